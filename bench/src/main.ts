@@ -1,0 +1,16 @@
+import { shipped } from './generated.ts';
+import { ladderRows } from './ladders.ts';
+import { scalingRows } from './scaling.ts';
+import { wallRows, weightRows } from './screens.ts';
+
+const base = shipped();
+const rows = [...scalingRows(base), ...ladderRows(base), ...weightRows(), ...(await wallRows(base))];
+
+if (process.argv.includes('--json')) process.stdout.write(`${JSON.stringify(rows, null, 2)}\n`);
+else
+  for (const r of rows)
+    process.stdout.write(
+      `${r.name}\n    median ${r.median.toFixed(2)} ${r.unit}, p95 ${r.p95.toFixed(2)} ${r.unit}${
+        r.target === null ? '' : `, target ${r.target} ${r.unit}: ${r.met ? 'met' : 'missed'}`
+      }${r.reference ? `; ${r.reference.name}: ${r.reference.median.toFixed(2)} ${r.unit}, ${r.reference.ratio.toFixed(1)} times as long` : ''}\n`,
+    );

@@ -1,0 +1,75 @@
+export { AVOID_IDS, AVOIDS, type Avoid, breaksPromise, STEADYING_LOAD, TRUNK_PATTERNS } from './avoids.ts';
+export {
+  checkLadder,
+  LADDER_CHECKS,
+  type LadderFinding,
+  type LadderFix,
+  SEVERITIES,
+  type Severity,
+  TALLEST_POINTS,
+  TALLEST_STEP,
+} from './check.ts';
+export {
+  ANCHORS,
+  type Difficulty,
+  type DifficultyPart,
+  difficultyOf,
+  hardnessOn,
+  PART_KEYS,
+  type PartKey,
+  REGIONS,
+  type Region,
+  RUNG_STEP,
+  regionPoints,
+  rungsApart,
+} from './difficulty.ts';
+export {
+  applyFix,
+  insertRung,
+  nameStep,
+  removeRung,
+  setHeight,
+  shiftRung,
+  splitLadder,
+  withRungs,
+} from './edit.ts';
+export { familyOf, patternOf, rungDemand } from './family.ts';
+export {
+  type Family,
+  familySchema,
+  type Ladder,
+  ladderSchema,
+  type Rung,
+  type WrittenLadder,
+} from './ladder.ts';
+export {
+  type Library,
+  LibraryError,
+  type LibraryFault,
+  type LibraryFile,
+  libraryWith,
+  openLibrary,
+} from './library.ts';
+export {
+  CHANGE,
+  type Change,
+  type ChangeState,
+  changeId,
+  changeSchema,
+  changeTo,
+  changeWith,
+  type FieldChange,
+  type OwnLibrary,
+  openOwn,
+  settleField,
+  writtenMove,
+} from './own.ts';
+export {
+  explainStep,
+  leverShows,
+  leverWords,
+  risesIn,
+  type StepEnd,
+  stepHeight,
+  unexplained,
+} from './step.ts';

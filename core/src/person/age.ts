@@ -1,0 +1,40 @@
+import { z } from 'zod';
+
+export const YOUNGEST = 5;
+export const OLDEST = 110;
+
+/** A year, or a whole date: all that is known of when somebody was born. */
+export const bornSchema = z
+  .string()
+  .regex(/^\d{4}(-\d{2}-\d{2})?$/, 'a year such as 1951, or a date such as 1951-03-20')
+  .refine((born) => born.length === 4 || z.iso.date().safeParse(born).success, {
+    message: 'there is no such day in the calendar',
+  });
+
+/** Whole years, lowest and highest: the two differ where only the year of birth is known. */
+export interface Age {
+  readonly lo: number;
+  readonly hi: number;
+}
+
+/** The age on a day (YYYY-MM-DD). */
+export function ageOn(born: string, day: string): Age {
+  const years = Number(day.slice(0, 4)) - Number(born.slice(0, 4));
+  if (born.length === 4) return { lo: years - 1, hi: years };
+  const had = day.slice(5) >= born.slice(5);
+  return { lo: had ? years : years - 1, hi: had ? years : years - 1 };
+}
+
+/** Why a birth date can't be right on a day; null when it can. */
+export function bornFault(born: string, day: string): string | null {
+  const read = bornSchema.safeParse(born);
+  if (!read.success) return read.error.issues[0]!.message;
+  const { lo, hi } = ageOn(born, day);
+  if (hi < 0 || born.slice(0, 4) > day.slice(0, 4)) return 'that is in the future';
+  if (hi < YOUNGEST) return `under ${YOUNGEST}: Inner Rung plans for people from ${YOUNGEST} years on`;
+  if (lo > OLDEST) return `over ${OLDEST} years ago: check the year`;
+  return null;
+}
+
+/** "74", or "73–74" where only the year is known. */
+export const ageWords = ({ lo, hi }: Age): string => (lo === hi ? String(lo) : `${lo}–${hi}`);

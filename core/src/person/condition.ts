@@ -1,0 +1,67 @@
+import type { DemandKey, Pattern } from '../move/index.ts';
+import type { FloorId, Limit, WrittenLimit } from './limits.ts';
+
+export type Preset = WrittenLimit extends infer L
+  ? L extends unknown
+    ? Omit<L, 'id' | 'source' | 'condition' | 'side' | 'until'>
+    : never
+  : never;
+
+/** The part of the list a condition is looked for in. */
+export const CONDITION_GROUPS = [
+  'age and place',
+  'knees, hips, feet',
+  'back and bones',
+  'shoulders, arms, hands',
+  'neck, balance, nerves',
+  'heart and breath',
+  'pregnancy and after',
+  'other',
+] as const;
+
+export interface Condition {
+  readonly name: string;
+  readonly group: (typeof CONDITION_GROUPS)[number];
+  /** The one line shown where a decision is made. */
+  readonly caution: string;
+  /** May be of one side; limits on the joints of that limb then hold for it alone. */
+  readonly sided?: true;
+  readonly limits: readonly Preset[];
+  /** What no figure can hold, to be seen to on the day. */
+  readonly reminders?: readonly string[];
+  /** Heart rate says little: effort by words and the talk test only, no capacity reckoned. */
+  readonly effortByWords?: true;
+  /** No harder rungs, no reach, no "one more". */
+  readonly steady?: true;
+  /** Never left to work alone. */
+  readonly notAlone?: true;
+}
+
+export const cap = (on: DemandKey, max: number, reason: string): Preset => ({ kind: 'cap', on, max, reason });
+export const ban = (pattern: Pattern, reason: string): Preset => ({ kind: 'ban', pattern, reason });
+export const effort = (maxRpe: number, reason: string): Preset => ({ kind: 'effort', maxRpe, reason });
+export const hold = (supportAboveBalance: number, reason = 'something to hold'): Preset => ({
+  kind: 'require',
+  supportAboveBalance,
+  reason,
+});
+export const atLeast = (what: FloorId, seconds: number, reason: string): Preset => ({
+  kind: 'floor',
+  what,
+  seconds,
+  reason,
+});
+export const budget = (
+  on: Extract<Limit, { kind: 'budget' }>['on'],
+  per: 'minute' | 'session',
+  max: number,
+  reason: string,
+): Preset => ({ kind: 'budget', on, per, max, reason });
+
+/** Caps that many conditions share, in the same words. */
+export const ONE_FOOT_DOWN = cap('impact.class', 1, 'one foot stays down');
+export const NO_KNEELING = cap('knee.kneel', 0, 'no kneeling');
+export const NO_PIVOT = cap('knee.pivot', 0, 'no turning on a planted foot');
+export const NO_BREATH_HOLDING = cap('strain.breath', 1, 'no breath holding');
+export const HEAD_UP = cap('strain.headLow', 0, 'head not below the heart');
+export const TIME_TO_CHANGE = atLeast('change', 12, 'time to get up, across and ready');

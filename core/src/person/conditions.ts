@@ -1,0 +1,33 @@
+import { CONDITION_GROUPS, type Condition } from './condition.ts';
+import { HEART_CONDITIONS } from './conditions-heart.ts';
+import { JOINT_CONDITIONS } from './conditions-joints.ts';
+import { LIFE_CONDITIONS } from './conditions-life.ts';
+import { type Limit, limitSchema, type Side } from './limits.ts';
+
+export { CONDITION_GROUPS, type Condition };
+
+/**
+ * What a condition usually means for exercise, as limits that can be seen and changed one by one.
+ * The caps are common practice put into this library's levels; the person's own clinician rules.
+ */
+export const CONDITIONS = { ...JOINT_CONDITIONS, ...HEART_CONDITIONS, ...LIFE_CONDITIONS };
+export type ConditionId = keyof typeof CONDITIONS;
+export const CONDITION_IDS = Object.keys(CONDITIONS) as ConditionId[];
+export const conditionOf = (id: ConditionId): Condition => CONDITIONS[id];
+
+/** A condition's limits as the engine reads them, each with its own id: "sore-knees/knee.kneel". */
+export function compileCondition(id: ConditionId, side: Side = 'both'): Limit[] {
+  return conditionOf(id).limits.map((preset) => {
+    const what =
+      preset.kind === 'cap'
+        ? preset.on
+        : preset.kind === 'budget'
+          ? `budget/${preset.on}/${preset.per}`
+          : preset.kind === 'floor'
+            ? `floor/${preset.what}`
+            : preset.kind === 'ban'
+              ? `ban/${preset.pattern}`
+              : preset.kind;
+    return limitSchema.parse({ ...preset, id: `${id}/${what}`, source: 'condition', condition: id, side });
+  });
+}

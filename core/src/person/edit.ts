@@ -1,0 +1,197 @@
+import { DEMANDS, type FormRef } from '../move/index.ts';
+import { type Assessment, followUp, testCard } from './assess.ts';
+import { BODY, type BodyPlace, spare } from './body.ts';
+import { CONDITIONS, type ConditionId, compileCondition } from './conditions.ts';
+import { FLOORS, type Limit, type Side } from './limits.ts';
+import type { LogEntry, Person, Placement } from './person.ts';
+import type { Clearance, Override, Screening } from './screening.ts';
+
+/** When an edit is made: a time for the log, and the day it falls on where the trainer is. */
+export interface When {
+  readonly at: string;
+  readonly day: string;
+}
+
+function logged(person: Person, when: When, what: LogEntry['what'], says: string, why = ''): Person {
+  return { ...person, log: [...person.log, { at: when.at, what, says, why }] };
+}
+
+const sideWords = (side: Side) => (side === 'both' ? '' : `, ${side}`);
+
+/** A limit in words, for lists and the log: "kneeling at most 0, right". */
+export function limitWords(limit: Limit): string {
+  const side = sideWords(limit.side);
+  switch (limit.kind) {
+    case 'cap':
+      return `${DEMANDS[limit.on].says} at most ${limit.max}${side}`;
+    case 'ban':
+      return `no ${limit.pattern}`;
+    case 'require':
+      return `something to hold from balance ${limit.supportAboveBalance} up`;
+    case 'floor':
+      return `at least ${limit.seconds} s ${FLOORS[limit.what]}`;
+    case 'budget':
+      return `at most ${limit.max} ${DEMANDS[limit.on].says} a ${limit.per}`;
+    case 'effort':
+      return `effort up to ${limit.maxRpe} of 10`;
+  }
+}
+
+export function addCondition(
+  person: Person,
+  condition: { id: ConditionId; side?: Side; since?: string; until?: string },
+  when: When,
+  why = '',
+): Person {
+  const held = { side: 'both' as const, ...condition };
+  const others = person.conditions.filter((c) => c.id !== held.id || c.side !== held.side);
+  const name = `${CONDITIONS[held.id].name}${sideWords(held.side)}`;
+  const next = { ...person, conditions: [...others, held], healthChangedOn: changedHealth(person, when) };
+  return logged(next, when, 'condition', `Added ${name}`, why);
+}
+
+/** A condition taken away loosens all that it set, so that it needs a reason. */
+export function removeCondition(
+  person: Person,
+  id: ConditionId,
+  side: Side,
+  when: When,
+  why: string,
+): Person {
+  const next = {
+    ...person,
+    conditions: person.conditions.filter((c) => c.id !== id || c.side !== side),
+    loosened: person.loosened.filter((l) => !l.limit.startsWith(`${id}/`)),
+  };
+  return logged(next, when, 'condition', `Took away ${CONDITIONS[id].name}${sideWords(side)}`, why);
+}
+
+/** After the questions were asked, a new condition is a change of health. */
+function changedHealth(person: Person, when: When): string | undefined {
+  return person.screening && person.screening.on < when.day ? when.day : person.healthChangedOn;
+}
+
+export function addLimit(person: Person, limit: Limit, when: When): Person {
+  const next = { ...person, limits: [...person.limits.filter((l) => l.id !== limit.id), limit] };
+  return logged(next, when, 'limit', `Added: ${limitWords(limit)}`, limit.reason);
+}
+
+/** The limits that spare a place somebody points at. */
+export function addSore(
+  person: Person,
+  place: BodyPlace,
+  side: Side,
+  when: When,
+  how: { source: 'person' | 'trainer' | 'clinician'; until?: string },
+): Person {
+  const limits = spare(place, side, { ...how, acute: false, prefix: 'sore' });
+  const ids = new Set(limits.map((l) => l.id));
+  const next = { ...person, limits: [...person.limits.filter((l) => !ids.has(l.id)), ...limits] };
+  return logged(next, when, 'limit', `Spares the ${BODY[place].name.toLowerCase()}${sideWords(side)}`);
+}
+
+/** One's own limit taken away or eased; what a condition set is loosened by {@link loosenLimit}. */
+export function removeLimit(person: Person, id: string, when: When, why: string): Person {
+  const limit = person.limits.find((l) => l.id === id);
+  if (!limit) return person;
+  const next = { ...person, limits: person.limits.filter((l) => l.id !== id) };
+  return logged(next, when, 'limit', `Took away: ${limitWords(limit)}`, why);
+}
+
+/** A condition's limit eased (a cap) or put aside, with who allowed it and why. */
+export function loosenLimit(
+  person: Person,
+  limit: Limit,
+  how: { max?: number; by: string; why: string },
+  when: When,
+): Person {
+  const { max, by, why } = how;
+  const next = {
+    ...person,
+    loosened: [
+      ...person.loosened.filter((l) => l.limit !== limit.id),
+      { limit: limit.id, ...(max === undefined ? {} : { max }), by, why, on: when.day },
+    ],
+  };
+  const to = max === undefined ? 'put aside' : `eased to ${max}`;
+  return logged(next, when, 'limit', `${limitWords(limit)}: ${to}, allowed by ${by}`, why);
+}
+
+export function tightenAgain(person: Person, limit: string, when: When): Person {
+  const next = { ...person, loosened: person.loosened.filter((l) => l.limit !== limit) };
+  return logged(next, when, 'limit', `Holds again: ${limit}`);
+}
+
+export function screened(person: Person, screening: Screening, when: When): Person {
+  const { healthChangedOn: _, override: __, ...rest } = person;
+  const says =
+    screening.of === 'adult'
+      ? `Screened: ${screening.regular ? 'regular' : 'not regular'}, ${screening.disease ? 'known disease' : 'no known disease'}, ${screening.symptoms.length === 0 ? 'no signs' : `${screening.symptoms.length} signs`}`
+      : `Screened with ${screening.consentBy || 'nobody’s consent yet'}`;
+  return logged({ ...rest, screening }, when, 'screening', says);
+}
+
+export function clearedWith(person: Person, clearance: Clearance, when: When): Person {
+  return logged(
+    { ...person, clearance },
+    when,
+    'clearance',
+    `Cleared by ${clearance.by} on ${clearance.on}`,
+    clearance.says,
+  );
+}
+
+export function overriddenBy(person: Person, override: Override, when: When): Person {
+  return logged(
+    { ...person, override },
+    when,
+    'clearance',
+    `${override.by} goes ahead without`,
+    override.reason,
+  );
+}
+
+/** The rung somebody owns on a ladder, in place of what was known there before. */
+export function place(
+  person: Person,
+  placement: Omit<Placement, 'on'> & { on?: string },
+  name: string,
+  when: When,
+): Person {
+  const full: Placement = { on: when.day, ...placement };
+  const next = {
+    ...person,
+    placements: [...person.placements.filter((p) => p.ladder !== full.ladder), full],
+  };
+  return logged(next, when, 'placement', `Owns ${name}, ${full.evidence}`);
+}
+
+export function unplace(person: Person, ladder: string, name: string, when: When): Person {
+  const next = { ...person, placements: person.placements.filter((p) => p.ladder !== ladder) };
+  return logged(next, when, 'placement', `Place on ${name} taken away`);
+}
+
+/** Keeps a test's result, and the rung it shows where it shows one. */
+export function assessed(
+  person: Person,
+  assessment: Assessment,
+  when: When,
+  formName: (form: FormRef) => string,
+): Person {
+  const next: Person = {
+    ...person,
+    assessments: [...person.assessments.filter((a) => a.id !== assessment.id), assessment],
+  };
+  const { placement } = followUp(assessment);
+  return placement
+    ? place(next, { ...placement, evidence: 'assessed', on: assessment.on }, formName(placement.rung), when)
+    : logged(next, when, 'placement', `${testCard(assessment.test).name}: ${assessment.value}`);
+}
+
+/** Every limit a condition sets for somebody, with how it has been loosened if it has. */
+export function conditionLimits(person: Person, id: ConditionId, side: Side) {
+  return compileCondition(id, side).map((limit) => ({
+    limit,
+    loosened: [...person.loosened].reverse().find((l) => l.limit === limit.id) ?? null,
+  }));
+}

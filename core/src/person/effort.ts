@@ -1,0 +1,56 @@
+/**
+ * Effort bands, half open: a band ends where the next begins. Shares of heart-rate or MET reserve
+ * and absolute MET from Garber et al. 2011 (ACSM position stand), from memory; the 0–10 words and the
+ * talk test are common practice.
+ */
+export const BANDS = [
+  { id: 'light', talk: 'could sing', can: 'sing', belowShare: 0.4, belowMet: 3.0, rpe: '3–4', rpeTop: 4 },
+  { id: 'moderate', talk: 'could chat', can: 'chat', belowShare: 0.6, belowMet: 6.0, rpe: '5–6', rpeTop: 6 },
+  {
+    id: 'vigorous',
+    talk: 'short sentences',
+    can: 'speak in short sentences',
+    belowShare: 0.9,
+    belowMet: 8.8,
+    rpe: '7–8',
+    rpeTop: 8,
+  },
+  {
+    id: 'near-maximal',
+    talk: 'single words',
+    can: 'get out single words',
+    belowShare: Number.POSITIVE_INFINITY,
+    belowMet: Number.POSITIVE_INFINITY,
+    rpe: '9–10',
+    rpeTop: 10,
+  },
+] as const;
+export type BandIndex = 0 | 1 | 2 | 3;
+
+/** The band in which an effort on the 0–10 scale lies. */
+export function bandOfRpe(rpe: number): BandIndex {
+  const i = BANDS.findIndex((band) => rpe <= band.rpeTop);
+  return (i < 0 ? 3 : i) as BandIndex;
+}
+
+/**
+ * The MET at which a band ends. With a capacity: relative, share of reserve = (MET − 1)/(capacity − 1),
+ * the unsafe (low) end of the capacity. Without one (under 18, rate-altering medication, nothing known)
+ * the work's own absolute class stands in, and the talk test rules on the day.
+ */
+export function bandCeilingMet(band: BandIndex, capacityMet: number | null): number {
+  if (capacityMet === null) return BANDS[band].belowMet;
+  const share = BANDS[band].belowShare;
+  return Number.isFinite(share) ? 1 + share * (capacityMet - 1) : Number.POSITIVE_INFINITY;
+}
+
+/** The band of some work for a person, by the same reading as {@link bandCeilingMet}. */
+export function bandOfMet(met: number, capacityMet: number | null): BandIndex {
+  for (let i = 0; i < 3; i++) if (met < bandCeilingMet(i as BandIndex, capacityMet)) return i as BandIndex;
+  return 3;
+}
+
+/** Energy, kcal a minute: MET × 3.5 × kg / 200 (Compendium convention). */
+export function kcalPerMinute(met: number, massKg: number): number {
+  return (met * 3.5 * massKg) / 200;
+}

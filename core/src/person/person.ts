@@ -1,0 +1,275 @@
+import { z } from 'zod';
+import { formRefSchema, idSchema } from '../move/move.ts';
+import type { RecordKind } from '../record/index.ts';
+import { EQUIPMENT_IDS, type EquipmentId } from '../room/index.ts';
+import { type Age, ageOn, bornSchema } from './age.ts';
+import { assessmentSchema } from './assess.ts';
+import { ACTIVITY, type ActivityId, type CapacityAnswer, capacityOf } from './capacity.ts';
+import { CONDITION_IDS, type ConditionId, compileCondition, conditionOf } from './conditions.ts';
+import { type Limit, limitSchema, limitsOn, sideSchema } from './limits.ts';
+import {
+  clearanceSchema,
+  overrideSchema,
+  pregnancyScreenSchema,
+  type Standing,
+  screeningSchema,
+  standingOf,
+} from './screening.ts';
+import { todaySchema, todayVerdict, type Verdict } from './today.ts';
+
+/** Evidence of a rung a person owns. The rung is named by its form, so a ladder may gain rungs. */
+export const placementSchema = z.strictObject({
+  ladder: idSchema,
+  rung: formRefSchema,
+  evidence: z.enum(['assessed', 'observed', 'assumed']),
+  on: z.iso.date(),
+  /** Most clean reps, or seconds for a hold. */
+  clean: z.number().int().min(0).max(600).optional(),
+});
+export type Placement = z.infer<typeof placementSchema>;
+
+export const KINDS = ['beginner', 'general', 'older adult', 'child or teenager', 'clinical'] as const;
+
+export const heldConditionSchema = z
+  .strictObject({
+    id: z.enum(CONDITION_IDS as [ConditionId, ...ConditionId[]]),
+    side: sideSchema.default('both'),
+    since: z.iso.date().optional(),
+    until: z.iso.date().optional(),
+  })
+  .refine((c) => !(c.since && c.until) || c.since <= c.until, {
+    path: ['until'],
+    message: 'it can’t end before it began',
+  });
+
+/** One of a condition's limits put aside or eased, by whom and why; kept even when it is put back. */
+export const loosenedSchema = z.strictObject({
+  limit: z.string().min(3),
+  /** The cap that holds instead; none: the limit is off. */
+  max: z.number().nonnegative().optional(),
+  by: z.string().trim().min(2, 'say who allowed it').max(80),
+  why: z.string().trim().min(5, 'give the reason in a few words').max(300),
+  on: z.iso.date(),
+});
+
+/** What was changed in limits, conditions, clearance or placement, when and why. */
+export const logSchema = z.strictObject({
+  at: z.iso.datetime(),
+  what: z.enum(['limit', 'condition', 'screening', 'clearance', 'placement', 'group']),
+  says: z.string().min(1).max(400),
+  why: z.string().max(300).default(''),
+});
+export type LogEntry = z.output<typeof logSchema>;
+
+const words = z.string().trim().max(2000);
+
+export const personSchema = z.strictObject({
+  version: z.literal(2),
+  id: idSchema,
+  name: z.string().trim().min(1, 'a name or initials').max(80),
+  born: bornSchema,
+  kind: z.enum(KINDS),
+  /** Only where a published norm or equation needs it; unstated gives both results. */
+  sex: z.enum(['female', 'male']).optional(),
+  activity: z.enum(ACTIVITY.map((a) => a.id) as [ActivityId, ...ActivityId[]]).optional(),
+  massKg: z.number().min(15, 'under 15 kg').max(350, 'over 350 kg').optional(),
+  heightCm: z.number().min(80, 'under 80 cm').max(250, 'over 250 cm').optional(),
+  restingRate: z
+    .number()
+    .int('whole beats a minute')
+    .min(30, 'under 30 a minute at rest: ask a doctor')
+    .max(120, 'over 120 a minute at rest: ask a doctor')
+    .optional(),
+  /** Where they are taken to stand on ladders that say nothing of them, 0 innermost. */
+  assumedLevel: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
+  /** A capacity in MET that a clinic has measured. */
+  capacityMet: z
+    .strictObject({ lo: z.number().min(2.5).max(25), hi: z.number().min(2.5).max(25), from: z.string() })
+    .refine((c) => c.lo <= c.hi, { message: 'the low end must not be above the high end' })
+    .optional(),
+  /** The most effort the trainer sees for now, on the 0–10 scale; otherwise screening and activity say. */
+  effortMax: z.number().min(1).max(10).optional(),
+  goals: words.default(''),
+  notes: words.default(''),
+  emergency: z.strictObject({ name: z.string().trim().max(80), phone: z.string().trim().max(40) }).optional(),
+  equipment: z.array(z.enum(EQUIPMENT_IDS as [EquipmentId, ...EquipmentId[]])).default([]),
+  dislikes: z.array(idSchema).default([]),
+  screening: screeningSchema.optional(),
+  pregnancyScreen: pregnancyScreenSchema.optional(),
+  clearance: clearanceSchema.optional(),
+  override: overrideSchema.optional(),
+  healthChangedOn: z.iso.date().optional(),
+  conditions: z.array(heldConditionSchema).default([]),
+  limits: z.array(limitSchema).default([]),
+  loosened: z.array(loosenedSchema).default([]),
+  placements: z.array(placementSchema).default([]),
+  assessments: z.array(assessmentSchema).default([]),
+  today: todaySchema.optional(),
+  log: z.array(logSchema).default([]),
+});
+export type Person = z.output<typeof personSchema>;
+export type WrittenPerson = z.input<typeof personSchema>;
+
+export const PERSON: RecordKind<Person> = {
+  name: 'person',
+  schema: personSchema,
+  version: 2,
+  upgrades: {
+    1: ({ birthYear, ...old }) => ({
+      ...old,
+      born: String(birthYear),
+      limits: ((old['limits'] ?? []) as Record<string, unknown>[]).map((limit) => {
+        const { changeSeconds, ...rest } = limit;
+        return changeSeconds === undefined ? limit : { ...rest, what: 'change', seconds: changeSeconds };
+      }),
+    }),
+  },
+};
+
+/** What the least complete person looks like: a name and a year. */
+export const PERSON_EXAMPLE: Person = personSchema.parse({
+  version: 2,
+  id: 'someone',
+  name: 'Someone new',
+  born: '1980',
+  kind: 'beginner',
+  assumedLevel: 0,
+});
+
+/** Effort that suits before anything else is known: not regular 5–6, regular 7–8, the trained 8–9. */
+const EFFORT_BY_ACTIVITY: Readonly<Record<ActivityId, number>> = {
+  inactive: 6,
+  some: 6,
+  regular: 8,
+  active: 8,
+  athletic: 9,
+};
+
+const EFFORT_BY_KIND: Readonly<Record<Person['kind'], number>> = {
+  beginner: 6,
+  general: 8,
+  'older adult': 6,
+  'child or teenager': 8,
+  clinical: 6,
+};
+
+type Held = Person['conditions'][number];
+
+/** Conditions in force on a day; being under 18 is one of itself. */
+export function conditionsOn(person: Person, day: string): Held[] {
+  const held = person.conditions.filter(
+    (c) => (c.until === undefined || c.until >= day) && (c.since === undefined || c.since <= day),
+  );
+  const age = ageOn(person.born, day);
+  const young = age.lo < 13 ? 'child' : age.lo < 18 ? 'teenager' : null;
+  return young && !held.some((c) => c.id === 'child' || c.id === 'teenager')
+    ? [...held, { id: young, side: 'both' }]
+    : held;
+}
+
+const PREGNANT: readonly ConditionId[] = ['pregnancy-early', 'pregnancy-later'];
+const LOWS: readonly ConditionId[] = ['diabetes-insulin'];
+
+/** All that a day makes of a person, worked out once: what they are, what they may, how hard. */
+export interface Outlook {
+  readonly age: Age;
+  readonly conditions: readonly Held[];
+  readonly standing: Standing;
+  readonly today: Verdict;
+  /** Every limit in force, none merged away. */
+  readonly limits: readonly Limit[];
+  /** Effort by words and the talk test alone. */
+  readonly byWords: boolean;
+  readonly capacity: CapacityAnswer;
+  /** Nothing harder than last time, no reach. */
+  readonly steady: boolean;
+  readonly notAlone: boolean;
+  /** A card, and a place in a live run. */
+  readonly mayTrain: boolean;
+  /** Caution lines, one a condition, today's first. */
+  readonly cautions: readonly string[];
+  readonly reminders: readonly string[];
+}
+
+/** A condition's limits with what has been loosened taken off or eased; the newest word on a limit holds. */
+function loosen(person: Person, limits: readonly Limit[], day: string): Limit[] {
+  const latest = new Map<string, Person['loosened'][number]>();
+  for (const one of person.loosened) if (one.on <= day) latest.set(one.limit, one);
+  return limits.flatMap((limit) => {
+    const one = latest.get(limit.id);
+    if (!one) return [limit];
+    if (one.max === undefined || limit.kind !== 'cap') return [];
+    return [{ ...limit, max: Math.max(limit.max, one.max) }];
+  });
+}
+
+export function outlookOf(person: Person, day: string): Outlook {
+  const age = ageOn(person.born, day);
+  const conditions = conditionsOn(person, day);
+  const tables = conditions.map((c) => conditionOf(c.id));
+  const has = (ids: readonly ConditionId[]) => conditions.some((c) => ids.includes(c.id));
+  const standing = standingOf(person, day, has(PREGNANT), age.lo < 18);
+  const today = todayVerdict(person.today, day, has(LOWS));
+  const byWords = age.lo < 18 || today.byWords || tables.some((t) => t.effortByWords);
+  const newest = (test: string) =>
+    person.assessments
+      .filter((a) => a.test === test && a.on <= day)
+      .sort((a, b) => (a.on < b.on ? 1 : -1))[0];
+  const capacity = capacityOf({
+    age,
+    byWords,
+    sex: person.sex,
+    massKg: person.massKg,
+    heightCm: person.heightCm,
+    restingRate: person.restingRate,
+    activity: person.activity,
+    walkMetres: newest('six-minute-walk')?.value,
+    measured: person.capacityMet,
+  });
+  const effortFrom = (id: string, maxRpe: number, source: Limit['source'], reason: string): Limit[] =>
+    maxRpe < 10 ? [{ kind: 'effort', id, source, side: 'both', acute: false, maxRpe, reason }] : [];
+  const usual = person.activity ? EFFORT_BY_ACTIVITY[person.activity] : EFFORT_BY_KIND[person.kind];
+  const compiled = conditions.flatMap((c) => {
+    const own = compileCondition(c.id, c.side).map((limit) =>
+      c.until ? { ...limit, until: c.until } : limit,
+    );
+    return loosen(person, own, day);
+  });
+  return {
+    age,
+    conditions,
+    standing,
+    today,
+    limits: [
+      ...compiled,
+      ...limitsOn(person.limits, day),
+      ...effortFrom(
+        'screening/effort',
+        standing.maxRpe,
+        'screening',
+        `up to ${standing.maxRpe} of 10, from the screening`,
+      ),
+      ...(person.effortMax === undefined
+        ? effortFrom('usual-effort', usual, 'trainer', `up to ${usual} of 10, for how active they are`)
+        : effortFrom('effort-now', person.effortMax, 'trainer', `up to ${person.effortMax} of 10 for now`)),
+      ...today.limits,
+    ],
+    byWords,
+    capacity,
+    steady: today.steady || tables.some((t) => t.steady),
+    notAlone: tables.some((t) => t.notAlone),
+    mayTrain: standing.mayTrain && today.is !== 'not today',
+    cautions: [...today.says, ...tables.map((t) => t.caution)],
+    reminders: tables.flatMap((t) => t.reminders ?? []),
+  };
+}
+
+/** Every limit that holds for a person on a day (YYYY-MM-DD), none merged away. */
+export function activeLimits(person: Person, day: string): readonly Limit[] {
+  return outlookOf(person, day).limits;
+}
+
+/** The most effort on a day, on the 0–10 scale. */
+export function effortOn(outlook: Outlook): number {
+  return outlook.limits.reduce((most, l) => (l.kind === 'effort' ? Math.min(most, l.maxRpe) : most), 10);
+}

@@ -1,0 +1,1 @@
+export { type Opened, openRecord, type RecordKind } from './record.ts';

@@ -1,0 +1,126 @@
+import { REGIONS, type Region, RUNG_STEP } from '../ladder/index.ts';
+import { at, PATTERNS } from '../move/index.ts';
+import { type Ability, BANDS, bandCeilingMet, bandOfRpe, type Limit, levelAbility } from '../person/index.ts';
+import type { Dials } from '../session/index.ts';
+import { IMPACT } from './dials.ts';
+
+/** One thing that can stand in a form's way: a person's limit, a dial, what they can do, the room. */
+export interface Ruler {
+  readonly kind: 'limit' | 'impact' | 'intensity' | 'ability' | 'room' | 'fit';
+  readonly id: string;
+  /** As said after "because": "one foot stays down". */
+  readonly says: string;
+  /** Set by the trainer or the person and not acute: may be offered for loosening. */
+  readonly mayLoosen: boolean;
+}
+
+/** Who a version is for. A lane has a level and nobody behind it, and no limits. */
+export interface Subject {
+  readonly ability: Ability;
+  readonly limits: readonly Limit[];
+  /** The low end of their capacity in MET; null where effort is told by words alone. */
+  readonly capacityMet: number | null;
+  readonly dislikes: readonly string[];
+  /** Moves on ladders where they have a place, above that place: new to them. */
+  readonly newMoves: readonly string[];
+}
+
+type Bound = { readonly max: number; readonly ruler: number };
+
+/** Limits, dials and ability as plain comparisons, each pointing at the ruler that set it. */
+export interface Constraints {
+  readonly rulers: readonly Ruler[];
+  /** `sparedBy`: a form done by this side alone (1 left, 2 right) isn't held to the cap; 0: every form is. */
+  readonly caps: readonly (Bound & { readonly at: number; readonly sparedBy: 0 | 1 | 2 })[];
+  readonly bans: readonly { readonly pattern: number; readonly ruler: number }[];
+  readonly supports: readonly { readonly above: number; readonly ruler: number }[];
+  readonly met: readonly Bound[];
+  readonly hold: readonly Bound[];
+  readonly landings: readonly (Bound & { readonly at: number; readonly per: 'minute' | 'session' })[];
+  /** Ability by region, REGIONS order; null when the dial stands as written. */
+  readonly ability: Ability | null;
+}
+
+const REGION_WORDS: Readonly<Record<Region, string>> = {
+  'strength.legs': 'the legs aren’t ready for more',
+  'strength.push': 'the push isn’t there yet',
+  'strength.pull': 'the pull isn’t there yet',
+  'strength.front': 'the trunk isn’t ready for more',
+  'strength.side': 'the side isn’t ready for more',
+  'strength.back': 'the back and hips aren’t ready for more',
+  'strength.grip': 'the grip isn’t there yet',
+  'balance.level': 'the balance isn’t there yet',
+  'coordination.level': 'fewer things at once',
+};
+
+/** Holds shorter than this train nothing; a cap under it bars holding. Estimate. */
+export const SHORTEST_HOLD_SECONDS = 8;
+
+/** A limit of the right side is kept by working with the left alone. */
+const SPARED_BY = { left: 2, right: 1, both: 0 } as const;
+
+export function compileConstraints(subject: Subject, dials: Dials, reach = 0): Constraints {
+  const rulers: Ruler[] = [];
+  const ruler = (r: Ruler) => rulers.push(r) - 1;
+  const caps: (Bound & { at: number; sparedBy: 0 | 1 | 2 })[] = [];
+  const bans: { pattern: number; ruler: number }[] = [];
+  const supports: { above: number; ruler: number }[] = [];
+  const met: Bound[] = [];
+  const hold: Bound[] = [];
+  const landings: (Bound & { at: number; per: 'minute' | 'session' })[] = [];
+
+  const effortWords = (band: 0 | 1 | 2 | 3) => `they can still ${BANDS[band].can} (${BANDS[band].rpe} of 10)`;
+
+  for (const limit of subject.limits) {
+    const by = ruler({
+      kind: 'limit',
+      id: limit.id,
+      says: limit.reason,
+      mayLoosen: !limit.acute && (limit.source === 'trainer' || limit.source === 'person'),
+    });
+    if (limit.kind === 'cap' && limit.on === 'strain.holdSeconds') hold.push({ max: limit.max, ruler: by });
+    else if (limit.kind === 'cap')
+      caps.push({ at: at(limit.on), max: limit.max, ruler: by, sparedBy: SPARED_BY[limit.side] });
+    else if (limit.kind === 'ban') bans.push({ pattern: PATTERNS.indexOf(limit.pattern), ruler: by });
+    else if (limit.kind === 'require') supports.push({ above: limit.supportAboveBalance, ruler: by });
+    else if (limit.kind === 'budget')
+      landings.push({ at: at(limit.on), per: limit.per, max: limit.max, ruler: by });
+    else if (limit.kind === 'effort') {
+      const band = bandOfRpe(limit.maxRpe);
+      rulers[by] = { ...rulers[by]!, says: effortWords(band) };
+      met.push({ max: bandCeilingMet(band, subject.capacityMet), ruler: by });
+    }
+  }
+
+  if (dials.impact !== 'as written') {
+    const bounds = IMPACT[dials.impact];
+    const by = ruler({ kind: 'impact', id: 'impact', says: bounds.says, mayLoosen: true });
+    const light = at('impact.landings');
+    const high = at('impact.highLandings');
+    caps.push({ at: at('impact.class'), max: bounds.classMax, ruler: by, sparedBy: 0 });
+    landings.push(
+      { at: light, per: 'minute', max: bounds.lightPerMinute, ruler: by },
+      { at: high, per: 'minute', max: bounds.highPerMinute, ruler: by },
+      { at: light, per: 'session', max: bounds.lightPerSession, ruler: by },
+      { at: high, per: 'session', max: bounds.highPerSession, ruler: by },
+    );
+  }
+  if (dials.intensity !== 'as written') {
+    const by = ruler({
+      kind: 'intensity',
+      id: 'intensity',
+      says: effortWords(dials.intensity),
+      mayLoosen: true,
+    });
+    met.push({ max: bandCeilingMet(dials.intensity, subject.capacityMet), ruler: by });
+  }
+  let ability: Ability | null = null;
+  if (dials.ability !== 'as written') {
+    ability = dials.ability === 'own rungs' ? subject.ability : levelAbility(dials.ability);
+    REGIONS.forEach((region, i) => {
+      const by = ruler({ kind: 'ability', id: region, says: REGION_WORDS[region], mayLoosen: true });
+      caps.push({ at: at(region), max: ability![i]! + reach * RUNG_STEP[region], ruler: by, sparedBy: 0 });
+    });
+  }
+  return { rulers, caps, bans, supports, met, hold, landings, ability };
+}

@@ -1,0 +1,131 @@
+import { AVOIDS, type Avoid, REGIONS, RUNG_STEP } from '../ladder/index.ts';
+import { at, CAPABILITY_IDS, type Capability, type FormRef, type Settings } from '../move/index.ts';
+import { EQUIPMENT_IDS, type Room } from '../room/index.ts';
+import { COSTS, LEAST_INTENT } from './costs.ts';
+import { type FormTable, rowAt, settingsOf, tabulateForms } from './forms.ts';
+import { type LibraryIndex, REGION_AT, ROW_SIZE } from './library-index.ts';
+import { similarityOf } from './similarity.ts';
+
+export interface FindRequest {
+  readonly from: FormRef;
+  /** What must go. */
+  readonly without: readonly Avoid[];
+  /** Things that aren't to be used. */
+  readonly withoutItems: readonly Capability[];
+  /** How much easier (below 0) or harder, in rungs. */
+  readonly by: number;
+  readonly most: number;
+}
+
+export interface Found {
+  readonly move: string;
+  readonly settings: Settings;
+  /** In milli-points, on the scale of {@link COSTS}. */
+  readonly cost: number;
+  /** Rungs harder (above 0) or easier than what was asked about. */
+  readonly rungs: number;
+  readonly samePattern: boolean;
+  /** Share of the muscles kept, 0–1. */
+  readonly muscles: number;
+}
+
+/** Somewhere with everything in it, for when no room is named. */
+export const EVERYWHERE: Room = {
+  version: 1,
+  id: 'everywhere',
+  name: 'Anywhere',
+  items: EQUIPMENT_IDS.map((what) => ({ what, count: 20 })),
+  clearMetres: 20,
+  ceilingCm: 600,
+  quiet: false,
+};
+
+const STRENGTHS = REGIONS.map((region, i) => ({ region, i })).filter(({ region }) =>
+  region.startsWith('strength.'),
+);
+const MET = at('effort.met');
+const STANDING = at('posture.standing');
+const TENTH = Math.log(1.1);
+
+export interface Finder {
+  readonly find: (request: FindRequest) => Found[];
+}
+
+/** Finds forms in one room over the whole library; the table is made once. */
+export function createFinder(index: LibraryIndex, room: Room = EVERYWHERE): Finder {
+  const table: FormTable = tabulateForms(index, room);
+  const middle = (lo: Float64Array, hi: Float64Array, offset: number, key: number) =>
+    (lo[offset + key]! + hi[offset + key]!) / 2;
+  return {
+    find: (request) => {
+      const here = rowAt(index, request.from.move, request.from.settings);
+      if (!here) return [];
+      const similarity = similarityOf(index, COSTS, LEAST_INTENT);
+      const caps = request.without.flatMap((avoid) =>
+        AVOIDS[avoid].caps.map(([key, max]) => [at(key), max] as const),
+      );
+      const barred = new Set(request.withoutItems.map((what) => CAPABILITY_IDS.indexOf(what)));
+      // The strength it asks most of, in its own rungs, says what harder and easier mean.
+      const governs = STRENGTHS.reduce((best, one) => {
+        const asks = (s: typeof one) => middle(here.lo, here.hi, 0, REGION_AT[s.i]!) / RUNG_STEP[s.region];
+        return asks(one) > asks(best) ? one : best;
+      }, STRENGTHS[0]!);
+      const key = REGION_AT[governs.i]!;
+      const step = RUNG_STEP[governs.region];
+      const asked = middle(here.lo, here.hi, 0, key);
+      const target = asked + request.by * step;
+      const met = middle(here.lo, here.hi, 0, MET) * 1.15 ** request.by;
+      const { moves, base } = similarity.ranking(here.move);
+      const found: Found[] = [];
+      let worst = Number.POSITIVE_INFINITY;
+      for (let k = 0; k < moves.length; k++) {
+        if (base[k]! > worst) break;
+        const move = moves[k]!;
+        let needsBarred = false;
+        for (let n = index.needStart[move]!; n < index.needStart[move + 1]!; n++)
+          if (barred.has(index.needWhat[n]!)) needsBarred = true;
+        if (needsBarred) continue;
+        let best = -1;
+        let bestCost = Number.POSITIVE_INFINITY;
+        for (let f = table.start[move]!; f < table.start[move + 1]!; f++) {
+          if (table.missing[f] !== -1 || table.side[f] !== 0) continue;
+          const o = f * ROW_SIZE;
+          if (!caps.every(([cap, max]) => table.hi[o + cap]! <= max)) continue;
+          const off = Math.abs(middle(table.lo, table.hi, o, key) - target) / step;
+          const effort = Math.abs(Math.log(middle(table.lo, table.hi, o, MET) / met)) / TENTH;
+          const cost =
+            base[k]! +
+            Math.round(COSTS.rungOff * off) +
+            Math.min(COSTS.effortAtMost, Math.round(COSTS.tenthOfEffort * effort)) +
+            (here.hi[STANDING]! > 0 && table.hi[o + STANDING] === 0 ? COSTS.offTheFeet : 0) +
+            (table.trim[f]! >= 0 ? COSTS.trim : 0) +
+            (table.standIn[f] ? COSTS.standIn : 0);
+          if (cost < bestCost) {
+            bestCost = cost;
+            best = f;
+          }
+        }
+        if (best < 0) continue;
+        const settings = settingsOf(table, best);
+        const itself =
+          move === here.move &&
+          settings.surfaceCm === (request.from.settings?.surfaceCm ?? settings.surfaceCm);
+        if (itself && !settings.trim && !settings.support) continue;
+        found.push({
+          move: index.ids[move]!,
+          settings,
+          cost: bestCost,
+          rungs: (middle(table.lo, table.hi, best * ROW_SIZE, key) - asked) / step,
+          samePattern: index.pattern[move] === index.pattern[here.move],
+          muscles: similarity.overlap(here.move, move),
+        });
+        if (found.length >= request.most) {
+          found.sort((a, b) => a.cost - b.cost || (a.move < b.move ? -1 : 1));
+          found.length = request.most;
+          worst = found.at(-1)!.cost;
+        }
+      }
+      return found.sort((a, b) => a.cost - b.cost || (a.move < b.move ? -1 : 1));
+    },
+  };
+}

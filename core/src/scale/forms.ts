@@ -1,0 +1,189 @@
+import { at, CAPABILITY_IDS, LAW_IDS, LAWS, type Settings, settle } from '../move/index.ts';
+import { offersOf, type Room } from '../room/index.ts';
+import { type LibraryIndex, ROW_SIZE, rowOf } from './library-index.ts';
+
+/**
+ * Every form of every move in one room, with its demand at final settings. A move that the room can't
+ * host has one form, at its usual settings, with the capability that is missing. Built once a room.
+ */
+export interface FormTable {
+  readonly count: number;
+  readonly index: LibraryIndex;
+  /** First form of each move, n + 1 offsets. */
+  readonly start: Int32Array;
+  readonly move: Int32Array;
+  readonly surfaceCm: Float64Array;
+  readonly support: Uint8Array;
+  /** Row of the trim in the index, −1 without. */
+  readonly trim: Int32Array;
+  /** 0 both sides, 1 the left only, 2 the right only. */
+  readonly side: Uint8Array;
+  readonly standIn: Uint8Array;
+  /** CAPABILITY_IDS position of what the room lacks; −1 when feasible. −2: space, −3: noise. */
+  readonly missing: Int8Array;
+  readonly lo: Float64Array;
+  readonly hi: Float64Array;
+}
+
+export const LACKS_SPACE = -2;
+export const LACKS_QUIET = -3;
+
+const METRES = at('space.metres');
+const NOISE = at('space.noise');
+const BEARING = at('hands.bearing');
+const BUSY = at('hands.busy');
+const HAND_HOLD = CAPABILITY_IDS.indexOf('hand hold');
+const QUIET_NOISE = 1;
+
+function specOf(index: LibraryIndex, move: number) {
+  const law = index.law[move]!;
+  return {
+    law: law < 0 ? null : LAWS[LAW_IDS[law]!],
+    usualCm: index.surface[move * 3 + 2]!,
+    pace: [index.pace[move * 3]!, index.pace[move * 3 + 1]!, index.pace[move * 3 + 2]!] as const,
+    supportBalance: index.supportBalance[move]!,
+    supportHands: index.supportHands[move]!,
+  };
+}
+
+function trimOf(index: LibraryIndex, trim: number): [number, number][] {
+  if (trim < 0) return [];
+  const effects: [number, number][] = [];
+  for (let i = index.trimEffectStart[trim]!; i < index.trimEffectStart[trim + 1]!; i++)
+    effects.push([index.trimDemand[i]!, index.trimBy[i]!]);
+  return effects;
+}
+
+/** Demand of one move at given settings, on the index: the row a form of the table would have. */
+export function rowAt(index: LibraryIndex, id: string, settings: Settings = {}) {
+  const move = rowOf(index, id);
+  if (move < 0) return null;
+  const lo = index.lo.slice(move * ROW_SIZE, (move + 1) * ROW_SIZE);
+  const hi = index.hi.slice(move * ROW_SIZE, (move + 1) * ROW_SIZE);
+  let trim = -1;
+  for (let t = index.trimStart[move]!; t < index.trimStart[move + 1]!; t++)
+    if (index.trimIds[t] === settings.trim) trim = t;
+  settle(lo, hi, specOf(index, move), settings.surfaceCm, settings.support ?? false, trimOf(index, trim));
+  return { move, lo, hi };
+}
+
+const SIDES = ['left', 'right'] as const;
+
+interface Draft {
+  move: number;
+  surfaceCm: number;
+  support: number;
+  trim: number;
+  side: 0 | 1 | 2;
+  standIn: number;
+  missing: number;
+}
+
+export function tabulateForms(index: LibraryIndex, room: Room): FormTable {
+  const offers = offersOf(room);
+  const byNeed = CAPABILITY_IDS.map((what) => offers.get(what)!);
+  const holds = byNeed[HAND_HOLD]!.length > 0;
+  const drafts: Draft[] = [];
+  const start = new Int32Array(index.count + 1);
+  for (let move = 0; move < index.count; move++) {
+    const usualCm = index.law[move]! < 0 ? Number.NaN : index.surface[move * 3 + 2]!;
+    let missing = -1;
+    let standIn = 0;
+    let surfaces: { cm: number; standIn: number }[] = [{ cm: Number.NaN, standIn: 0 }];
+    for (let n = index.needStart[move]!; n < index.needStart[move + 1]!; n++) {
+      const min = index.needMin[n]!;
+      const max = index.needMax[n]!;
+      const fits = byNeed[index.needWhat[n]!]!.filter(
+        (offer) => offer.size === null || (offer.size >= min && offer.size <= max),
+      );
+      // Pieces of one size that are of one kind make a pair; two kinds never do.
+      const enough = fits.filter((offer) => offer.count >= index.needCount[n]!);
+      if (enough.length === 0) missing = missing === -1 ? index.needWhat[n]! : missing;
+      else if (index.needSets[n]!) {
+        const heights = new Map<number, number>();
+        for (const offer of enough) {
+          const cm = offer.size ?? usualCm;
+          heights.set(cm, Math.min(heights.get(cm) ?? 1, offer.standIn ? 1 : 0));
+        }
+        surfaces = [...heights].map(([cm, s]) => ({ cm, standIn: s }));
+      } else if (enough.every((offer) => offer.standIn)) standIn = 1;
+    }
+    if (missing === -1) {
+      if (!(index.hi[move * ROW_SIZE + METRES]! <= room.clearMetres)) missing = LACKS_SPACE;
+      else if (room.quiet && !(index.hi[move * ROW_SIZE + NOISE]! <= QUIET_NOISE)) missing = LACKS_QUIET;
+    }
+    if (missing !== -1) {
+      drafts.push({ move, surfaceCm: usualCm, support: 0, trim: -1, side: 0, standIn: 0, missing });
+    } else {
+      const hands = index.supportHands[move]!;
+      const mayHold =
+        holds &&
+        hands > 0 &&
+        index.hi[move * ROW_SIZE + BUSY]! + hands <= 2 &&
+        index.hi[move * ROW_SIZE + BEARING]! === 0;
+      for (const surface of surfaces) {
+        const draft: Draft = {
+          move,
+          surfaceCm: surface.cm,
+          support: 0,
+          trim: -1,
+          side: 0,
+          standIn: standIn | surface.standIn,
+          missing,
+        };
+        drafts.push(draft);
+        if (mayHold) drafts.push({ ...draft, support: 1 });
+        for (let t = index.trimStart[move]!; t < index.trimStart[move + 1]!; t++)
+          drafts.push({ ...draft, trim: t });
+        if (index.alone[move]! > 0) {
+          const held = mayHold ? [0, 1] : [0];
+          for (const support of held)
+            drafts.push({ ...draft, support, side: 1 }, { ...draft, support, side: 2 });
+        }
+      }
+    }
+    start[move + 1] = drafts.length;
+  }
+  const count = drafts.length;
+  const table: FormTable = {
+    count,
+    index,
+    start,
+    move: Int32Array.from(drafts, (d) => d.move),
+    surfaceCm: Float64Array.from(drafts, (d) => d.surfaceCm),
+    support: Uint8Array.from(drafts, (d) => d.support),
+    trim: Int32Array.from(drafts, (d) => d.trim),
+    side: Uint8Array.from(drafts, (d) => d.side),
+    standIn: Uint8Array.from(drafts, (d) => d.standIn),
+    missing: Int8Array.from(drafts, (d) => d.missing),
+    lo: new Float64Array(count * ROW_SIZE),
+    hi: new Float64Array(count * ROW_SIZE),
+  };
+  for (let f = 0; f < count; f++) {
+    const { move, surfaceCm, support, trim } = drafts[f]!;
+    const lo = table.lo.subarray(f * ROW_SIZE, (f + 1) * ROW_SIZE);
+    const hi = table.hi.subarray(f * ROW_SIZE, (f + 1) * ROW_SIZE);
+    lo.set(index.lo.subarray(move * ROW_SIZE, (move + 1) * ROW_SIZE));
+    hi.set(index.hi.subarray(move * ROW_SIZE, (move + 1) * ROW_SIZE));
+    settle(
+      lo,
+      hi,
+      specOf(index, move),
+      Number.isNaN(surfaceCm) ? undefined : surfaceCm,
+      support === 1,
+      trimOf(index, trim),
+    );
+  }
+  return table;
+}
+
+export function settingsOf(table: FormTable, form: number): Settings {
+  const surfaceCm = table.surfaceCm[form]!;
+  const trim = table.trim[form]!;
+  return {
+    ...(Number.isNaN(surfaceCm) ? {} : { surfaceCm }),
+    ...(table.support[form] ? { support: true } : {}),
+    ...(trim >= 0 ? { trim: table.index.trimIds[trim]! } : {}),
+    ...(table.side[form] ? { side: SIDES[table.side[form]! - 1]! } : {}),
+  };
+}

@@ -1,0 +1,19 @@
+export { check, type Finding } from './checks.ts';
+export {
+  type Constraints,
+  compileConstraints,
+  type Ruler,
+  SHORTEST_HOLD_SECONDS,
+  type Subject,
+} from './constraints.ts';
+export { COSTS, type Costs, intentKept, LEAST_INTENT } from './costs.ts';
+export { IMPACT, type ImpactBounds } from './dials.ts';
+export { createFinder, EVERYWHERE, type Finder, type FindRequest, type Found } from './find.ts';
+export { type FormTable, rowAt, settingsOf } from './forms.ts';
+export { buffersOf, compileLibrary, type LibraryIndex, rowOf } from './library-index.ts';
+export { metAt, paceFor } from './pace.ts';
+export { doseWords, formName, keptWords, lostWords, paceWords, sayNearMiss, sayReason } from './say.ts';
+export { createScaler, type ScaleRequest, type Scaler } from './scaler.ts';
+export { laneSubject, subjectOf } from './subject.ts';
+export { type Change, type Sums, sumUp } from './sums.ts';
+export { type Reason, replay, type Use, type Version } from './version.ts';

@@ -1,0 +1,158 @@
+import { type Library, REGIONS } from '../ladder/index.ts';
+import {
+  CAPABILITY_IDS,
+  DEMAND_COUNT,
+  DEMAND_KEYS,
+  LAW_IDS,
+  type LawId,
+  LIMBS,
+  MUSCLES,
+  PATTERNS,
+  trimEffect,
+} from '../move/index.ts';
+
+/**
+ * The whole library as columns of numbers: what a worker is handed instead of thousands of objects.
+ * Rows are moves in the order of their ids; `lo` and `hi` hold DEMAND_COUNT figures a move, NaN where
+ * a figure isn't known. List columns are flat with a `…Start` column of n + 1 offsets.
+ */
+export interface LibraryIndex {
+  readonly count: number;
+  readonly ids: readonly string[];
+  readonly lo: Float64Array;
+  readonly hi: Float64Array;
+  readonly pattern: Uint8Array;
+  /** Shares of MUSCLES, row-major. */
+  readonly muscles: Float64Array;
+  /** Reps a minute, slow, usual, fast; NaN for holds. */
+  readonly pace: Float64Array;
+  /** 1 where reps are done to a tempo, so that quickening them would make another exercise of it. */
+  readonly strict: Uint8Array;
+  readonly oneSided: Uint8Array;
+  /** 1 where the move itself holds on to something. */
+  readonly holdsOn: Uint8Array;
+  /** The limb that works by itself: 0 none, 1 arm, 2 leg. */
+  readonly alone: Uint8Array;
+  /** Where a rep starts and ends: 0 standing, 1 seated, 2 on the floor. */
+  readonly startsAt: Uint8Array;
+  readonly endsAt: Uint8Array;
+  /** Index of the surface law, −1 without a surface; then lowest, highest and usual height in cm. */
+  readonly law: Int8Array;
+  readonly surface: Float64Array;
+  readonly supportBalance: Float64Array;
+  readonly supportHands: Uint8Array;
+  readonly needStart: Int32Array;
+  readonly needWhat: Uint8Array;
+  readonly needMin: Float64Array;
+  readonly needMax: Float64Array;
+  readonly needCount: Uint16Array;
+  readonly needSets: Uint8Array;
+  readonly trimStart: Int32Array;
+  readonly trimIds: readonly string[];
+  readonly trimEffectStart: Int32Array;
+  readonly trimDemand: Uint8Array;
+  readonly trimBy: Float64Array;
+  /** The ladders a move stands on, and for each the ladder it branches off (itself for a trunk). */
+  readonly ladderStart: Int32Array;
+  readonly ladder: Int16Array;
+  readonly ladderRoot: Int16Array;
+}
+
+/** Compiles a library once. The result holds plain arrays only, fit for structured cloning. */
+export function compileLibrary(library: Library): LibraryIndex {
+  const { moves } = library;
+  const n = moves.length;
+  const ladderIds = library.ladders.map((l) => l.id);
+  const ladderAt = new Map(ladderIds.map((id, i) => [id, i]));
+  const rootsOf = library.ladders.map((l) =>
+    (l.branchOf.length > 0 ? l.branchOf : [l.id]).map((id) => ladderAt.get(id)!),
+  );
+  // A ladder that is a branch of two stands here twice, once for each.
+  const standsOn = new Map<string, Map<string, readonly [number, number]>>();
+  library.ladders.forEach((ladder, i) => {
+    for (const rung of ladder.rungs) {
+      const on = standsOn.get(rung.move) ?? new Map();
+      for (const root of rootsOf[i]!) on.set(`${i}/${root}`, [i, root]);
+      standsOn.set(rung.move, on);
+    }
+  });
+  const needs = moves.flatMap((m) => m.needs);
+  const trims = moves.flatMap((m) => m.trims.map((t) => ({ id: t.id, effect: trimEffect(m, t.id) })));
+  const effects = trims.flatMap((t) => t.effect);
+  const on = moves.map((m) =>
+    [...(standsOn.get(m.id)?.values() ?? [])].sort((a, b) => a[0] - b[0] || a[1] - b[1]),
+  );
+  const offsets = (lengths: readonly number[]) => {
+    const starts = new Int32Array(lengths.length + 1);
+    lengths.forEach((length, i) => {
+      starts[i + 1] = starts[i]! + length;
+    });
+    return starts;
+  };
+  const figures = (end: 'lo' | 'hi') =>
+    Float64Array.from(
+      moves.flatMap((m) => DEMAND_KEYS.map((key) => library.demand.get(m.id)![key][end] ?? Number.NaN)),
+    );
+  const level = (posture: string) => (posture === 'standing' ? 0 : posture === 'seated' ? 1 : 2);
+  return {
+    count: n,
+    ids: moves.map((m) => m.id),
+    lo: figures('lo'),
+    hi: figures('hi'),
+    pattern: Uint8Array.from(moves, (m) => PATTERNS.indexOf(m.pattern)),
+    muscles: Float64Array.from(moves.flatMap((m) => MUSCLES.map((muscle) => m.muscles[muscle] ?? 0))),
+    pace: Float64Array.from(moves.flatMap((m) => m.pace ?? [Number.NaN, Number.NaN, Number.NaN])),
+    strict: Uint8Array.from(moves, (m) => (m.tempo ? 1 : 0)),
+    oneSided: Uint8Array.from(moves, (m) => (m.sides === 'one' ? 1 : 0)),
+    holdsOn: Uint8Array.from(moves, (m) => (m.needs.some((need) => need.what === 'hand hold') ? 1 : 0)),
+    alone: Uint8Array.from(moves, (m) => (m.alone ? LIMBS.indexOf(m.alone) + 1 : 0)),
+    startsAt: Uint8Array.from(moves, (m) => level(m.posture.start)),
+    endsAt: Uint8Array.from(moves, (m) => level(m.posture.end)),
+    law: Int8Array.from(moves, (m) => (m.surface ? LAW_IDS.indexOf(m.surface.law as LawId) : -1)),
+    surface: Float64Array.from(
+      moves.flatMap((m) => (m.surface ? [m.surface.minCm, m.surface.maxCm, m.surface.usualCm] : [0, 0, 0])),
+    ),
+    supportBalance: Float64Array.from(moves, (m) => m.support?.balance ?? 0),
+    supportHands: Uint8Array.from(moves, (m) => m.support?.hands ?? 0),
+    needStart: offsets(moves.map((m) => m.needs.length)),
+    needWhat: Uint8Array.from(needs, (need) => CAPABILITY_IDS.indexOf(need.what)),
+    needMin: Float64Array.from(needs, (need) => need.min ?? 0),
+    needMax: Float64Array.from(needs, (need) => need.max ?? Number.POSITIVE_INFINITY),
+    needCount: Uint16Array.from(needs, (need) => need.count),
+    needSets: Uint8Array.from(needs, (need) => (need.sets ? 1 : 0)),
+    trimStart: offsets(moves.map((m) => m.trims.length)),
+    trimIds: trims.map((t) => t.id),
+    trimEffectStart: offsets(trims.map((t) => t.effect.length)),
+    trimDemand: Uint8Array.from(effects, ([i]) => i),
+    trimBy: Float64Array.from(effects, ([, by]) => by),
+    ladderStart: offsets(on.map((l) => l.length)),
+    ladder: Int16Array.from(on.flat(), ([ladder]) => ladder),
+    ladderRoot: Int16Array.from(on.flat(), ([, root]) => root),
+  };
+}
+
+/** The buffers of an index, for a transfer that copies nothing. */
+export function buffersOf(index: LibraryIndex): ArrayBuffer[] {
+  return Object.values(index)
+    .filter((column): column is Float64Array<ArrayBuffer> => ArrayBuffer.isView(column))
+    .map((column) => column.buffer);
+}
+
+/** Positions of REGIONS in a demand row. */
+export const REGION_AT: readonly number[] = REGIONS.map((region) => DEMAND_KEYS.indexOf(region));
+
+/** Row number of a move id, by binary search over the sorted ids; −1 when there is none. */
+export function rowOf(index: LibraryIndex, id: string): number {
+  let low = 0;
+  let high = index.count - 1;
+  while (low <= high) {
+    const mid = (low + high) >> 1;
+    const here = index.ids[mid]!;
+    if (here === id) return mid;
+    if (here < id) low = mid + 1;
+    else high = mid - 1;
+  }
+  return -1;
+}
+
+export const ROW_SIZE = DEMAND_COUNT;

@@ -1,0 +1,122 @@
+import type { Library } from '../ladder/index.ts';
+import { rungDemand } from '../ladder/index.ts';
+import { type Demand, type Move, middle, type Settings } from '../move/index.ts';
+import type { Reason, Use } from './version.ts';
+
+const low = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
+
+/** A form as a trainer names it: "Push-up, hands raised, 43 cm". */
+export function formName(library: Library, move: string, settings: Settings = {}): string {
+  const found = library.move(move);
+  if (!found) return `“${move}”, which the library doesn’t have`;
+  const trim = found.trims.find((t) => t.id === settings.trim);
+  const height =
+    settings.surfaceCm !== undefined && found.surface && found.surface.law !== 'place'
+      ? `${Math.round(settings.surfaceCm)} cm`
+      : '';
+  const held = settings.support ? (found.support?.say ?? 'holding on') : '';
+  const only = settings.side ? `${settings.side} ${found.alone ?? 'side'} only` : '';
+  return [found.name, height, held, only, trim ? low(trim.say).replace(/\.$/, '') : '']
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** How much of it: "20 a minute, about 13", "hold 20 s", "hold 15 s, breathe, again". */
+export function doseWords(use: Use, slotSeconds: number, sides: Move['sides'], swaps: boolean): string {
+  const only = use.settings.side;
+  const each = only ? ` ${only}, then shake out` : sides === 'one' && swaps ? ' each side' : '';
+  const counted = each || (sides === 'alternating' ? ' in all' : '');
+  const seconds = each ? Math.floor(slotSeconds / 2) : slotSeconds;
+  if (use.holdSeconds !== null) {
+    const times = Math.max(1, Math.floor(seconds / (use.holdSeconds + 3)));
+    return use.holdSeconds >= seconds
+      ? `hold ${seconds} s${each}`
+      : `hold ${use.holdSeconds} s, let go, breathe; ${times} times${each}`;
+  }
+  const reps = Math.max(1, Math.round((use.pace! * seconds) / 60));
+  return `about ${reps}${counted}`;
+}
+
+export function paceWords(use: Use): string {
+  return use.pace === null ? '' : `${use.pace} a minute`;
+}
+
+const SPARES: readonly (readonly [keyof Demand, number, string])[] = [
+  ['impact.class', 2, 'the jump'],
+  ['posture.floor', 1, 'the floor'],
+  ['knee.kneel', 1, 'kneeling'],
+  ['wrist.load', 15, 'weight on the wrists'],
+  ['spine.bend', 2, 'bending the back'],
+  ['spine.turn', 2, 'twisting'],
+  ['knee.bendDeg', 100, 'the deep knee bend'],
+  ['shoulder.behind', 2, 'arms behind the body'],
+];
+
+/** What the change takes away, in words, at most three. */
+export function lostWords(
+  library: Library,
+  from: Pick<Use, 'move' | 'settings'>,
+  to: Pick<Use, 'move' | 'settings'>,
+): string[] {
+  const a = rungDemand(library, from);
+  const b = rungDemand(library, to);
+  if (!a || !b) return [];
+  return SPARES.filter(([key, least]) => middle(a[key]) >= least && middle(b[key]) < least)
+    .map(([, , words]) => words)
+    .slice(0, 3);
+}
+
+/** What the change keeps: "same pattern, most of the same muscles". */
+export function keptWords(reason: Reason): string {
+  if (reason.use === null) return 'the clock';
+  const { samePattern, muscles } = reason.kept;
+  const share =
+    muscles >= 0.95
+      ? 'the same muscles'
+      : muscles >= 0.6
+        ? 'most of the same muscles'
+        : muscles >= 0.3
+          ? 'some of the same muscles'
+          : 'the place in the round';
+  return samePattern ? `the pattern and ${share}` : share;
+}
+
+const list = (words: readonly string[]) =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+
+const WEIGHT = { limit: 0, impact: 1, room: 2, intensity: 3, ability: 4, fit: 5 } as const;
+
+/** What ruled, weightiest first, at most two where something firmer than ability did. */
+function becauseOf(reason: Reason): string[] {
+  const sorted = [...reason.rulers].sort((a, b) => WEIGHT[a.kind] - WEIGHT[b.kind]);
+  const says = [...new Set(sorted.map((r) => r.says))];
+  return says.slice(0, 2);
+}
+
+/** A reason as a trainer would say it, one or two sentences. */
+export function sayReason(library: Library, original: Use | null, reason: Reason): string {
+  const was = original ? formName(library, original.move) : 'the station';
+  const because = list(becauseOf(reason));
+  if (reason.use === null) return `No form of ${low(was)} is left: ${because}. Keep them moving gently.`;
+  const to = formName(library, reason.use.move, reason.use.settings);
+  if (reason.what === 'pace') {
+    const how =
+      reason.use.pace !== null ? `at ${reason.use.pace} a minute` : `in holds of ${reason.use.holdSeconds} s`;
+    return `${was} ${how}: ${because}.`;
+  }
+  const first = reason.what === 'trim' ? `${to}: ${because}.` : `${to} for ${low(was)}: ${because}.`;
+  const pace =
+    reason.quickerBy > 0
+      ? ` Pick up the pace to ${reason.use.pace} a minute to keep the effort${reason.kept.effort < 0.9 ? ', as far as it goes' : ''}.`
+      : reason.kept.effort < 0.8
+        ? ' It is lighter work; nothing here gives that back.'
+        : '';
+  return first + pace;
+}
+
+/** What came near: "Only the kneeling keeps out the knee push-up." */
+export function sayNearMiss(library: Library, reason: Reason): string {
+  if (!reason.nearMiss) return '';
+  const name = formName(library, reason.nearMiss.move, reason.nearMiss.settings);
+  return `Nearer still: ${low(name)}, but for one thing: ${reason.nearMiss.ruler.says}.`;
+}

@@ -1,0 +1,315 @@
+import { REGIONS, RUNG_STEP } from '../ladder/index.ts';
+import { at, type FormRef } from '../move/index.ts';
+import type { Room } from '../room/index.ts';
+import { type Block, type Dials, slotsOf } from '../session/index.ts';
+import { type Aim, aimOf } from './aim.ts';
+import { type Choice, withinBudgets } from './budget.ts';
+import { compileConstraints, type Ruler, type Subject } from './constraints.ts';
+import { COSTS, type Costs, LEAST_INTENT } from './costs.ts';
+import { explain } from './explain.ts';
+import { type FormTable, settingsOf, tabulateForms } from './forms.ts';
+import { createJudge } from './judge.ts';
+import { type LibraryIndex, REGION_AT, ROW_SIZE, rowOf } from './library-index.ts';
+import { metAt, paceFor } from './pace.ts';
+import { similarityOf } from './similarity.ts';
+import { useOf } from './use.ts';
+import type { Reason, Use, Version } from './version.ts';
+
+export interface ScaleRequest {
+  readonly block: Block;
+  /** Level the circuit was written for. */
+  readonly writtenFor: 0 | 1 | 2 | 3;
+  readonly dials: Dials;
+  readonly subject: Subject;
+  readonly costs?: Costs;
+  /** Rungs above ability that may be tried. */
+  readonly reach?: number;
+  readonly leastIntent?: number;
+}
+
+/** Scales blocks in one room; holds what doesn't change while a dial is dragged. */
+export interface Scaler {
+  readonly table: FormTable;
+  readonly scale: (request: ScaleRequest) => Version;
+  /** For each form in turn, what bars it for this subject at these dials: empty when it is open. */
+  readonly bars: (
+    forms: readonly FormRef[],
+    request: Pick<ScaleRequest, 'subject' | 'dials' | 'reach'>,
+  ) => Ruler[][];
+}
+
+const LIGHT = at('impact.landings');
+const HIGH = at('impact.highLandings');
+const SLOW = at('effort.metSlow');
+const STANDING = at('posture.standing');
+const USUAL = at('effort.met');
+const FAST = at('effort.metFast');
+const TENTH = Math.log(1.1);
+/** Two surfaces this close are one rung to a coach. Estimate. */
+const NEAR_CM = 6;
+
+export function createScaler(index: LibraryIndex, room: Room): Scaler {
+  const table = tabulateForms(index, room);
+  const judge = createJudge(table);
+  const { lo, hi, move: moveOf } = table;
+  const { pace: paces } = index;
+
+  const middle = (form: number, key: number) => (lo[form * ROW_SIZE + key]! + hi[form * ROW_SIZE + key]!) / 2;
+  const metOf = (form: number, pace: number): number => {
+    const m = moveOf[form]! * 3;
+    return Number.isNaN(pace)
+      ? middle(form, USUAL)
+      : metAt(
+          pace,
+          paces[m]!,
+          paces[m + 1]!,
+          paces[m + 2]!,
+          middle(form, SLOW),
+          middle(form, USUAL),
+          middle(form, FAST),
+        );
+  };
+
+  const scale = (request: ScaleRequest): Version => {
+    const { block, dials, subject } = request;
+    const costs = request.costs ?? COSTS;
+    const reach = request.reach ?? 0;
+    const similarity = similarityOf(index, costs, request.leastIntent ?? LEAST_INTENT);
+    const c = compileConstraints(subject, dials, reach);
+    const verdict = judge.verdict(c);
+    const ceiling = Math.min(Number.POSITIVE_INFINITY, ...c.met.map((bound) => bound.max));
+    const holdMax = Math.min(Number.POSITIVE_INFINITY, ...c.hold.map((bound) => bound.max));
+    const asWritten = dials.ability === 'as written' && dials.intensity === 'as written';
+    const disliked = new Set(subject.dislikes.map((id) => rowOf(index, id)));
+    const newToThem = new Set(subject.newMoves.map((id) => rowOf(index, id)));
+    const aims = block.stations.map((s) => aimOf(table, s, request.writtenFor, c.ability));
+    const slots = slotsOf(block);
+    const bouts = block.stations.map(
+      (_, i) => slots.filter((slot) => slot.station === i).length * block.format.rounds,
+    );
+    // One side alone is only ever done to spare the other.
+    const sparing = new Set(c.caps.map((cap) => cap.sparedBy));
+    const fits = (form: number) => table.side[form] === 0 || sparing.has(table.side[form] as 1 | 2);
+    const goalOf = (aim: Aim) => Math.min(aim.met, ceiling);
+
+    const choosePace = (aim: Aim, form: number): number => {
+      const quickest = verdict.quickest(form);
+      if (Number.isNaN(quickest)) return Number.NaN;
+      const move = moveOf[form]!;
+      const m = move * 3;
+      let wanted = paces[m + 1]!;
+      // Effort is given back by pace, never where a tempo is the exercise, and not once effort is eased.
+      if (dials.intensity === 'as written' && form !== aim.form && !index.strict[move]) {
+        const pace = paceFor(
+          goalOf(aim),
+          paces[m]!,
+          paces[m + 1]!,
+          paces[m + 2]!,
+          middle(form, SLOW),
+          middle(form, USUAL),
+          middle(form, FAST),
+        );
+        wanted = Number.isNaN(pace) ? paces[m]! : Math.round(pace);
+        // What easing impact took out is never given back as more landings.
+        const perRep = hi[form * ROW_SIZE + LIGHT]! + hi[form * ROW_SIZE + HIGH]!;
+        if (dials.impact !== 'as written' && perRep > 0)
+          wanted = Math.min(wanted, Math.floor(aim.landingsPerMinute / perRep));
+      }
+      return Math.max(paces[m]!, Math.min(wanted, quickest));
+    };
+
+    const landings = (station: number, form: number, pace: number, key: number): number => {
+      const perRep = hi[form * ROW_SIZE + key]!;
+      if (Number.isNaN(pace) || perRep === 0) return 0;
+      return Math.ceil((perRep * pace * block.format.workSeconds) / 60) * bouts[station]!;
+    };
+
+    /** What a form costs on top of its move; anything from `under` on is as good as infinite. */
+    const formCost = (aim: Aim, form: number, pace: number, under: number): number => {
+      const move = moveOf[form]!;
+      // Past what was aimed at is as far off as short of it, though within what they can do.
+      let cost = Math.round((costs.rungOff * Math.abs(aim.target - middle(form, aim.governs))) / aim.step);
+      if (form !== aim.form) {
+        const cm = table.surfaceCm[form]!;
+        const shownAlready =
+          move === aim.move &&
+          (cm === aim.settings.surfaceCm || (Number.isNaN(cm) && aim.settings.surfaceCm === undefined)) &&
+          (table.support[form] === 1) === (aim.settings.support ?? false);
+        if (table.side[form]) cost += costs.oneSideOnly;
+        if (!shownAlready) cost += costs.anotherForm;
+        if (aim.hi[STANDING]! > 0 && hi[form * ROW_SIZE + STANDING]! === 0) cost += costs.offTheFeet;
+        if (table.trim[form]! >= 0) cost += costs.trim;
+        if (table.standIn[form]) cost += costs.standIn;
+        if (newToThem.has(move)) cost += costs.newToPerson;
+      }
+      if (disliked.has(move)) cost += costs.disliked;
+      if (cost >= under) return cost;
+      if (c.ability && (reach > 0 || verdict.barred[form] !== 0)) {
+        let over = 0;
+        for (let r = 0; r < REGION_AT.length; r++)
+          over = Math.max(
+            over,
+            (hi[form * ROW_SIZE + REGION_AT[r]!]! - c.ability[r]!) / RUNG_STEP[REGIONS[r]!],
+          );
+        cost += Math.round(costs.rungTooHard * over);
+      }
+      const missed = Math.abs(Math.log(metOf(form, pace) / goalOf(aim))) / TENTH;
+      return cost + Math.min(costs.effortAtMost, Math.round(costs.tenthOfEffort * missed));
+    };
+
+    const choiceOf = (station: number, form: number, pace: number, cost: number): Choice => ({
+      form,
+      pace,
+      cost,
+      light: landings(station, form, pace, LIGHT),
+      high: landings(station, form, pace, HIGH),
+    });
+
+    /** The cheapest form under a cost that so many rulers bar; the lower row wins a tie. */
+    const search = (station: number, bars: 0 | 1, under: number): Choice | null => {
+      const aim = aims[station]!;
+      const { moves, base } = similarity.ranking(aim.move);
+      let bestForm = -1;
+      let bestPace = Number.NaN;
+      let bound = under;
+      for (let k = 0; k < moves.length && base[k]! <= bound; k++)
+        for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
+          if (verdict.barred[f] !== bars || !fits(f)) continue;
+          const pace = choosePace(aim, f);
+          const cost = base[k]! + formCost(aim, f, pace, bound - base[k]! + 1);
+          if (cost < bound || (cost === bound && bestForm > f)) {
+            bound = cost;
+            bestForm = f;
+            bestPace = pace;
+          }
+        }
+      return bestForm < 0 ? null : choiceOf(station, bestForm, bestPace, bound);
+    };
+
+    /** With its dials as written, a form that is legal and feasible here stands before anything is weighed. */
+    const stands = (station: number): Choice | null => {
+      const aim = aims[station]!;
+      return asWritten && aim.form >= 0 && verdict.barred[aim.form] === 0
+        ? choiceOf(station, aim.form, choosePace(aim, aim.form), 0)
+        : null;
+    };
+
+    const optionsFor = (station: number): Choice[] => {
+      const aim = aims[station];
+      if (!aim) return [];
+      const { moves, base } = similarity.ranking(aim.move);
+      const options: Choice[] = [];
+      moves.forEach((move, k) => {
+        for (let f = table.start[move]!; f < table.start[move + 1]!; f++) {
+          if (verdict.barred[f] !== 0 || !fits(f)) continue;
+          const usual = choosePace(aim, f);
+          for (const pace of new Set([usual, paces[move * 3]!])) {
+            const free = asWritten && f === aim.form && pace === usual;
+            const cost = free ? 0 : base[k]! + formCost(aim, f, pace, Number.POSITIVE_INFINITY);
+            options.push(choiceOf(station, f, pace, cost));
+          }
+        }
+      });
+      return options;
+    };
+
+    const perSession = (key: number) =>
+      Math.min(
+        Number.POSITIVE_INFINITY,
+        ...c.landings.filter((b) => b.per === 'session' && b.at === key).map((b) => b.max),
+      );
+    const choices = withinBudgets(
+      block.stations.map((_, i) => (aims[i] ? (stands(i) ?? search(i, 0, costs.rest)) : null)),
+      { light: perSession(LIGHT), high: perSession(HIGH) },
+      costs.rest,
+      optionsFor,
+    );
+
+    const slotSeconds = (station: number, move: number) =>
+      index.oneSided[move] === 1 && block.stations[station]!.sides === 'swap at half'
+        ? Math.floor(block.format.workSeconds / 2)
+        : block.format.workSeconds;
+
+    const original = aims.map((aim, i): Use | null =>
+      aim
+        ? useOf(
+            index,
+            { move: aim.move, lo: aim.lo, hi: aim.hi, offset: 0 },
+            aim.settings,
+            paces[aim.move * 3 + 1]!,
+            slotSeconds(i, aim.move),
+            aim.form >= 0 && table.standIn[aim.form] === 1,
+          )
+        : null,
+    );
+
+    const reasons: Reason[] = [];
+    const uses = choices.map((choice, i): Use | null => {
+      const aim = aims[i] ?? null;
+      const was = original[i] ?? null;
+      let use: Use | null = null;
+      if (choice && aim) {
+        const move = moveOf[choice.form]!;
+        use = useOf(
+          index,
+          { move, lo, hi, offset: choice.form * ROW_SIZE },
+          choice.form === aim.form ? aim.settings : settingsOf(table, choice.form),
+          choice.pace,
+          Math.min(slotSeconds(i, move), holdMax),
+          table.standIn[choice.form] === 1,
+        );
+        if (choice.form === aim.form && use.pace === was?.pace && use.holdSeconds === was.holdSeconds)
+          return was;
+      }
+      reasons.push(
+        explain({
+          station: i,
+          table,
+          judge,
+          verdict,
+          constraints: c,
+          similarity,
+          aim,
+          choice: choice ?? null,
+          use,
+          near: choice && aim ? search(i, 1, choice.cost) : null,
+          effort: choice && aim ? metOf(choice.form, choice.pace) / goalOf(aim) : 0,
+        }),
+      );
+      return use;
+    });
+
+    return {
+      original,
+      uses,
+      reasons,
+      cost: choices.reduce((sum, choice) => sum + (choice?.cost ?? costs.rest), 0),
+    };
+  };
+
+  const bars: Scaler['bars'] = (forms, request) => {
+    const c = compileConstraints(request.subject, request.dials, request.reach ?? 0);
+    return forms.map((form) => {
+      const move = rowOf(index, form.move);
+      if (move < 0) return [];
+      const cm = form.settings?.surfaceCm;
+      let fewest: number[] | null = null;
+      for (let f = table.start[move]!; f < table.start[move + 1]!; f++) {
+        if ((table.support[f] === 1) !== (form.settings?.support ?? false)) continue;
+        if (settingsOf(table, f).side !== form.settings?.side) continue;
+        if ((table.trim[f]! < 0 ? undefined : index.trimIds[table.trim[f]!]) !== form.settings?.trim)
+          continue;
+        // A rung's height is a guide: the nearest this room offers answers for it.
+        const far = cm !== undefined && Math.abs(table.surfaceCm[f]! - cm) > NEAR_CM;
+        if (far && table.missing[f] === -1) continue;
+        const found = judge.bars(f, c, 99);
+        if (fewest === null || found.length < fewest.length) fewest = found;
+      }
+      return fewest === null
+        ? [{ kind: 'room', id: 'size', says: 'not at this height here', mayLoosen: true }]
+        : fewest.map((r) => judge.ruler(c, r));
+    });
+  };
+
+  return { table, scale, bars };
+}

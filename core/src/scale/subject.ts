@@ -1,0 +1,58 @@
+import type { Library } from '../ladder/index.ts';
+import { rungDemand } from '../ladder/index.ts';
+import { middle } from '../move/index.ts';
+import {
+  abilityFrom,
+  LEVELS,
+  type LevelIndex,
+  levelAbility,
+  limitSchema,
+  outlookOf,
+  type Person,
+} from '../person/index.ts';
+import type { Subject } from './constraints.ts';
+import { IMPACT } from './dials.ts';
+
+/** A person as the engine sees them on a day (YYYY-MM-DD): abilities, limits, capacity, dislikes. */
+export function subjectOf(person: Person, library: Library, day: string): Subject {
+  const newMoves = new Set<string>();
+  for (const placement of person.placements) {
+    const ladder = library.ladder(placement.ladder);
+    const owned = rungDemand(library, placement.rung);
+    if (!ladder || !owned) continue;
+    for (const rung of ladder.rungs) {
+      const demand = rungDemand(library, rung);
+      const above = ladder.measures.some((r) => demand && middle(demand[r]) > middle(owned[r]));
+      if (above && rung.move !== placement.rung.move) newMoves.add(rung.move);
+    }
+  }
+  const outlook = outlookOf(person, day);
+  return {
+    ability: abilityFrom(library, person.placements, person.assumedLevel),
+    limits: outlook.limits,
+    capacityMet: outlook.capacity.capacity?.lo ?? null,
+    dislikes: person.dislikes,
+    newMoves: [...newMoves].sort(),
+  };
+}
+
+/** A lane: a level with nobody behind it; the inner lanes keep to softer landings. */
+export function laneSubject(level: LevelIndex): Subject {
+  const { impactMax } = LEVELS[level];
+  return {
+    ability: levelAbility(level),
+    limits: [
+      limitSchema.parse({
+        kind: 'cap',
+        id: 'lane/impact',
+        on: 'impact.class',
+        max: impactMax,
+        source: 'trainer',
+        reason: IMPACT[impactMax].says,
+      }),
+    ],
+    capacityMet: null,
+    dislikes: [],
+    newMoves: [],
+  };
+}

@@ -1,0 +1,133 @@
+import { PATTERNS } from '@inner-rung/core/move';
+import { CONDITION_IDS, compileCondition, LEVELS, type Limit, limitSchema } from '@inner-rung/core/person';
+import { EQUIPMENT_IDS, type Room } from '@inner-rung/core/room';
+import type { ScaleRequest, Subject } from '@inner-rung/core/scale';
+import type { Block, Dials } from '@inner-rung/core/session';
+import fc from 'fast-check';
+import { shippedLibrary } from './shipped.ts';
+
+const library = shippedLibrary();
+const moveIds = library.moves.map((m) => m.id);
+
+/** A cap on something that doesn't change what effort is aimed for. */
+export const anyCap: fc.Arbitrary<Limit> = fc
+  .constantFrom<[Extract<Limit, { kind: 'cap' }>['on'], number]>(
+    ['impact.class', 1],
+    ['impact.class', 2],
+    ['posture.floor', 0],
+    ['wrist.load', 8],
+    ['wrist.bentBackDeg', 30],
+    ['knee.bendDeg', 90],
+    ['knee.kneel', 0],
+    ['knee.load', 2],
+    ['spine.bend', 1],
+    ['spine.turn', 1],
+    ['shoulder.raisedDeg', 100],
+    ['shoulder.behind', 0],
+    ['balance.level', 3],
+    ['strain.breath', 1],
+    ['strain.belly', 1],
+    ['hip.bendDeg', 80],
+    ['posture.supine', 0],
+  )
+  .map(([on, max]) =>
+    limitSchema.parse({
+      kind: 'cap',
+      id: `own/${on}/${max}`,
+      on,
+      max,
+      source: 'trainer',
+      reason: `own limit on ${on}`,
+    }),
+  );
+
+const anyBan: fc.Arbitrary<Limit> = fc.constantFrom(...PATTERNS.slice(0, 16)).map((pattern) =>
+  limitSchema.parse({
+    kind: 'ban',
+    id: `ban/${pattern}`,
+    pattern,
+    source: 'trainer',
+    reason: `no ${pattern}`,
+  }),
+);
+
+const anyEffort: fc.Arbitrary<Limit> = fc
+  .integer({ min: 3, max: 10 })
+  .map((maxRpe) =>
+    limitSchema.parse({ kind: 'effort', id: 'effort', maxRpe, source: 'trainer', reason: 'for now' }),
+  );
+
+export const anySubject: fc.Arbitrary<Subject> = fc
+  .record({
+    level: fc.integer({ min: 0, max: 3 }),
+    shift: fc.array(fc.double({ min: 0.7, max: 1.25, noNaN: true }), { minLength: 9, maxLength: 9 }),
+    conditions: fc.subarray(CONDITION_IDS, { maxLength: 3 }),
+    side: fc.constantFrom('both' as const, 'both' as const, 'left' as const, 'right' as const),
+    own: fc.array(fc.oneof({ weight: 4, arbitrary: anyCap }, { weight: 1, arbitrary: anyBan }), {
+      maxLength: 3,
+    }),
+    effort: fc.option(anyEffort, { nil: undefined }),
+    capacityMet: fc.option(fc.double({ min: 3.5, max: 14, noNaN: true }), { nil: null }),
+    dislikes: fc.subarray(moveIds, { maxLength: 3 }),
+  })
+  .map(({ level, shift, conditions, side, own, effort, capacityMet, dislikes }) => ({
+    ability: LEVELS[level as 0]!.ability.map((value, i) => value * shift[i]!),
+    limits: [...conditions.flatMap((id) => compileCondition(id, side)), ...own, ...(effort ? [effort] : [])],
+    capacityMet,
+    dislikes,
+    newMoves: [],
+  }));
+
+const position = fc.constantFrom(0 as const, 1 as const, 2 as const, 3 as const);
+export const anyDials: fc.Arbitrary<Dials> = fc.record({
+  impact: fc.oneof(fc.constant('as written' as const), position),
+  intensity: fc.oneof(
+    { weight: 2, arbitrary: fc.constant('as written' as const) },
+    { weight: 1, arbitrary: position },
+  ),
+  ability: fc.oneof(fc.constant('as written' as const), fc.constant('own rungs' as const), position),
+});
+
+export const anyBlock: fc.Arbitrary<Block> = fc
+  .record({
+    moves: fc.array(fc.constantFrom(...moveIds), { minLength: 1, maxLength: 12 }),
+    twoSlots: fc.boolean(),
+    workSeconds: fc.constantFrom(20, 30, 40, 45, 60),
+    restSeconds: fc.constantFrom(0, 10, 15, 20, 30),
+    rounds: fc.integer({ min: 1, max: 4 }),
+    closingRest: fc.boolean(),
+  })
+  .map(({ moves, twoSlots, ...format }) => ({
+    id: 'main',
+    format: { kind: 'intervals', roundRestSeconds: 60, ...format },
+    stations: moves.map((move, i) => ({
+      id: `s${i + 1}`,
+      move,
+      sides:
+        twoSlots && library.move(move)!.sides === 'one' ? ('two slots' as const) : ('swap at half' as const),
+    })),
+  }));
+
+export const anyRoom: fc.Arbitrary<Room> = fc
+  .record({
+    items: fc.subarray(EQUIPMENT_IDS),
+    count: fc.integer({ min: 1, max: 12 }),
+    clearMetres: fc.constantFrom(1, 2, 4, 12),
+    ceilingCm: fc.constantFrom(215, 245, 400),
+    quiet: fc.boolean(),
+  })
+  .map(({ items, count, ...room }) => ({
+    version: 1,
+    id: 'any',
+    name: 'Any',
+    items: items.map((what) => ({ what, count })),
+    ...room,
+  }));
+
+/** Few rooms, so that their form tables are made once; the promises are about the rest. */
+export const anyRequest: fc.Arbitrary<ScaleRequest> = fc.record({
+  block: anyBlock,
+  writtenFor: position,
+  dials: anyDials,
+  subject: anySubject,
+});

@@ -1,0 +1,289 @@
+import { type ConditionId, compileCondition, limitSchema } from '@inner-rung/core/person';
+import type { Room } from '@inner-rung/core/room';
+import {
+  compileLibrary,
+  createScaler,
+  formName,
+  laneSubject,
+  metAt,
+  paceFor,
+  rowOf,
+  type Subject,
+  sayReason,
+  subjectOf,
+  sumUp,
+} from '@inner-rung/core/scale';
+import { AS_WRITTEN, type Block, type Dials } from '@inner-rung/core/session';
+import fc from 'fast-check';
+import { PEOPLE, PLANS, ROOMS } from '../../demo/src/index.ts';
+import { shippedLibrary } from './shipped.ts';
+
+const library = shippedLibrary();
+const index = compileLibrary(library);
+const hall = createScaler(index, ROOMS[0]!);
+const bare: Room = {
+  version: 1,
+  id: 'bare',
+  name: 'Bare',
+  items: [{ what: 'wall', count: 1 }],
+  clearMetres: 3,
+  ceilingCm: 260,
+  quiet: false,
+};
+const bareRoom = createScaler(index, bare);
+
+const block = (...moves: string[]): Block => ({
+  id: 'main',
+  format: {
+    kind: 'intervals',
+    workSeconds: 40,
+    restSeconds: 20,
+    rounds: 2,
+    roundRestSeconds: 60,
+    closingRest: false,
+  },
+  stations: moves.map((move, i) => ({ id: `s${i + 1}`, move, sides: 'swap at half' })),
+});
+const who = (conditions: readonly ConditionId[], rest: Partial<Subject> = {}): Subject => ({
+  ...laneSubject(3),
+  limits: conditions.flatMap((id) => compileCondition(id)),
+  ...rest,
+});
+const firstUse = (move: string, subject: Subject, dials: Partial<Dials> = {}, scaler = hall) =>
+  scaler.scale({ block: block(move), writtenFor: 2, dials: { ...AS_WRITTEN, ...dials }, subject }).uses[0];
+
+describe('what a coach would do (common practice)', () => {
+  test('jumping jack with one foot down is a step jack', () => {
+    expect(firstUse('jumping-jack', who([]), { impact: 1 })?.move).toBe('step-jack');
+  });
+  test('its effort is given back by pace, not by landings', () => {
+    const use = firstUse('jumping-jack', who([]), { impact: 1 })!;
+    expect(use.pace).toBeGreaterThan(library.move('step-jack')!.pace![1]);
+    expect(use.lightPerMinute).toBe(0);
+  });
+  test('high knees with one foot down are quick high steps', () => {
+    expect(firstUse('high-knees', who([]), { impact: 1 })?.move).toBe('quick-high-step');
+  });
+  test('burpee without the floor is a raised step-back', () => {
+    expect(firstUse('burpee', who(['no-floor']))?.move).toBe('chair-step-back');
+  });
+  test('burpee without the floor and with nothing to lean on but a wall is a wall step-back or a rise', () => {
+    expect(['wall-step-back', 'chair-sit-reach', 'squat-rise']).toContain(
+      firstUse('burpee', who(['no-floor']), {}, bareRoom)?.move,
+    );
+  });
+  test.each<[string, ConditionId, string[]]>([
+    ['a wrist sore when bent back keeps the weight, on fists', 'wrist-bent-back', ['fist-push-up']],
+    [
+      'wrists that bear no weight press something else',
+      'wrist-no-load',
+      ['band-press', 'one-arm-band-press', 'floor-press', 'forearm-wall-press'],
+    ],
+  ])('push-up: %s', (_name, condition, moves) => {
+    expect(moves).toContain(firstUse('push-up', who([condition]))?.move);
+  });
+  test('plank with sore wrists is on the forearms', () => {
+    expect(firstUse('plank', who(['wrist-no-load']))?.move).toBe('forearm-plank');
+  });
+  test('sore knees never kneel: the push-up goes to a surface, not to the knees', () => {
+    const use = firstUse('push-up', who(['sore-knees'], laneAbility(0)), { ability: 'own rungs' })!;
+    expect(use.move).toBe('raised-push-up');
+  });
+  test('a squat jump with one foot down keeps the drive', () => {
+    expect(['squat-rise', 'quick-squat-rise']).toContain(
+      firstUse('squat-jump', who([]), { impact: 1 })?.move,
+    );
+  });
+  test('box jump without box or flight is a sit to stand, a rise or a step', () => {
+    expect([
+      'sit-to-stand',
+      'squat-rise',
+      'quick-squat-rise',
+      'step-up',
+      'squat',
+      'quarter-pulse-squat',
+      'pause-squat',
+      'lunge',
+      'lunge-knee-lift',
+    ]).toContain(firstUse('box-jump', who([]), { impact: 1 }, bareRoom)?.move);
+  });
+  test('seated throughout: every station is seated or rest', () => {
+    const version = hall.scale({
+      block: PLANS[0]!.block,
+      writtenFor: 2,
+      dials: AS_WRITTEN,
+      subject: who(['seated-only']),
+    });
+    for (const use of version.uses)
+      if (use) expect([use.move, library.move(use.move)!.posture.work]).toEqual([use.move, 'seated']);
+  });
+  test('who wants more gets a harder sit-up, and no more than they own', () => {
+    const saskia = PEOPLE.find((p) => p.id === 'saskia-dorn')!;
+    const use = firstUse('sit-up', subjectOf(saskia, library, '2026-11-24'), { ability: 'own rungs' });
+    expect(use?.move).toBe('fold-up');
+  });
+  test('a disliked move is left where something close stands by', () => {
+    expect(firstUse('jumping-jack', who([], { dislikes: ['jumping-jack'] }), { ability: 3 })?.move).not.toBe(
+      'jumping-jack',
+    );
+    expect(firstUse('jumping-jack', who([], { dislikes: ['jumping-jack'] }))?.move).toBe('jumping-jack');
+  });
+});
+
+function laneAbility(level: 0 | 1): Partial<Subject> {
+  return { ability: laneSubject(level).ability };
+}
+
+test('lanes are never harder inwards on any ladder’s trunk', () => {
+  const region = {
+    push: 'strength.push',
+    squat: 'strength.legs',
+    plank: 'strength.front',
+    bridge: 'strength.back',
+  } as const;
+  for (const [id, key] of Object.entries(region)) {
+    const top = library.ladder(id)!.rungs.at(-2)!.move;
+    const asked = ([0, 1, 2, 3] as const).map((level) => {
+      const use = firstUse(top, laneSubject(level), { ability: level })!;
+      const d = library.demand.get(use.move)!;
+      return { use, hi: d[key].hi! };
+    });
+    expect([id, asked.map((a) => a.use.lane <= 3)]).toEqual([id, [true, true, true, true]]);
+    for (let i = 1; i < 4; i++) expect(asked[i]!.use.lane).toBeGreaterThanOrEqual(asked[i - 1]!.use.lane);
+  }
+});
+
+describe('the published twelve-station circuit (Klika and Jordan 2013) for each person of the demo', () => {
+  const plan = PLANS[1]!;
+  test.each(PEOPLE.map((p) => [p.name, p] as const))(
+    '%s gets a form or an honest rest at every station',
+    (_name, person) => {
+      for (const room of [hall, bareRoom]) {
+        const version = room.scale({
+          block: plan.block,
+          writtenFor: plan.writtenFor,
+          dials: plan.dials,
+          subject: subjectOf(person, library, '2026-11-24'),
+        });
+        expect(version.uses).toHaveLength(12);
+        for (const reason of version.reasons) {
+          const said = sayReason(library, version.original[reason.station]!, reason);
+          expect(said).toMatch(/^[A-Z“].*\.$/);
+          expect(said).not.toMatch(/undefined|NaN|[a-z]+\.[a-z]+[A-Z]/);
+        }
+      }
+    },
+  );
+  test('its sums: 13 slots of 30 s with 10 s between are 8:30', () => {
+    const version = hall.scale({
+      block: plan.block,
+      writtenFor: 2,
+      dials: AS_WRITTEN,
+      subject: laneSubject(3),
+    });
+    expect(sumUp(index, plan.block, version.uses).lengthSeconds).toBe(510);
+  });
+});
+
+describe('sums', () => {
+  test('a circuit of one move: MET is time-weighted over work and rest', () => {
+    const b = {
+      ...block('squat'),
+      format: { ...block().format, rounds: 1, closingRest: true },
+    } satisfies Block;
+    const version = hall.scale({ block: b, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
+    const sums = sumUp(index, b, version.uses, { massKg: 70 });
+    const use = version.uses[0]!;
+    expect(sums.metHi).toBeCloseTo((40 * use.metHi + 20 * 2.5) / 60, 9);
+    expect(sums.kcal!.hi).toBeCloseTo((sums.metHi * 3.5 * 70) / 200, 9);
+  });
+  test('landings are counted over all rounds: 30 jacks a minute are two landings each', () => {
+    const version = hall.scale({
+      block: block('jumping-jack'),
+      writtenFor: 2,
+      dials: AS_WRITTEN,
+      subject: laneSubject(3),
+    });
+    const pace = version.uses[0]!.pace!;
+    expect(sumUp(index, block('jumping-jack'), version.uses).lightLandings).toBe(
+      2 * Math.ceil((2 * pace * 40) / 60),
+    );
+  });
+  test('getting down is counted when the floor is entered, not while staying there', () => {
+    const b = block('plank', 'crunch', 'squat');
+    const version = hall.scale({ block: b, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
+    expect(sumUp(index, b, version.uses).floorChanges).toBe(2);
+  });
+  test('a slow changer needs their own seconds for the floor', () => {
+    const b = block('plank', 'squat');
+    const version = hall.scale({ block: b, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
+    const needs = sumUp(index, b, version.uses, { changeSeconds: 12 }).changes.map((c) => c.needs);
+    expect(Math.min(...needs)).toBe(12);
+  });
+});
+
+test('a budget of landings is met at the least cost over the options: checked by trying everything', () => {
+  const b = block('squat-jump', 'star-jump', 'burpee', 'switch-jump-lunge');
+  const free = hall.scale({ block: b, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
+  const all = sumUp(index, b, free.uses).hardLandings;
+  expect(all).toBeGreaterThan(60);
+  let last = Number.POSITIVE_INFINITY;
+  for (const max of [0, 20, 40, 60, all]) {
+    const limit = limitSchema.parse({
+      kind: 'budget',
+      id: 'b',
+      on: 'impact.highLandings',
+      per: 'session',
+      max,
+      source: 'trainer',
+      reason: 'few landings',
+    });
+    const version = hall.scale({
+      block: b,
+      writtenFor: 2,
+      dials: AS_WRITTEN,
+      subject: { ...laneSubject(3), limits: [limit] },
+    });
+    expect(sumUp(index, b, version.uses).hardLandings).toBeLessThanOrEqual(max);
+    expect(version.cost).toBeLessThanOrEqual(last);
+    last = version.cost;
+  }
+  expect(last).toBe(0);
+});
+
+test('pace and MET are inverse of one another', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 30, max: 90, noNaN: true }), (pace) => {
+      const curve = [30, 50, 90, 3, 5, 9] as const;
+      return Math.abs(paceFor(metAt(pace, ...curve), ...curve) - pace) < 1e-6;
+    }),
+  );
+  expect(paceFor(2, 30, 50, 90, 3, 5, 9)).toBeNaN();
+  expect(paceFor(99, 30, 50, 90, 3, 5, 9)).toBe(90);
+});
+
+test('rows are found by id, and nothing is found for a stranger', () => {
+  expect(index.ids.map((id) => rowOf(index, id))).toEqual(index.ids.map((_, i) => i));
+  expect(rowOf(index, 'zzz')).toBe(-1);
+});
+
+test('a station whose move the library has lost becomes rest and says so', () => {
+  const version = hall.scale({
+    block: block('squat', 'lost-move'),
+    writtenFor: 2,
+    dials: AS_WRITTEN,
+    subject: laneSubject(3),
+  });
+  expect(version.uses[1]).toBeNull();
+  expect(version.reasons[0]!.rulers[0]!.says).toBe('the library has no such move');
+});
+
+test('a height the trainer names is kept to; one they don’t is the room’s nearest', () => {
+  const named: Block = {
+    ...block('step-up'),
+    stations: [{ id: 's1', move: 'step-up', settings: { surfaceCm: 25 }, sides: 'swap at half' }],
+  };
+  const version = hall.scale({ block: named, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
+  expect(version.reasons[0]!.rulers[0]!.says).toBe('not at this height here');
+  expect(formName(library, 'step-up', firstUse('step-up', laneSubject(3))!.settings)).toBe('Step-up, 20 cm');
+});

@@ -1,0 +1,17 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { type Library, openLibrary } from '@inner-rung/core/ladder';
+
+const folder = join(process.cwd(), 'library');
+
+/** The library's files as they ship. */
+export function shippedFiles() {
+  const names = ['bases.json', ...readdirSync(join(folder, 'ladders')).map((n) => `ladders/${n}`)];
+  return names.map((name) => ({ name, json: JSON.parse(readFileSync(join(folder, name), 'utf8')) }));
+}
+
+let opened: Library | undefined;
+export function shippedLibrary(): Library {
+  opened ??= openLibrary(shippedFiles());
+  return opened;
+}

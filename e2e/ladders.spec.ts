@@ -1,0 +1,40 @@
+import { expect, test } from '@playwright/test';
+import { TestServer } from './server.ts';
+
+const server = new TestServer(4708);
+test.beforeAll(() => server.start());
+test.afterAll(() => server.stop());
+
+test('from a station to its move, to the wall, and what is barred for somebody is struck out', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/plan/tuesday-ten?station=3`);
+  await page.getByRole('link', { name: 'All about it' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Push-up, hands raised');
+  await expect(page.getByRole('row', { name: /pushing strength/ })).toContainText('Ebben et al. 2011');
+
+  await page.getByLabel(/Height of the hands/).fill('61');
+  await expect(page.getByRole('row', { name: /pushing strength/ })).toContainText('41% body mass');
+
+  await page.getByRole('link', { name: 'Ladders' }).click();
+  await page.getByLabel('Find a move').fill('pres-up');
+  const push = page.getByRole('list', { name: 'Push-ups, top rung first', exact: true });
+  await expect(push).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Bridges, top rung first', exact: true })).toHaveCount(0);
+  await page.getByLabel('For', { exact: true }).selectOption({ label: 'Tomas Wick' });
+  await expect(
+    push.getByRole('link', { name: /^Push-up ?, barred: no weight through the wrists/ }),
+  ).toBeVisible();
+  await expect(
+    page
+      .getByRole('link', { name: /^Pushes without weight on the wrists, .*, [1-9] of \d+ rungs open/ })
+      .first(),
+  ).toBeVisible();
+  await expect(page).toHaveURL(/for=tomas-wick/);
+  await page.reload();
+  await expect(push.getByRole('link', { name: /^Push-up ?, barred/ })).toBeVisible();
+  await push.getByRole('link', { name: /^Wall push-up/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Wall push-up');
+  await page.goBack();
+  await expect(page.getByLabel('For', { exact: true })).toHaveValue('tomas-wick');
+});

@@ -1,0 +1,40 @@
+import { existsSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { defineConfig } from '@playwright/test';
+
+const browsers = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+const executablePath = process.env['CHROMIUM'] ?? browsers.find((path) => existsSync(path));
+// Set once by the first process that reads this file, so that workers and server share one folder.
+process.env['E2E_DATA'] ??= mkdtempSync(join(tmpdir(), 'inner-rung-e2e-'));
+const port = Number(process.env['E2E_PORT'] ?? 4699);
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  fullyParallel: false,
+  workers: 1,
+  retries: 0,
+  timeout: 60_000,
+  expect: { timeout: 8_000 },
+  reporter: [['list']],
+  outputDir: '../test-results',
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 8_000,
+    reducedMotion: 'reduce',
+    launchOptions: {
+      ...(executablePath ? { executablePath } : {}),
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

@@ -1,0 +1,13 @@
+/** Unit tests run straight from the TypeScript sources. */
+export default {
+  testMatch: ['<rootDir>/{core,server,web,demo,bench}/**/*.test.ts'],
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript', tsx: false }, target: 'es2023' }, module: { type: 'es6' } },
+    ],
+  },
+  moduleNameMapper: { '^@inner-rung/core/(.*)$': '<rootDir>/core/src/$1/index.ts' },
+};

@@ -1,0 +1,173 @@
+import { createHash } from 'node:crypto';
+import { join } from 'node:path';
+import type { LibraryFile } from '@inner-rung/core/ladder';
+import express, { type Express, type Request } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { z } from 'zod';
+import { type Documents, KINDS, type KindName } from './documents.ts';
+import { ProblemError, problemHandler, sendProblem } from './problem.ts';
+
+export interface AppOptions {
+  readonly documents: Documents;
+  readonly library: readonly LibraryFile[];
+  /** Folder of the built interface; none in API tests. */
+  readonly web?: string;
+  readonly log: Logger;
+  readonly demo: boolean;
+}
+
+const idSchema = z
+  .string()
+  .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)
+  .max(80);
+const kindSchema = z.enum(Object.keys(KINDS) as [KindName, ...KindName[]]);
+
+function address(request: Request): { kind: KindName; id: string } {
+  const kind = kindSchema.safeParse(request.params['kind']);
+  if (!kind.success)
+    throw new ProblemError({ status: 404, title: 'Not here', detail: 'There is nothing at this address.' });
+  const id = idSchema.safeParse(request.params['id']);
+  if (!id.success)
+    throw new ProblemError({
+      status: 400,
+      title: 'Not an id',
+      detail: 'An id is small letters, digits and single hyphens.',
+      field: 'id',
+    });
+  return { kind: kind.data, id: id.data };
+}
+
+/** The revision in If-Match; a save without one could undo somebody else’s unseen. */
+function revisionOf(request: Request): number {
+  const header = request.get('if-match');
+  if (header === undefined)
+    throw new ProblemError({
+      status: 428,
+      title: 'Which revision?',
+      detail: 'A change names the revision it was made from.',
+      fix: 'Send If-Match with the ETag that was read, or If-None-Match: * to create.',
+    });
+  const match = /^"(\d{1,9})"$/.exec(header);
+  if (!match)
+    throw new ProblemError({
+      status: 400,
+      title: 'Not a revision',
+      detail: 'If-Match must be a revision in quotes, such as "3".',
+      field: 'If-Match',
+    });
+  return Number(match[1]);
+}
+
+export function createApp(options: AppOptions): Express {
+  const { documents, library, log } = options;
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('etag', false);
+  app.use(pinoHttp({ logger: log, autoLogging: { ignore: (r) => !r.url?.startsWith('/api') } }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'none'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          formAction: ["'self'"],
+          baseUri: ["'none'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+
+  const api = express.Router();
+  api.use((request, _response, next) => {
+    const origin = request.get('origin');
+    const host = request.get('host');
+    if (
+      request.method !== 'GET' &&
+      origin !== undefined &&
+      origin !== `http://${host}` &&
+      origin !== `https://${host}`
+    )
+      throw new ProblemError({
+        status: 403,
+        title: 'Another page asked',
+        detail: 'Only Inner Rung’s own pages may change anything.',
+      });
+    next();
+  });
+  api.use(express.json({ limit: '512kb' }));
+
+  api.get('/health', (_request, response) => {
+    documents.isEmpty();
+    response.json({ ok: true, demo: options.demo });
+  });
+
+  const libraryText = JSON.stringify({ files: library });
+  const libraryTag = `"${createHash('sha256').update(libraryText).digest('base64url').slice(0, 22)}"`;
+  api.get('/library', (request, response) => {
+    response.set({ ETag: libraryTag, 'Cache-Control': 'no-cache' });
+    if (request.get('if-none-match') === libraryTag) response.status(304).end();
+    else response.type('application/json').send(libraryText);
+  });
+
+  api.get('/set-aside', (_request, response) => {
+    response.json(documents.setAside());
+  });
+
+  api.get('/:kind', (request, response) => {
+    const kind = kindSchema.safeParse(request.params['kind']);
+    if (!kind.success)
+      throw new ProblemError({ status: 404, title: 'Not here', detail: 'There is nothing at this address.' });
+    response.json(documents.list(kind.data));
+  });
+  api.get('/:kind/:id', (request, response) => {
+    const { kind, id } = address(request);
+    const stored = documents.get(kind, id);
+    response.set('ETag', `"${stored.revision}"`).json(stored);
+  });
+  api.put('/:kind/:id', (request, response) => {
+    const { kind, id } = address(request);
+    const creating = request.get('if-none-match') === '*';
+    const revision = creating
+      ? documents.create(kind, id, request.body)
+      : documents.replace(kind, id, request.body, revisionOf(request));
+    response
+      .status(creating ? 201 : 200)
+      .set('ETag', `"${revision}"`)
+      .json({ revision });
+  });
+  api.delete('/:kind/:id', (request, response) => {
+    const { kind, id } = address(request);
+    documents.remove(kind, id, revisionOf(request));
+    response.status(204).end();
+  });
+  api.use((_request, response) => {
+    sendProblem(response, { status: 404, title: 'Not here', detail: 'There is nothing at this address.' });
+  });
+  app.use('/api', api);
+
+  const { web } = options;
+  if (web) {
+    app.use(
+      '/assets',
+      express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    );
+    app.use(express.static(web, { index: false, maxAge: 0 }));
+    // Deep links: every page address is the one page, which then reads the address.
+    app.get(/^\/(?!api\/).*/, (_request, response) => {
+      response.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'));
+    });
+  }
+  app.use(problemHandler);
+  return app;
+}

@@ -1,0 +1,105 @@
+import { accessSync, constants, mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
+
+export type Db = Database.Database;
+
+const sql = String.raw;
+
+/** Forward only, in order; a migration that has shipped is never edited. */
+export const MIGRATIONS: readonly string[] = [
+  sql`
+    CREATE TABLE document (
+      kind TEXT NOT NULL CHECK (kind IN ('plan', 'person', 'room')),
+      id TEXT NOT NULL,
+      revision INTEGER NOT NULL CHECK (revision >= 1),
+      body TEXT NOT NULL CHECK (json_valid(body)),
+      saved_at TEXT NOT NULL,
+      PRIMARY KEY (kind, id)
+    ) STRICT, WITHOUT ROWID;
+
+    CREATE TABLE earlier_revision (
+      kind TEXT NOT NULL,
+      id TEXT NOT NULL,
+      revision INTEGER NOT NULL,
+      body TEXT NOT NULL,
+      saved_at TEXT NOT NULL,
+      PRIMARY KEY (kind, id, revision),
+      FOREIGN KEY (kind, id) REFERENCES document (kind, id) ON DELETE CASCADE
+    ) STRICT, WITHOUT ROWID;
+
+    CREATE TABLE set_aside (
+      number INTEGER PRIMARY KEY,
+      kind TEXT NOT NULL,
+      id TEXT NOT NULL,
+      body TEXT NOT NULL,
+      reason TEXT NOT NULL,
+      set_aside_at TEXT NOT NULL
+    ) STRICT;
+  `,
+  // Which kinds there are is the program's business: a kind more is no new schema.
+  sql`
+    CREATE TABLE document_2 (
+      kind TEXT NOT NULL CHECK (kind <> ''),
+      id TEXT NOT NULL,
+      revision INTEGER NOT NULL CHECK (revision >= 1),
+      body TEXT NOT NULL CHECK (json_valid(body)),
+      saved_at TEXT NOT NULL,
+      PRIMARY KEY (kind, id)
+    ) STRICT, WITHOUT ROWID;
+    INSERT INTO document_2 SELECT kind, id, revision, body, saved_at FROM document;
+
+    CREATE TABLE earlier_revision_2 (
+      kind TEXT NOT NULL,
+      id TEXT NOT NULL,
+      revision INTEGER NOT NULL,
+      body TEXT NOT NULL,
+      saved_at TEXT NOT NULL,
+      PRIMARY KEY (kind, id, revision),
+      FOREIGN KEY (kind, id) REFERENCES document_2 (kind, id) ON DELETE CASCADE
+    ) STRICT, WITHOUT ROWID;
+    INSERT INTO earlier_revision_2 SELECT kind, id, revision, body, saved_at FROM earlier_revision;
+
+    DROP TABLE earlier_revision;
+    DROP TABLE document;
+    ALTER TABLE document_2 RENAME TO document;
+    ALTER TABLE earlier_revision_2 RENAME TO earlier_revision;
+  `,
+];
+
+/** Opens the database at a path (":memory:" in tests), with the newest schema. */
+export function openDatabase(path: string): Db {
+  const db = new Database(path);
+  db.pragma('journal_mode = WAL');
+  db.pragma('foreign_keys = ON');
+  db.pragma('busy_timeout = 3000');
+  migrate(db);
+  return db;
+}
+
+/** Brings a database of any earlier version up to date; throws on one from a newer program. */
+export function migrate(db: Db, to: number = MIGRATIONS.length): void {
+  const version = db.pragma('user_version', { simple: true }) as number;
+  if (version > MIGRATIONS.length)
+    throw new Error(
+      `This data was written by a newer Inner Rung (schema ${version}; this one knows ${MIGRATIONS.length}). Update Inner Rung, or choose another data folder.`,
+    );
+  for (let v = version; v < to; v++)
+    db.transaction(() => {
+      db.exec(MIGRATIONS[v]!);
+      db.pragma(`user_version = ${v + 1}`);
+    })();
+}
+
+/** The data folder, made if need be. Throws one plain sentence when it can't be written to. */
+export function openDataFolder(folder: string): string {
+  try {
+    mkdirSync(folder, { recursive: true });
+    accessSync(folder, constants.W_OK);
+  } catch {
+    throw new Error(
+      `The data folder ${folder} can’t be written to. Choose another with INNER_RUNG_DATA=/some/folder.`,
+    );
+  }
+  return join(folder, 'inner-rung.sqlite');
+}

@@ -1,0 +1,86 @@
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+import { parseArgs } from 'node:util';
+import { LibraryError } from '@inner-rung/core/ladder';
+import { pino } from 'pino';
+import { createApp } from './app.ts';
+import { openDatabase, openDataFolder } from './database.ts';
+import { documents, type KindName } from './documents.ts';
+import { readLibrary } from './library-files.ts';
+
+const root = process.env['INNER_RUNG_ROOT'] ?? resolve(dirname(fileURLToPath(import.meta.url)), '../..');
+
+/** Ends with one plain sentence, which is all a trainer should have to read. */
+function giveUp(sentence: string): never {
+  process.stderr.write(`\n${sentence}\n`);
+  process.exit(1);
+}
+
+async function start(): Promise<void> {
+  const { values } = parseArgs({
+    options: {
+      data: { type: 'string', default: process.env['INNER_RUNG_DATA'] ?? join(root, 'data') },
+      port: { type: 'string', default: process.env['PORT'] ?? '4680' },
+      host: { type: 'string', default: process.env['HOST'] ?? '127.0.0.1' },
+      seed: { type: 'string' },
+      api: { type: 'boolean', default: false },
+    },
+  });
+  const port = Number(values.port);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    giveUp(`“${values.port}” isn’t a port: give a whole number from 1 to 65535.`);
+  const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
+  const library = readLibrary(join(root, 'library'));
+  const db = openDatabase(openDataFolder(resolve(values.data)));
+  const store = documents(db, () => new Date());
+  if (values.seed && store.isEmpty()) {
+    const { scenarioOn } = (await import(pathToFileURL(resolve(values.seed)).href)) as {
+      scenarioOn: (day: string) => Record<'people' | 'groups' | 'rooms' | 'plans', readonly { id: string }[]>;
+    };
+    const scenario = scenarioOn(new Date().toISOString().slice(0, 10));
+    const lists: [KindName, readonly { id: string }[]][] = [
+      ['people', scenario.people],
+      ['groups', scenario.groups],
+      ['rooms', scenario.rooms],
+      // The first plan is saved last, so that it is the one that opens.
+      ['plans', [...scenario.plans].reverse()],
+    ];
+    for (const [kind, list] of lists) for (const body of list) store.create(kind, body.id, body);
+  }
+  const app = createApp({
+    documents: store,
+    library,
+    log,
+    demo: values.seed !== undefined,
+    ...(values.api ? {} : { web: join(root, 'web/dist') }),
+  });
+  const server = app.listen(port, values.host, (error?: Error) => {
+    if (error) {
+      const code = (error as NodeJS.ErrnoException).code;
+      giveUp(
+        code === 'EADDRINUSE'
+          ? `Port ${port} is in use. Stop what uses it, or start with PORT=${port + 1}.`
+          : code === 'EACCES'
+            ? `Port ${port} isn’t allowed here. Start with PORT=4680.`
+            : `The server could not start: ${error.message}`,
+      );
+    }
+    process.stdout.write(
+      `\nInner Rung is at http://${values.host === '127.0.0.1' ? 'localhost' : values.host}:${port}\n`,
+    );
+  });
+  const stop = () => {
+    server.close(() => {
+      db.close();
+      process.exit(0);
+    });
+    server.closeAllConnections();
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+}
+
+start().catch((error: unknown) => {
+  const message = error instanceof Error ? error.message : String(error);
+  giveUp(error instanceof LibraryError ? `The movement library has faults:\n${message}` : message);
+});

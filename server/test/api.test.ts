@@ -1,0 +1,229 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
+import { pino } from 'pino';
+import request from 'supertest';
+import { PEOPLE, PLANS, ROOMS } from '../../demo/src/index.ts';
+import { createApp } from '../src/app.ts';
+import { MIGRATIONS, migrate, openDatabase, openDataFolder } from '../src/database.ts';
+import { documents } from '../src/documents.ts';
+import { readLibrary } from '../src/library-files.ts';
+
+const library = readLibrary(join(process.cwd(), 'library'));
+const plan = PLANS[0]!;
+
+function fresh() {
+  const db = openDatabase(':memory:');
+  const store = documents(db, () => new Date('2026-11-24T10:00:00Z'));
+  const app = createApp({ documents: store, library, log: pino({ level: 'silent' }), demo: false });
+  return { db, store, app, ask: () => request(app) };
+}
+const save = (
+  ask: ReturnType<typeof fresh>['ask'],
+  body: object,
+  headers: Record<string, string>,
+  id = plan.id,
+) => ask().put(`/api/plans/${id}`).set(headers).send(body);
+
+describe('documents by revision', () => {
+  test('created, read, replaced and deleted', async () => {
+    const { ask } = fresh();
+    expect((await save(ask, plan, { 'If-None-Match': '*' })).status).toBe(201);
+    const read = await ask().get(`/api/plans/${plan.id}`);
+    expect(read.headers['etag']).toBe('"1"');
+    expect(read.body.body).toEqual(plan);
+    const replaced = await save(ask, { ...plan, title: 'Another' }, { 'If-Match': '"1"' });
+    expect([replaced.status, replaced.body.revision]).toEqual([200, 2]);
+    expect((await ask().get('/api/plans')).body[0].body.title).toBe('Another');
+    expect((await ask().delete(`/api/plans/${plan.id}`).set('If-Match', '"2"')).status).toBe(204);
+    expect((await ask().get(`/api/plans/${plan.id}`)).status).toBe(404);
+  });
+  test('the second of two saves from one revision is told which stands', async () => {
+    const { ask } = fresh();
+    await save(ask, plan, { 'If-None-Match': '*' });
+    await save(ask, { ...plan, title: 'First tab' }, { 'If-Match': '"1"' });
+    const second = await save(ask, { ...plan, title: 'Second tab' }, { 'If-Match': '"1"' });
+    expect(second.status).toBe(412);
+    expect(second.body).toMatchObject({ revision: 2, title: 'Changed elsewhere' });
+    expect((await ask().get(`/api/plans/${plan.id}`)).body.body.title).toBe('First tab');
+  });
+  test('what is overwritten stays in the earlier revisions, the newest fifty', async () => {
+    const { ask, db } = fresh();
+    await save(ask, plan, { 'If-None-Match': '*' });
+    for (let r = 1; r <= 55; r++) await save(ask, { ...plan, title: `Title ${r}` }, { 'If-Match': `"${r}"` });
+    const kept = db.prepare('SELECT count(*) AS n, min(revision) AS first FROM earlier_revision').get();
+    expect(kept).toEqual({ n: 50, first: 6 });
+  });
+});
+
+describe('bad input is a 4xx with what, where and the fix, never 500', () => {
+  const { ask } = fresh();
+  test.each<[string, () => request.Test, number, RegExp]>([
+    [
+      'not JSON',
+      () => ask().put('/api/plans/a').set('If-None-Match', '*').type('json').send('{"a":'),
+      400,
+      /JSON/,
+    ],
+    ['an array', () => ask().put('/api/plans/a').set('If-None-Match', '*').send([1]), 422, /object/],
+    ['nothing at all', () => ask().put('/api/plans/a').set('If-None-Match', '*'), 422, /object/],
+    [
+      'a field of the wrong kind',
+      () => save(ask, { ...plan, title: 7 }, { 'If-None-Match': '*' }),
+      422,
+      /string/,
+    ],
+    ['a field nobody knows', () => save(ask, { ...plan, joy: 1 }, { 'If-None-Match': '*' }), 422, /joy/],
+    [
+      'work of 0 seconds',
+      () =>
+        save(
+          ask,
+          { ...plan, block: { ...plan.block, format: { ...plan.block.format, workSeconds: 0 } } },
+          { 'If-None-Match': '*' },
+        ),
+      422,
+      /5/,
+    ],
+    [
+      'a version from the future',
+      () => save(ask, { ...plan, version: 99 }, { 'If-None-Match': '*' }),
+      422,
+      /newer/,
+    ],
+    ['two ids', () => save(ask, plan, { 'If-None-Match': '*' }, 'other-id'), 422, /differ/],
+    ['an id with a slash', () => ask().get('/api/plans/..%2Fetc'), 400, /small letters/],
+    ['a kind nobody knows', () => ask().get('/api/horses/a'), 404, /nothing/],
+    ['no revision', () => save(ask, plan, {}), 428, /revision/],
+    ['a revision in words', () => save(ask, plan, { 'If-Match': 'latest' }), 400, /quotes/],
+    ['something never saved', () => save(ask, plan, { 'If-Match': '"1"' }), 404, /no circuit/],
+    [
+      'far too large',
+      () => save(ask, { ...plan, title: 'x'.repeat(600_000) }, { 'If-None-Match': '*' }),
+      413,
+      /512/,
+    ],
+    [
+      'another page',
+      () => save(ask, plan, { 'If-None-Match': '*', Origin: 'http://elsewhere.example' }),
+      403,
+      /own pages/,
+    ],
+    ['an address with nothing', () => ask().post('/api/nothing/at/all').send({}), 404, /nothing/],
+  ])('%s', async (_name, send, status, detail) => {
+    const response = await send();
+    expect(response.status).toBe(status);
+    expect(response.headers['content-type']).toMatch(/application\/problem\+json/);
+    expect(JSON.parse(response.text)).toMatchObject({ status, detail: expect.stringMatching(detail) });
+  });
+  test('the field is named', async () => {
+    const response = await save(
+      ask,
+      { ...plan, block: { ...plan.block, stations: [{ id: 's1', move: 'Not An Id' }] } },
+      { 'If-None-Match': '*' },
+    );
+    expect(response.body.field).toBe('block.stations.0.move');
+  });
+});
+
+describe('a stored document that fails its schema', () => {
+  test('is kept aside and reported, and the rest opens', async () => {
+    const { ask, db, store } = fresh();
+    store.create('people', PEOPLE[0]!.id, PEOPLE[0]);
+    store.create('people', PEOPLE[1]!.id, PEOPLE[1]);
+    db.prepare(
+      'UPDATE document SET body = \'{"version":1,"id":"tomas-wick"}\' WHERE id = \'tomas-wick\'',
+    ).run();
+    const list = await ask().get('/api/people');
+    expect(list.body.map((p: { id: string }) => p.id)).toEqual([PEOPLE[0]!.id]);
+    const aside = await ask().get('/api/set-aside');
+    expect(aside.body[0]).toMatchObject({
+      kind: 'person',
+      id: 'tomas-wick',
+      reason: expect.stringContaining('name'),
+      body: '{"version":1,"id":"tomas-wick"}',
+    });
+  });
+});
+
+describe('what goes out', () => {
+  const { ask } = fresh();
+  test('the library is sent once and then known by its tag', async () => {
+    const first = await ask().get('/api/library');
+    expect(first.body.files).toHaveLength(library.length);
+    const again = await ask().get('/api/library').set('If-None-Match', first.headers['etag']!);
+    expect(again.status).toBe(304);
+  });
+  test('headers keep other pages and inline scripts out', async () => {
+    const { headers } = await ask().get('/api/health');
+    expect(headers['content-security-policy']).toMatch(/default-src 'none'/);
+    expect(headers['content-security-policy']).not.toMatch(/unsafe/);
+    expect(headers['x-content-type-options']).toBe('nosniff');
+    expect(headers['x-powered-by']).toBeUndefined();
+  });
+});
+
+describe('the database', () => {
+  test('opens from every earlier schema', () => {
+    for (let from = 0; from <= MIGRATIONS.length; from++) {
+      const db = new Database(':memory:');
+      migrate(db, from);
+      migrate(db);
+      expect(db.pragma('user_version', { simple: true })).toBe(MIGRATIONS.length);
+      expect(documents(db, () => new Date()).isEmpty()).toBe(true);
+    }
+  });
+  test('what stood in the first schema is all there in the newest, earlier revisions too', () => {
+    const db = new Database(':memory:');
+    db.pragma('foreign_keys = ON');
+    migrate(db, 1);
+    db.exec(`
+      INSERT INTO document VALUES ('room', 'hall', 2, '{"a":2}', 'later');
+      INSERT INTO earlier_revision VALUES ('room', 'hall', 1, '{"a":1}', 'earlier');
+    `);
+    migrate(db);
+    expect(db.prepare('SELECT kind, id, revision, body FROM document').all()).toEqual([
+      { kind: 'room', id: 'hall', revision: 2, body: '{"a":2}' },
+    ]);
+    expect(db.prepare('SELECT revision, body FROM earlier_revision').all()).toEqual([
+      { revision: 1, body: '{"a":1}' },
+    ]);
+    db.exec("DELETE FROM document WHERE id = 'hall'");
+    expect(db.prepare('SELECT count(*) AS n FROM earlier_revision').get()).toEqual({ n: 0 });
+  });
+  test('one written by a newer program is left alone, with a sentence', () => {
+    const db = new Database(':memory:');
+    db.pragma('user_version = 999');
+    expect(() => migrate(db)).toThrow(/newer Inner Rung/);
+  });
+  test('tables are strict and keys are checked', () => {
+    const { db } = fresh();
+    expect(db.pragma('foreign_keys', { simple: true })).toBe(1);
+    expect(() => db.prepare("INSERT INTO document VALUES ('plan', 'a', 'one', '{}', 'now')").run()).toThrow(
+      /INTEGER/,
+    );
+    expect(() => db.prepare("INSERT INTO document VALUES ('plan', 'a', 0, '{}', 'now')").run()).toThrow(
+      /CHECK/,
+    );
+  });
+  test('a data folder that can’t be made is one sentence', () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'inner-rung-')), 'a-file');
+    writeFileSync(file, '');
+    expect(() => openDataFolder(join(file, 'data'))).toThrow(/can’t be written to\. Choose another/);
+  });
+});
+
+test('the whole demo scenario is accepted by its schemas', () => {
+  const { store } = fresh();
+  for (const person of PEOPLE) store.create('people', person.id, person);
+  for (const room of ROOMS) store.create('rooms', room.id, room);
+  for (const p of PLANS) store.create('plans', p.id, p);
+  expect(store.list('people')).toHaveLength(PEOPLE.length);
+  expect(
+    store
+      .list('plans')
+      .map((p) => p.id)
+      .sort(),
+  ).toEqual(PLANS.map((p) => p.id).sort());
+});

@@ -1,0 +1,58 @@
+import { lazy, Suspense, useEffect } from 'react';
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { PlanScreen } from '../plan/plan-screen.tsx';
+import { StartScreen } from '../start/start-screen.tsx';
+import { api } from '../store/api.ts';
+import { useApp } from '../store/index.ts';
+
+const LadderWall = lazy(() => import('../ladders/wall.tsx'));
+const LadderScreen = lazy(() => import('../ladders/ladder-screen.tsx'));
+const NewLadderScreen = lazy(() => import('../ladders/new-ladder-screen.tsx'));
+const FindScreen = lazy(() => import('../ladders/find-screen.tsx'));
+const YoursScreen = lazy(() => import('../ladders/yours-screen.tsx'));
+const MoveScreen = lazy(() => import('../ladders/move-screen.tsx'));
+const MoveEditScreen = lazy(() => import('../ladders/move-edit-screen.tsx'));
+const CardScreen = lazy(() => import('../card/card-screen.tsx'));
+
+/** The newest circuit, or the page on which to paste the first one. */
+function Home() {
+  const plans = api.usePlansQuery();
+  if (plans.isLoading) return <Waiting />;
+  const first = plans.data?.[0];
+  return <Navigate replace to={first ? `/plan/${first.id}` : '/circuits'} />;
+}
+
+export function Waiting() {
+  return (
+    <p className="quiet grid min-h-dvh place-items-center" role="status">
+      Laying out the floor…
+    </p>
+  );
+}
+
+const router = createBrowserRouter([
+  { path: '/', element: <Home /> },
+  { path: '/circuits', element: <StartScreen /> },
+  { path: '/plan/:id', element: <PlanScreen /> },
+  { path: '/plan/:id/card', element: <CardScreen /> },
+  { path: '/ladders', element: <LadderWall /> },
+  { path: '/ladders/new', element: <NewLadderScreen /> },
+  { path: '/find', element: <FindScreen /> },
+  { path: '/yours', element: <YoursScreen /> },
+  { path: '/ladders/:id', element: <LadderScreen /> },
+  { path: '/moves/:id', element: <MoveScreen /> },
+  { path: '/moves/:id/edit', element: <MoveEditScreen /> },
+  { path: '*', element: <Navigate replace to="/" /> },
+]);
+
+export function App() {
+  const theme = useApp((state) => state.view.theme);
+  useEffect(() => {
+    document.documentElement.dataset['theme'] = theme;
+  }, [theme]);
+  return (
+    <Suspense fallback={<Waiting />}>
+      <RouterProvider router={router} />
+    </Suspense>
+  );
+}

@@ -1,0 +1,60 @@
+import type { Change, ChangeState, Library } from '@inner-rung/core/ladder';
+import type { Person } from '@inner-rung/core/person';
+import type { Room } from '@inner-rung/core/room';
+import { useEffect, useMemo, useState } from 'react';
+import { api, libraryFrom, referenceFrom } from '../store/api.ts';
+import { changes, store, useApp } from '../store/index.ts';
+
+interface Shelf {
+  /** The library with the trainer's own changes on top. */
+  readonly library: Library | null;
+  readonly people: readonly Person[];
+  readonly rooms: readonly Room[];
+  readonly failed: boolean;
+}
+
+const NOTHING: Readonly<Record<string, Change>> = {};
+
+/** What every screen stands on: the library, people and rooms; null until they are here. */
+export function useShelf(): Shelf {
+  const files = api.useLibraryFilesQuery();
+  const people = api.usePeopleQuery();
+  const rooms = api.useRoomsQuery();
+  const [away, setAway] = useState(false);
+  useEffect(() => {
+    changes.load(store).catch(() => setAway(true));
+  }, []);
+  const ready = useApp((state) => state.changesSave.save.is !== 'loading');
+  const own = useApp((state) => (ready ? state.changes.present : NOTHING));
+  const list = files.data?.files;
+  const library = useMemo(() => (list && ready ? libraryFrom(list, own).library : null), [list, own, ready]);
+  return {
+    library,
+    people: useMemo(
+      () => [...(people.data ?? [])].map((p) => p.body).sort((a, b) => (a.name < b.name ? -1 : 1)),
+      [people.data],
+    ),
+    rooms: useMemo(
+      () => [...(rooms.data ?? [])].map((r) => r.body).sort((a, b) => (a.name < b.name ? 1 : -1)),
+      [rooms.data],
+    ),
+    failed: files.isError || people.isError || rooms.isError || away,
+  };
+}
+
+/** The reference as it ships, and how each of the trainer's changes stands towards it. */
+export function useOwn(): { reference: Library | null; states: readonly ChangeState[] } {
+  const files = api.useLibraryFilesQuery();
+  const own = useApp((state) => state.changes.present);
+  const list = files.data?.files;
+  return {
+    reference: useMemo(() => (list ? referenceFrom(list) : null), [list]),
+    states: useMemo(() => (list ? libraryFrom(list, own).states : []), [list, own]),
+  };
+}
+
+/** "Maud Ellery" as ME; one name gives two letters. */
+export function initials(name: string): string {
+  const words = name.trim().split(/\s+/);
+  return (words.length > 1 ? `${words[0]![0]}${words.at(-1)![0]}` : name.slice(0, 2)).toUpperCase();
+}

@@ -1,0 +1,158 @@
+import { clockText, FORMATS } from '@inner-rung/core/clock';
+import { CAPABILITIES } from '@inner-rung/core/move';
+import { BANDS, bandOfRpe, effortOn, outlookOf } from '@inner-rung/core/person';
+import { EQUIPMENT, thingsFor } from '@inner-rung/core/room';
+import { doseWords, formName, paceWords } from '@inner-rung/core/scale';
+import type { Plan } from '@inner-rung/core/session';
+import { ArrowLeft, Printer } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { useStore } from 'react-redux';
+import { Link, useParams } from 'react-router';
+import { Waiting } from '../app/app.tsx';
+import { useShelf } from '../app/data.ts';
+import { today, useScaled } from '../plan/use-scaled.ts';
+import { useApp } from '../store/index.ts';
+import { openPlan } from '../store/sync.ts';
+
+/** One A4 page for one person: stations, form, dose, cues, caution, in large print. */
+export default function CardScreen() {
+  const { id = '' } = useParams();
+  const store = useStore();
+  const open = useApp((state) => state.plan.present);
+  const { library, people, rooms } = useShelf();
+  const [gone, setGone] = useState(false);
+  useEffect(() => {
+    if (open?.id === id) return;
+    fetch(`/api/plans/${encodeURIComponent(id)}`)
+      .then(async (response) => {
+        if (!response.ok) return setGone(true);
+        const stored = (await response.json()) as { body: Plan; revision: number };
+        openPlan(store, stored.body, stored.revision);
+      })
+      .catch(() => setGone(true));
+  }, [id, open?.id, store]);
+  const plan = open?.id === id ? open : null;
+  const person = people.find((p) => p.id === plan?.person) ?? null;
+  const room = rooms.find((r) => r.id === plan?.room) ?? null;
+  const picture = useScaled(plan, library, person, room);
+  if (gone)
+    return (
+      <main className="p-8 text-center">
+        <h1 className="text-2xl">This card’s circuit isn’t here</h1>
+        <Link className="btn btn-primary mt-4" to="/circuits">
+          See your circuits
+        </Link>
+      </main>
+    );
+  if (!plan || !library || !picture || picture.plan.id !== plan.id) return <Waiting />;
+
+  const { version, sums } = picture;
+  const { format, stations } = plan.block;
+  const n = stations.length;
+  const dense = n > 10;
+  const name = person?.name ?? 'For a lane';
+  const outlook = person ? outlookOf(person, today()) : null;
+  const warn = outlook?.cautions ?? [];
+  const things = new Set<string>();
+  for (const use of version.uses) {
+    const move = use && library.move(use.move);
+    for (const need of move?.needs ?? []) {
+      if (need.what === 'head room') continue;
+      const size = need.sets ? (use?.settings.surfaceCm ?? null) : null;
+      const offers = room ? thingsFor(room, need.what, size) : [];
+      things.add(offers[0] ?? CAPABILITIES[need.what]);
+    }
+  }
+  const standIns = Object.values(EQUIPMENT).filter((e) => 'standIn' in e && things.has(e.name));
+  return (
+    <div className="min-h-dvh bg-base-200 print:bg-white">
+      <header className="no-print sticky top-0 z-10 flex flex-wrap items-center gap-3 border-b-2 border-base-300 bg-base-100 px-4 py-2">
+        <Link to={`/plan/${id}`} className="btn btn-ghost btn-sm touch">
+          <ArrowLeft size={18} aria-hidden /> Back to the floor
+        </Link>
+        <p className="mr-auto">One A4 page, as it prints.</p>
+        <button type="button" className="btn btn-primary touch" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden /> Print
+        </button>
+      </header>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: wider than a phone, so it must scroll by keyboard */}
+      <main tabIndex={0} className="overflow-x-auto p-4 print:overflow-visible print:p-0">
+        <article className="sheet-page mx-auto flex flex-col shadow-lg" aria-label={`Card for ${name}`}>
+          <header className="flex items-end justify-between border-b-[3px] border-black pb-2">
+            <div>
+              <h1 className="text-[26pt] leading-none">{name}</h1>
+              <p className="mt-1 text-[13pt]">{plan.title}</p>
+            </div>
+            <div className="text-right">
+              <p className="display text-[24pt] leading-none">{clockText(sums.lengthSeconds)}</p>
+              <p className="mt-1 text-[12pt]">{FORMATS.intervals.words(format)}</p>
+            </div>
+          </header>
+          {outlook && (
+            <p className="mt-2 text-[12pt]">
+              <strong>How hard:</strong> up to {effortOn(outlook)} of 10. You can still{' '}
+              {BANDS[bandOfRpe(effortOn(outlook))].can}.
+            </p>
+          )}
+          <ol className="mt-1 flex min-h-0 flex-1 flex-col">
+            {stations.map((station, i) => {
+              const use = version.uses[i] ?? null;
+              const move = use ? library.move(use.move) : undefined;
+              return (
+                <li
+                  key={station.id}
+                  className="flex min-h-0 flex-1 items-center gap-4 border-b border-black/40 py-[1mm]"
+                >
+                  <span
+                    className={`display w-[10mm] shrink-0 text-center leading-none ${n > 16 ? 'text-[13pt]' : dense ? 'text-[18pt]' : 'text-[22pt]'}`}
+                  >
+                    {i + 1}
+                  </span>
+                  <div className="min-w-0 flex-1 leading-tight">
+                    <p
+                      className={`display ${n > 16 ? 'text-[12pt]' : dense ? 'text-[14pt]' : 'text-[16pt]'}`}
+                    >
+                      {use ? formName(library, use.move, use.settings) : 'Easy movement, or a breather'}
+                    </p>
+                    {n <= 16 && (
+                      <p className="text-[12pt]">
+                        {move
+                          ? `${move.cues.slice(0, dense ? 1 : 2).join('. ')}.`
+                          : 'Walk gently until the next station.'}
+                      </p>
+                    )}
+                  </div>
+                  <p
+                    className={`w-[46mm] shrink-0 text-right leading-tight ${dense ? 'text-[12pt]' : 'text-[13pt]'}`}
+                  >
+                    {use && move
+                      ? doseWords(use, format.workSeconds, move.sides, station.sides === 'swap at half')
+                      : ''}
+                    {use?.pace && !dense ? <span className="block text-[12pt]">{paceWords(use)}</span> : null}
+                  </p>
+                </li>
+              );
+            })}
+          </ol>
+          <footer className="mt-2 grid gap-1 text-[12pt] leading-snug">
+            {things.size > 0 && (
+              <p>
+                <strong>Have ready:</strong> {[...things].join(', ').toLowerCase()}.
+                {standIns.map((s) => ` ${s.name}: ${'standIn' in s ? s.standIn : ''}.`)}
+              </p>
+            )}
+            {warn.length > 0 && (
+              <p className="border-l-[3px] border-black pl-2">
+                <strong>Take care:</strong> {warn.join(' ')}
+              </p>
+            )}
+            <p>
+              Stop and tell your trainer at chest pain or pressure, faintness, sharp joint pain or unusual
+              breathlessness. Your doctor’s and physiotherapist’s word comes first.
+            </p>
+          </footer>
+        </article>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,30 @@
+import { Link } from 'react-router';
+import { Mark } from '../ui/marks.tsx';
+
+type Part = 'circuits' | 'ladders' | 'find' | 'yours' | 'none';
+
+/** The way between the parts of the product that aren't one circuit. */
+export function PartsHeader(props: { here: Part }) {
+  const part = (to: string, label: string, name: Part) => (
+    <Link
+      to={to}
+      aria-current={props.here === name ? 'page' : undefined}
+      className={`display touch flex shrink-0 items-center rounded px-2 text-base whitespace-nowrap md:px-3 md:text-lg ${props.here === name ? 'bg-base-content text-base-100' : 'hover:bg-base-200'}`}
+    >
+      {label}
+    </Link>
+  );
+  return (
+    <header className="no-print flex items-center border-b-2 border-base-300 px-2 py-1.5 md:gap-2 md:px-3">
+      <Link to="/" aria-label="Inner Rung: back to the floor" className="touch grid place-items-center">
+        <Mark />
+      </Link>
+      <nav aria-label="Parts of Inner Rung" className="flex min-w-0 overflow-x-auto md:gap-1">
+        {part('/circuits', 'Circuits', 'circuits')}
+        {part('/ladders', 'Ladders', 'ladders')}
+        {part('/find', 'Find a form', 'find')}
+        {part('/yours', 'Yours', 'yours')}
+      </nav>
+    </header>
+  );
+}

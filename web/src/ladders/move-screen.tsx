@@ -1,0 +1,334 @@
+import type { Avoid, Library, Rung } from '@inner-rung/core/ladder';
+import { breaksPromise, difficultyOf, leverWords, rungDemand } from '@inner-rung/core/ladder';
+import {
+  CAPABILITIES,
+  DEMAND_KEYS,
+  DEMANDS,
+  demandOf,
+  LAWS,
+  type LawId,
+  LEVERS,
+  type Need,
+} from '@inner-rung/core/move';
+import { formName } from '@inner-rung/core/scale';
+import { Pencil } from 'lucide-react';
+import { useId, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { Waiting } from '../app/app.tsx';
+import { useOwn, useShelf } from '../app/data.ts';
+import { ServerAway } from '../start/start-screen.tsx';
+import { PartsHeader } from './header.tsx';
+import { figureWords, PART_WORD } from './part-bars.tsx';
+import { useFinder } from './use-finder.ts';
+
+interface Neighbour {
+  readonly id: string;
+  readonly ladder: string;
+  readonly easier: Rung | null;
+  readonly harder: Rung | null;
+  readonly levers: { readonly down: string; readonly up: string };
+}
+
+/** The rungs below and above a move on each ladder it stands on. */
+function neighboursOf(library: Library, move: string): Neighbour[] {
+  return library.ladders.flatMap((ladder) => {
+    const at = ladder.rungs.flatMap((rung, i) => (rung.move === move ? [i] : []));
+    if (at.length === 0) return [];
+    const below = ladder.rungs[at[0]! - 1] ?? null;
+    const above = ladder.rungs[at.at(-1)! + 1] ?? null;
+    const words = (rung: Rung | null) =>
+      rung ? leverWords(rung.levers, library.move(rung.move)).join(', ') : '';
+    return [
+      {
+        id: ladder.id,
+        ladder: ladder.name,
+        easier: below,
+        harder: above,
+        levers: { down: words(ladder.rungs[at[0]!] ?? null), up: words(above) },
+      },
+    ];
+  });
+}
+
+const ORIGIN = {
+  published: 'published',
+  memory: 'published, from memory',
+  practice: 'common practice',
+  estimate: 'estimate',
+} as const;
+
+/** What a trainer is asked to take out of a move most, in this order. */
+const WAYS_ROUND: readonly (readonly [Avoid, string])[] = [
+  ['leaving the floor', 'Feet down'],
+  ['weight through the wrists', 'Off the wrists'],
+  ['kneeling', 'Off the knees'],
+  ['bending the back', 'Long back'],
+  ['getting down to the floor', 'Off the floor'],
+  ['arms overhead', 'Arms low'],
+  ['standing and the floor', 'Seated'],
+];
+
+export function needWords(need: Need): string {
+  const unit = need.what === 'hand load' ? 'kg' : 'cm';
+  const size =
+    need.min === undefined && need.max === undefined
+      ? ''
+      : need.max === undefined
+        ? ` (${need.min} ${unit} or more)`
+        : ` (${need.min ?? 0}–${need.max} ${unit})`;
+  return `${need.count > 1 ? `${need.count} × ` : ''}${CAPABILITIES[need.what]}${size}`;
+}
+
+/** Everything known of one move, in the order in which a trainer teaches it. */
+export default function MoveScreen() {
+  const { id = '' } = useParams();
+  const { library, failed } = useShelf();
+  const { states } = useOwn();
+  const [height, setHeight] = useState<{ move: string; cm: number } | null>(null);
+  const heightId = useId();
+  const known = library?.move(id);
+  const asked = known && library ? rungDemand(library, { move: id }) : undefined;
+  const ways = asked ? WAYS_ROUND.filter(([avoid]) => breaksPromise(avoid, asked)) : [];
+  const found = useFinder(
+    library,
+    null,
+    known
+      ? ways.map(([avoid]) => ({ from: { move: id }, without: [avoid], withoutItems: [], by: 0, most: 1 }))
+      : [],
+  );
+  if (failed) return <ServerAway />;
+  if (!library) return <Waiting />;
+  const move = known;
+  if (!move)
+    return (
+      <div>
+        <PartsHeader here="ladders" />
+        <main className="p-6">
+          <h1 className="text-3xl">No such move</h1>
+          <Link to="/ladders" className="btn btn-primary touch mt-4">
+            See all ladders
+          </Link>
+        </main>
+      </div>
+    );
+  const { surface } = move;
+  const surfaceCm = height?.move === move.id ? height.cm : surface?.usualCm;
+  const demand = demandOf(move, library.demand.get(move.id)!, surfaceCm === undefined ? {} : { surfaceCm });
+  const figures = DEMAND_KEYS.filter((key) => demand[key].hi !== 0);
+  const parts = difficultyOf(demand).parts.slice(0, 4);
+  const changed = states.find((s) => s.change.kind === 'move' && s.change.of === move.id);
+  const link = (rung: Rung | null, none: string) =>
+    rung ? (
+      <Link
+        to={`/moves/${rung.move}`}
+        className="touch inline-flex items-center font-semibold underline decoration-2 underline-offset-4"
+      >
+        {formName(library, rung.move, rung.settings)}
+      </Link>
+    ) : (
+      <span className="quiet touch inline-flex items-center">{none}</span>
+    );
+  return (
+    <div className="min-h-dvh">
+      <PartsHeader here="ladders" />
+      <main className="mx-auto max-w-5xl px-4 py-4 md:px-6">
+        <div className="flex flex-wrap items-start gap-x-4 gap-y-1">
+          <div className="mr-auto min-w-0">
+            <p className="quiet">
+              {move.pattern} · {move.posture.work} ·{' '}
+              {move.sides === 'one'
+                ? 'one side at a time'
+                : move.sides === 'alternating'
+                  ? 'sides in turn'
+                  : 'both sides together'}
+            </p>
+            <h1 className="text-4xl leading-tight">{move.name}</h1>
+            {move.twins.length > 0 && <p className="quiet">also: {move.twins.join(', ')}</p>}
+          </div>
+          {changed && (
+            <Link to={`/yours#${changed.change.id}`} className="btn btn-sm touch">
+              {changed.change.was ? 'Changed by you: compare' : 'Yours'}
+            </Link>
+          )}
+          <Link to={`/moves/${move.id}/edit`} className="btn btn-sm touch">
+            <Pencil size={17} aria-hidden /> Edit
+          </Link>
+        </div>
+        <div className="mt-4 grid gap-x-10 gap-y-6 md:grid-cols-2">
+          <section aria-labelledby="teach">
+            <h2 id="teach" className="text-2xl">
+              Teach it
+            </h2>
+            <ul className="mt-1 list-disc pl-5 text-lg">
+              {move.cues.map((cue) => (
+                <li key={cue}>{cue}</li>
+              ))}
+            </ul>
+            <p className="mt-2">
+              <strong>{move.unit === 'hold' ? 'The hold' : 'One rep'}:</strong> {move.standard}
+            </p>
+            <p>
+              <strong>Breath:</strong> {move.breath}
+            </p>
+            {move.pace && (
+              <p>
+                <strong>Pace:</strong> {move.pace[0]} to {move.pace[2]} a minute, usually {move.pace[1]}
+                {move.tempo && `; tempo ${move.tempo}`}
+              </p>
+            )}
+            {move.needs.length > 0 && (
+              <p>
+                <strong>Needs:</strong> {move.needs.map(needWords).join(', ')}
+              </p>
+            )}
+            {move.serves && (
+              <p>
+                <strong>Readies:</strong>{' '}
+                {[
+                  ...(move.serves.as === 'pulse' ? ['the pulse'] : []),
+                  ...move.serves.joints,
+                  ...move.serves.muscles,
+                ].join(', ')}
+              </p>
+            )}
+            {move.faults.map((fault) => (
+              <p key={fault.see} className="mt-2 border-l-4 border-primary pl-3">
+                <strong>See:</strong> {fault.see}. <strong>Say:</strong> {fault.say} <strong>Else:</strong>{' '}
+                {fault.do} <span className="quiet">({LEVERS[fault.lever].easier})</span>.
+              </p>
+            ))}
+            {move.stopIf.length > 0 && (
+              <p className="mt-2">
+                <strong>Stop if</strong> {move.stopIf.join(', or ')}.
+              </p>
+            )}
+            {move.trims.length > 0 && (
+              <p className="mt-2">
+                <strong>Without another form:</strong> {move.trims.map((trim) => trim.say).join(' ')}
+              </p>
+            )}
+          </section>
+          <section aria-labelledby="rungs">
+            <h2 id="rungs" className="text-2xl">
+              Easier and harder
+            </h2>
+            {neighboursOf(library, move.id).map((n) => (
+              <div key={n.id} className="mt-2 border-x-4 border-base-content/80 px-3 py-0.5">
+                <p className="text-sm">
+                  <Link
+                    to={`/ladders/${n.id}`}
+                    className="quiet touch inline-flex items-center underline underline-offset-4"
+                  >
+                    {n.ladder}
+                  </Link>
+                </p>
+                <p>
+                  ↑ {link(n.harder, 'the top')} <span className="quiet text-sm">{n.levers.up}</span>
+                </p>
+                <p>
+                  ↓ {link(n.easier, 'the bottom')}{' '}
+                  <span className="quiet text-sm">{n.easier ? n.levers.down : ''}</span>
+                </p>
+              </div>
+            ))}
+            {move.easier && <p className="mt-2">Easier: {link({ ...move.easier, levers: [] }, '')}</p>}
+            {ways.length > 0 && (
+              <>
+                <h2 className="mt-5 text-2xl">Sideways</h2>
+                <ul>
+                  {ways.map(([avoid, word], i) => {
+                    const form = found?.[i]?.[0];
+                    return (
+                      <li key={avoid} className="flex items-center gap-3">
+                        <span className="quiet w-28 shrink-0">{word}</span>
+                        {form
+                          ? link({ move: form.move, settings: form.settings, levers: [] }, '')
+                          : found && (
+                              <span className="quiet touch inline-flex items-center">nothing near</span>
+                            )}
+                      </li>
+                    );
+                  })}
+                </ul>
+              </>
+            )}
+            <p className="mt-1 flex flex-wrap gap-2">
+              <Link to={`/find?from=${move.id}`} className="btn btn-sm touch">
+                Find another form
+              </Link>
+              <Link to={`/ladders/new?from=${move.id}`} className="btn btn-sm touch">
+                A ladder from this move
+              </Link>
+            </p>
+            <h2 className="mt-5 text-2xl">What works</h2>
+            <ul className="mt-1">
+              {Object.entries(move.muscles)
+                .sort(([, a], [, b]) => b - a)
+                .map(([muscle, share]) => (
+                  <li key={muscle} className="flex items-center gap-3">
+                    <span className="w-28 shrink-0">{muscle}</span>
+                    <span
+                      className="h-3 rounded-sm bg-[var(--lane-3)]"
+                      style={{ width: `${share * 55}%` }}
+                      aria-hidden="true"
+                    />
+                    <span className="quiet text-sm">{Math.round(share * 100)} %</span>
+                  </li>
+                ))}
+            </ul>
+          </section>
+        </div>
+        <section aria-labelledby="asks" className="mt-8">
+          <h2 id="asks" className="text-2xl">
+            What it asks
+          </h2>
+          <p>
+            Hardest in{' '}
+            {parts.map((part) => `${PART_WORD[part.key]} (${Math.round(part.points)} of 100)`).join(', ')}.{' '}
+            <span className="quiet">What isn’t listed is nothing. Limits read the high end.</span>
+          </p>
+          {surface && surface.law !== 'place' && surfaceCm !== undefined && (
+            <div className="mt-2 max-w-xl">
+              <label htmlFor={heightId}>
+                Height of the {surface.for}: <strong>{surfaceCm} cm</strong>
+                <span className="quiet">, {LAWS[surface.law as LawId].says}</span>
+              </label>
+              <input
+                id={heightId}
+                type="range"
+                className="dial-range"
+                min={surface.minCm}
+                max={surface.maxCm}
+                value={surfaceCm}
+                onChange={(event) => setHeight({ move: move.id, cm: Number(event.target.value) })}
+              />
+            </div>
+          )}
+          <table className="table table-sm mt-1 w-full text-[0.95rem]">
+            <thead>
+              <tr className="text-base-content">
+                <th scope="col">Asks</th>
+                <th scope="col">Figure</th>
+                <th scope="col">Where it comes from</th>
+              </tr>
+            </thead>
+            <tbody>
+              {figures.map((key) => (
+                <tr key={key}>
+                  <th scope="row" className="font-normal">
+                    {DEMANDS[key].says}
+                  </th>
+                  <td>{figureWords(key, demand[key])}</td>
+                  <td className="quiet">
+                    {ORIGIN[demand[key].from]}
+                    {demand[key].source ? `: ${demand[key].source}` : ''}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,389 @@
+import {
+  AVOID_IDS,
+  type Avoid,
+  breaksPromise,
+  type Ladder,
+  type Library,
+  patternOf,
+  rungDemand,
+} from '@inner-rung/core/ladder';
+import { PATTERNS, type Pattern } from '@inner-rung/core/move';
+import type { Person } from '@inner-rung/core/person';
+import { formName, type Ruler } from '@inner-rung/core/scale';
+import { plainName } from '@inner-rung/core/session';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { Waiting } from '../app/app.tsx';
+import { initials, useShelf } from '../app/data.ts';
+import { findMoves } from '../plan/move-search.ts';
+import { ServerAway } from '../start/start-screen.tsx';
+import { FlightMark, FloorMark } from '../ui/marks.tsx';
+import { PartsHeader } from './header.tsx';
+import { laneStyle, lookOf, standingOn } from './rung-look.ts';
+import { useBars } from './use-bars.ts';
+
+type Bars = ReadonlyMap<string, readonly Ruler[]>;
+
+/** All ladders at a glance: rungs, branches, where flight and the floor begin, who stands where. */
+export default function LadderWall() {
+  const { library, people, rooms, failed } = useShelf();
+  const [search, setSearch] = useSearchParams();
+  const [text, setText] = useState('');
+  const looking = useDeferredValue(text);
+  const person = people.find((p) => p.id === search.get('for')) ?? null;
+  const room = rooms.find((r) => r.id === search.get('in')) ?? rooms[0] ?? null;
+  const without = AVOID_IDS.find((avoid) => avoid === search.get('without')) ?? null;
+  const roomBars = useBars(library, person, room);
+  const bars = useMemo(() => withAvoided(library, roomBars, without), [library, roomBars, without]);
+  const found = useMemo(
+    () => (library && looking.trim() ? new Set(findMoves(library, looking, 60).map((hit) => hit.id)) : null),
+    [library, looking],
+  );
+  const groups = useMemo(
+    () => (library ? byPattern(library, found, looking) : []),
+    [library, found, looking],
+  );
+  if (failed) return <ServerAway />;
+  if (!library) return <Waiting />;
+  const choose = (key: 'for' | 'in' | 'without', value: string) => {
+    const next = new URLSearchParams(search);
+    if (value) next.set(key, value);
+    else next.delete(key);
+    setSearch(next, { replace: true });
+  };
+  const filtering = person !== null || without !== null;
+  return (
+    <div className="min-h-dvh">
+      <PartsHeader here="ladders" />
+      <main className="px-4 py-3 md:px-6">
+        <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+          <h1 className="mr-auto text-3xl">Ladders</h1>
+          <Field label="Find a move" id="wall-find">
+            <input
+              id="wall-find"
+              type="search"
+              className="input touch w-44"
+              value={text}
+              placeholder="press-up, glutes…"
+              onChange={(event) => setText(event.target.value)}
+            />
+          </Field>
+          <Choice
+            id="wall-for"
+            label="For"
+            value={person?.id ?? ''}
+            none="anybody"
+            options={people.map((p) => [p.id, p.name])}
+            onChoose={(value) => choose('for', value)}
+          />
+          <Choice
+            id="wall-where"
+            label="Where"
+            value={room?.id ?? ''}
+            options={rooms.map((r) => [r.id, r.name])}
+            onChoose={(value) => choose('in', value)}
+          />
+          <Choice
+            id="wall-without"
+            label="Without"
+            value={without ?? ''}
+            none="anything barred"
+            options={AVOID_IDS.map((avoid) => [avoid, avoid])}
+            onChoose={(value) => choose('without', value)}
+          />
+          <Link to="/ladders/new" className="btn btn-primary touch">
+            New ladder
+          </Link>
+        </div>
+        <div className="quiet mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
+          <span>
+            {[0, 1, 2, 3].map((lane) => (
+              <span
+                key={lane}
+                className="mr-0.5 inline-block h-3 w-4 border border-current align-[-0.1em]"
+                style={{ background: `var(--lane-${lane})` }}
+                aria-hidden
+              />
+            ))}{' '}
+            paler is easier
+          </span>
+          <span>
+            <FlightMark /> leaves the floor
+          </span>
+          <span>
+            <FloorMark /> down on the floor
+          </span>
+          <span>
+            <s>struck out</s> barred {person ? `for ${person.name.split(' ')[0]}` : 'here'}
+          </span>
+          <span>Small ladders beside: ways round</span>
+        </div>
+        <nav aria-label="Patterns" className="mt-1 -ml-3 flex gap-0 overflow-x-auto">
+          {groups.map(([pattern, ladders]) => (
+            <a key={pattern} href={`#${slug(pattern)}`} className="btn btn-ghost btn-sm touch shrink-0 px-3">
+              {pattern} <span className="quiet">{ladders.length}</span>
+            </a>
+          ))}
+        </nav>
+        {groups.length === 0 && (
+          <p className="mt-8 text-lg">
+            No ladder has a move like “{text}”. Try what it works, or{' '}
+            <Link to="/ladders/new" className="underline underline-offset-4">
+              build one from it
+            </Link>
+            .
+          </p>
+        )}
+        {groups.map(([pattern, ladders]) => (
+          <section
+            key={pattern}
+            id={slug(pattern)}
+            aria-labelledby={`${slug(pattern)}-name`}
+            className="mt-4"
+          >
+            <h2 id={`${slug(pattern)}-name`} className="border-b-2 border-base-300 text-2xl">
+              {pattern.charAt(0).toUpperCase() + pattern.slice(1)}
+            </h2>
+            <div className="mt-2 flex flex-wrap items-end gap-x-7 gap-y-5">
+              {ladders.map((ladder) => (
+                <Trunk
+                  key={ladder.id}
+                  ladder={ladder}
+                  library={library}
+                  bars={bars}
+                  people={people}
+                  found={found}
+                  filtering={filtering}
+                />
+              ))}
+            </div>
+          </section>
+        ))}
+      </main>
+    </div>
+  );
+}
+
+const slug = (pattern: string) => pattern.replaceAll(' ', '-');
+
+function withAvoided(library: Library | null, bars: Bars, without: Avoid | null): Bars {
+  if (!library || !without) return bars;
+  const all = new Map(bars);
+  const ruler: Ruler = { kind: 'limit', id: without, says: `without ${without}`, mayLoosen: true };
+  for (const ladder of library.ladders)
+    ladder.rungs.forEach((rung, i) => {
+      const demand = rungDemand(library, rung);
+      const key = `${ladder.id}/${i}`;
+      if (demand && breaksPromise(without, demand)) all.set(key, [ruler, ...(bars.get(key) ?? [])]);
+    });
+  return all;
+}
+
+function byPattern(
+  library: Library,
+  found: ReadonlySet<string> | null,
+  text: string,
+): (readonly [Pattern, Ladder[]])[] {
+  const plain = plainName(text);
+  const ranks = found && new Map([...found].map((id, rank) => [id, rank]));
+  /** How near a ladder is to what was looked for: the rank of its best move, its branches' counted too. */
+  const rankOf = (ladder: Ladder) => {
+    if (!ranks || plainName(ladder.name).includes(plain)) return 0;
+    const family = [ladder, ...library.ladders.filter((l) => l.branchOf.includes(ladder.id))];
+    return Math.min(
+      ...family.flatMap((l) => l.rungs.map((rung) => ranks.get(rung.move) ?? Number.POSITIVE_INFINITY)),
+    );
+  };
+  const groups = new Map<Pattern, { ladder: Ladder; rank: number }[]>();
+  for (const ladder of library.ladders) {
+    if (ladder.branchOf.length > 0) continue;
+    const rank = rankOf(ladder);
+    if (rank === Number.POSITIVE_INFINITY) continue;
+    const pattern = patternOf(library, ladder);
+    groups.set(pattern, [...(groups.get(pattern) ?? []), { ladder, rank }]);
+  }
+  const branches = (ladder: Ladder) => library.ladders.filter((l) => l.branchOf.includes(ladder.id)).length;
+  const bottom = (ladder: Ladder) => lookOf(library, ladder.rungs[0]!).points;
+  const ordered = PATTERNS.flatMap((pattern) => {
+    const inIt = groups.get(pattern);
+    // The ladder with most ways round is the one most people stand on.
+    inIt?.sort(
+      (a, b) =>
+        a.rank - b.rank ||
+        branches(b.ladder) - branches(a.ladder) ||
+        bottom(a.ladder) - bottom(b.ladder) ||
+        (a.ladder.name < b.ladder.name ? -1 : 1),
+    );
+    return inIt ? [{ pattern, ladders: inIt.map(({ ladder }) => ladder), rank: inIt[0]!.rank }] : [];
+  });
+  // Looking for something, its pattern stands first; otherwise the patterns keep their usual order.
+  return ordered.sort((a, b) => a.rank - b.rank).map(({ pattern, ladders }) => [pattern, ladders] as const);
+}
+
+function Field(props: { label: string; id: string; children: React.ReactNode }) {
+  return (
+    <div>
+      <label htmlFor={props.id} className="quiet block text-sm">
+        {props.label}
+      </label>
+      {props.children}
+    </div>
+  );
+}
+
+function Choice(props: {
+  id: string;
+  label: string;
+  value: string;
+  none?: string;
+  options: readonly (readonly [string, string])[];
+  onChoose: (value: string) => void;
+}) {
+  return (
+    <Field label={props.label} id={props.id}>
+      <select
+        id={props.id}
+        className="select touch w-44"
+        value={props.value}
+        onChange={(event) => props.onChoose(event.target.value)}
+      >
+        {props.none && <option value="">{props.none}</option>}
+        {props.options.map(([value, name]) => (
+          <option key={value} value={value}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </Field>
+  );
+}
+
+interface ColumnProps {
+  readonly ladder: Ladder;
+  readonly library: Library;
+  readonly bars: Bars;
+  readonly people: readonly Person[];
+  readonly found: ReadonlySet<string> | null;
+  readonly filtering: boolean;
+}
+
+/** A trunk with its rungs by name, and its branches as small ladders beside it. */
+const Trunk = memo(function Trunk(props: ColumnProps) {
+  const { ladder, library, bars } = props;
+  const branches = library.ladders.filter((l) => l.branchOf.includes(ladder.id));
+  return (
+    <article
+      aria-labelledby={`ladder-${ladder.id}`}
+      className="[contain-intrinsic-size:auto_20rem] [content-visibility:auto]"
+    >
+      <div className="flex items-end gap-2">
+        <ol
+          reversed
+          className="w-60 border-x-4 border-base-content/80"
+          aria-label={`${ladder.name}, top rung first`}
+        >
+          {ladder.rungs
+            .map((rung, i) => ({ rung, i }))
+            .reverse()
+            .map(({ rung, i }) => {
+              const look = lookOf(library, rung);
+              const by = bars.get(`${ladder.id}/${i}`) ?? [];
+              const here = standingOn(props.people, ladder.id, rung);
+              const barred = by.length > 0;
+              return (
+                <li key={`${rung.move}/${rung.settings?.surfaceCm ?? ''}`}>
+                  <Link
+                    to={`/moves/${rung.move}`}
+                    title={by.map((b) => b.says).join('; ') || undefined}
+                    style={barred ? undefined : laneStyle(look.lane)}
+                    className={`touch flex items-center gap-1.5 border-y border-base-content/50 px-2 py-0.5 text-[0.92rem] leading-tight hover:underline ${barred ? 'barred' : ''} ${props.found?.has(rung.move) ? 'outline-2 -outline-offset-2 outline-primary' : ''}`}
+                  >
+                    <span
+                      className={`min-w-0 flex-1 ${barred ? 'quiet line-through decoration-2' : 'font-semibold'}`}
+                    >
+                      {formName(library, rung.move, rung.settings)}
+                      {barred && <span className="sr-only">, barred: {by[0]!.says}</span>}
+                    </span>
+                    {look.flies && <FlightMark />}
+                    {look.floor && <FloorMark />}
+                    {here.map((p) => (
+                      <span
+                        key={p.id}
+                        title={`${p.name} owns this rung`}
+                        className="display grid h-6 w-6 shrink-0 place-items-center rounded-full bg-[var(--line)] text-[0.65rem] text-base-100"
+                      >
+                        {initials(p.name)}
+                      </span>
+                    ))}
+                  </Link>
+                </li>
+              );
+            })}
+        </ol>
+        {branches.map((branch) => (
+          <Miniature
+            key={branch.id}
+            branch={branch}
+            library={library}
+            bars={bars}
+            filtering={props.filtering}
+          />
+        ))}
+      </div>
+      <h3 id={`ladder-${ladder.id}`} className="mt-1 text-lg leading-tight">
+        <Link
+          to={`/ladders/${ladder.id}`}
+          className="touch inline-flex items-center underline decoration-2 underline-offset-4"
+        >
+          {ladder.name}
+        </Link>
+      </h3>
+    </article>
+  );
+});
+
+function Miniature(props: { branch: Ladder; library: Library; bars: Bars; filtering: boolean }) {
+  const { branch, library, bars } = props;
+  const barred = branch.rungs.map((_, i) => (bars.get(`${branch.id}/${i}`) ?? []).length > 0);
+  const open = barred.filter((b) => !b).length;
+  const name = branch.avoids ? `without ${branch.avoids}` : branch.name;
+  return (
+    <Link
+      to={`/ladders/${branch.id}`}
+      title={`${branch.name}: ${name}`}
+      aria-label={`${branch.name}, ${name}, ${open} of ${branch.rungs.length} rungs open`}
+      className="touch flex w-11 flex-col justify-end"
+    >
+      <span className="mx-auto block w-6 border-x-2 border-base-content/70">
+        {[...branch.rungs].reverse().map((rung, k) => {
+          const i = branch.rungs.length - 1 - k;
+          return (
+            <span
+              key={`${rung.move}/${rung.settings?.surfaceCm ?? ''}`}
+              className={`block h-3.5 border-y border-base-content/50 ${barred[i] ? 'barred' : ''}`}
+              style={barred[i] ? undefined : laneStyle(lookOf(library, rung).lane)}
+            />
+          );
+        })}
+      </span>
+      <span className="quiet mt-0.5 block text-center text-xs leading-[1.05]">
+        {SHORT[branch.avoids ?? ''] ?? 'other'}
+      </span>
+    </Link>
+  );
+}
+
+/** What a branch avoids, in a word or two under its small ladder. */
+const SHORT: Partial<Record<Avoid | '', string>> = {
+  'leaving the floor': 'feet down',
+  'weight through the wrists': 'no wrists',
+  'getting down to the floor': 'no floor',
+  'standing and the floor': 'seated',
+  'a bent-back wrist under load': 'straight wrist',
+  kneeling: 'off knees',
+  'arms behind the body': 'arms ahead',
+  'arms overhead': 'arms low',
+  gripping: 'no grip',
+  'bending the back': 'long back',
+  'a deep knee bend': 'small bend',
+};

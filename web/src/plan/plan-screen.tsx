@@ -1,0 +1,520 @@
+import { FORMATS } from '@inner-rung/core/clock';
+import { CONDITIONS, effortOn, LEVELS, outlookOf } from '@inner-rung/core/person';
+import { check } from '@inner-rung/core/scale';
+import type { Plan } from '@inner-rung/core/session';
+import { ClipboardPaste, Keyboard, List, Moon, Printer, Redo2, Sun, Undo2 } from 'lucide-react';
+import { useEffect, useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useStore } from 'react-redux';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Waiting } from '../app/app.tsx';
+import { initials, useShelf } from '../app/data.ts';
+import { ServerAway } from '../start/start-screen.tsx';
+import type { Stored } from '../store/api.ts';
+import { useApp, useSend } from '../store/index.ts';
+import { planEvents, planHistory } from '../store/plan-slice.ts';
+import { openPlan } from '../store/sync.ts';
+import { letterKeysSet, stationPicked, themeChosen, viewChosen } from '../store/view-slice.ts';
+import { Mark } from '../ui/marks.tsx';
+import { ClockBar } from './clock-bar.tsx';
+import { DialSet } from './dials.tsx';
+import { Floor } from './floor.tsx';
+import { KeysDialog } from './keys.tsx';
+import { MovePicker } from './move-picker.tsx';
+import { PasteDialog } from './paste.tsx';
+import { PhoneList } from './phone-list.tsx';
+import { Ribbon } from './ribbon.tsx';
+import { ElsewhereBanner, SaveState } from './save-state.tsx';
+import { Sheet } from './sheet.tsx';
+import { StationPanel } from './station-panel.tsx';
+import { today, useScaled } from './use-scaled.ts';
+
+/** Opens the plan of the address in the store, once. */
+function useOpenPlan(id: string): { plan: Plan | null; missing: 'gone' | 'away' | null } {
+  const store = useStore();
+  const plan = useApp((state) => state.plan.present);
+  const [missing, setMissing] = useState<'gone' | 'away' | null>(null);
+  useEffect(() => {
+    setMissing(null);
+    if ((store.getState() as { plan: { present: Plan | null } }).plan.present?.id === id) return;
+    let dropped = false;
+    fetch(`/api/plans/${encodeURIComponent(id)}`)
+      .then(async (response) => {
+        if (dropped) return;
+        if (!response.ok) return setMissing(response.status >= 500 ? 'away' : 'gone');
+        const stored = (await response.json()) as Stored<Plan>;
+        openPlan(store, stored.body, stored.revision);
+      })
+      .catch(() => {
+        if (!dropped) setMissing('away');
+      });
+    return () => {
+      dropped = true;
+    };
+  }, [id, store]);
+  return { plan: plan?.id === id ? plan : null, missing };
+}
+
+type Open = 'move' | 'add' | 'paste' | 'keys' | null;
+
+export function PlanScreen() {
+  const { id = '' } = useParams();
+  const navigate = useNavigate();
+  const send = useSend();
+  const { library, people, rooms, failed } = useShelf();
+  const { plan, missing } = useOpenPlan(id);
+  const view = useApp((state) => state.view);
+  const canUndo = useApp((state) => state.plan.past.length > 0);
+  const canRedo = useApp((state) => state.plan.future.length > 0);
+  const [search, setSearch] = useSearchParams();
+  const [open, setOpen] = useState<Open>(null);
+  const [lanes, setLanes] = useState(false);
+  const [panel, setPanel] = useState<'floor' | 'dials' | 'station'>('floor');
+  const person = people.find((p) => p.id === plan?.person) ?? null;
+  const room = rooms.find((r) => r.id === plan?.room) ?? null;
+  const picture = useScaled(plan, library, person, room);
+
+  const count = plan?.block.stations.length ?? 0;
+  const asked = Number(search.get('station') ?? Number.NaN) - 1;
+  const station = Math.max(0, Math.min(count - 1, Number.isInteger(asked) ? asked : view.station));
+  const pick = (to: number) => {
+    const next = Math.max(0, Math.min(count - 1, to));
+    send(stationPicked(next));
+    setSearch({ station: String(next + 1) }, { replace: true });
+  };
+  const pickOnPhone = (to: number) => {
+    pick(to);
+    setPanel('station');
+  };
+
+  const undo = () => canUndo && send(planHistory.undo());
+  const redo = () => canRedo && send(planHistory.redo());
+  const dial = (name: string) => document.querySelector<HTMLInputElement>(`[data-dial="${name}"]`)?.focus();
+  // Letters work wherever nothing is being typed: on a dial or a name as much as on the page.
+  const letters = {
+    enabled: view.letterKeys && open === null,
+    enableOnFormTags: ['input'] as const,
+    ignoreEventWhen: (event: KeyboardEvent) =>
+      event.target instanceof HTMLInputElement && !['radio', 'range', 'checkbox'].includes(event.target.type),
+  };
+  const always = { preventDefault: true, enableOnFormTags: true, enabled: open === null } as const;
+  useHotkeys('mod+z', undo, always, [canUndo]);
+  useHotkeys('mod+shift+z, mod+y', redo, always, [canRedo]);
+  useHotkeys('left', () => pick(station - 1), { enabled: open === null }, [station, count]);
+  useHotkeys('right', () => pick(station + 1), { enabled: open === null }, [station, count]);
+  const shift = (by: -1 | 1) => {
+    if (station + by < 0 || station + by >= count) return;
+    send(planEvents.stationShifted({ station, by }));
+    pick(station + by);
+  };
+  useHotkeys('shift+left', () => shift(-1), { enabled: open === null }, [station, count]);
+  useHotkeys('shift+right', () => shift(1), { enabled: open === null }, [station, count]);
+  useHotkeys('m', () => setOpen('move'), { ...letters, preventDefault: true });
+  useHotkeys('a', () => setOpen('add'), { ...letters, preventDefault: true });
+  useHotkeys('p', () => setOpen('paste'), { ...letters, preventDefault: true });
+  useHotkeys('v', () => send(viewChosen(view.shows === 'floor' ? 'sheet' : 'floor')), letters, [view.shows]);
+  useHotkeys('l', () => setLanes((now) => !now), letters);
+  useHotkeys('t', () => send(themeChosen(view.theme === 'paper' ? 'hall' : 'paper')), letters, [view.theme]);
+  useHotkeys('c', () => void navigate(`/plan/${id}/card`), letters, [id]);
+  useHotkeys('i', () => dial('impact'), letters);
+  useHotkeys('e', () => dial('effort'), letters);
+  useHotkeys('b', () => dial('ability'), letters);
+  useHotkeys(
+    'w',
+    () => document.getElementById('who')?.querySelector<HTMLInputElement>('input:checked')?.focus(),
+    letters,
+  );
+  useHotkeys('*', (event) => event.key === '?' && setOpen('keys'), letters);
+
+  const whoIs = plan?.person;
+  const laidOut = picture !== null;
+  useEffect(() => {
+    if (whoIs !== undefined && laidOut)
+      document
+        .querySelector('#who input:checked')
+        ?.closest('label')
+        ?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  }, [whoIs, laidOut]);
+
+  const findings = useMemo(
+    () =>
+      picture && library
+        ? check({ library, block: picture.plan.block, version: picture.version, sums: picture.sums })
+        : [],
+    [picture, library],
+  );
+
+  if (failed || missing === 'away') return <ServerAway />;
+  if (missing === 'gone')
+    return (
+      <main className="grid min-h-dvh place-items-center p-6 text-center">
+        <div>
+          <h1 className="text-3xl">No such circuit</h1>
+          <p className="quiet mt-2">It may have been deleted, or set aside because it could not be read.</p>
+          <Link to="/circuits" className="btn btn-primary mt-4">
+            See your circuits
+          </Link>
+        </div>
+      </main>
+    );
+  if (!plan || !library || !picture || picture.plan.id !== plan.id) return <Waiting />;
+
+  const who = person?.name ?? 'Lane';
+  const firstName = person?.name.split(' ')[0] ?? 'Lane';
+  const token = person ? initials(person.name) : 'L';
+  const { sums } = picture;
+  const safeStation = Math.min(station, picture.plan.block.stations.length - 1);
+  const wear = (on: boolean) => `btn btn-sm touch ${on ? 'btn-neutral' : 'btn-ghost'}`;
+
+  return (
+    <div className="flex min-h-dvh flex-col lg:h-dvh">
+      <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-base-300 px-3 py-1.5">
+        <Link to="/circuits" aria-label="Inner Rung: all circuits" className="touch grid place-items-center">
+          <Mark />
+        </Link>
+        <h1 className="sr-only">{plan.title}</h1>
+        <label className="min-w-0 flex-1">
+          <span className="sr-only">Title of the circuit</span>
+          <input
+            className="display w-full min-w-0 rounded bg-transparent px-1 text-xl hover:bg-base-200 md:text-2xl"
+            value={plan.title}
+            maxLength={120}
+            onChange={(event) => {
+              if (event.target.value.trim()) send(planEvents.titleChanged(event.target.value));
+            }}
+          />
+        </label>
+        <SaveState />
+        <div className="flex items-center">
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm touch"
+            onClick={undo}
+            disabled={!canUndo}
+            aria-label="Undo"
+          >
+            <Undo2 aria-hidden />
+          </button>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm touch"
+            onClick={redo}
+            disabled={!canRedo}
+            aria-label="Redo"
+          >
+            <Redo2 aria-hidden />
+          </button>
+          <button type="button" className="btn btn-ghost btn-sm touch" onClick={() => setOpen('paste')}>
+            <ClipboardPaste aria-hidden />
+            <span className="hidden xl:inline">Paste</span>
+            <span className="sr-only xl:hidden">Paste a circuit</span>
+          </button>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm touch"
+            onClick={() => send(themeChosen(view.theme === 'paper' ? 'hall' : 'paper'))}
+            aria-label={view.theme === 'paper' ? 'Dark, for the hall' : 'Light, for planning'}
+          >
+            {view.theme === 'paper' ? <Moon aria-hidden /> : <Sun aria-hidden />}
+          </button>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm touch hidden md:inline-flex"
+            onClick={() => setOpen('keys')}
+            aria-label="Keys"
+          >
+            <Keyboard aria-hidden />
+          </button>
+          <Link to={`/plan/${id}/card`} className="btn btn-primary btn-sm touch ml-1">
+            <Printer size={18} aria-hidden /> Card
+          </Link>
+        </div>
+      </header>
+      <ElsewhereBanner onCopied={(copy) => void navigate(`/plan/${copy}`)} />
+
+      <section
+        aria-label="For whom"
+        className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b-2 border-base-300 px-3 py-2"
+      >
+        <fieldset id="who" className="contents">
+          <div className="flex max-w-full min-w-0 gap-1.5 overflow-x-auto p-0.5">
+            <legend className="sr-only">Who it is for</legend>
+            {[null, ...people].map((p) => {
+              const on = plan.person === (p?.id ?? null);
+              return (
+                <label
+                  key={p?.id ?? 'lane'}
+                  className={`touch relative flex shrink-0 cursor-pointer items-center gap-2 rounded-full border-2 py-0.5 pr-3 pl-0.5 has-focus-visible:outline-3 has-focus-visible:outline-primary ${on ? 'border-base-content bg-base-content text-base-100' : 'border-base-300'}`}
+                  title={
+                    p
+                      ? p.conditions.map((c) => CONDITIONS[c.id].name).join(', ') || p.kind
+                      : 'A level with nobody behind it'
+                  }
+                >
+                  <input
+                    type="radio"
+                    name="who"
+                    className="sr-only"
+                    checked={on}
+                    onChange={() => send(planEvents.personPicked(p?.id ?? null))}
+                  />
+                  <span
+                    className={`display grid h-9 w-9 place-items-center rounded-full text-sm ${on ? 'bg-primary text-primary-content' : 'bg-base-200'}`}
+                    aria-hidden
+                  >
+                    {p ? initials(p.name) : 'L'}
+                  </span>
+                  <span className="text-[0.95rem] whitespace-nowrap">
+                    {p ? p.name.split(' ')[0] : 'A lane'}
+                  </span>
+                </label>
+              );
+            })}
+          </div>
+        </fieldset>
+        <label className="flex min-w-0 items-center gap-2">
+          <span className="quiet text-sm">Where</span>
+          <select
+            className="select touch min-w-0"
+            value={plan.room ?? ''}
+            onChange={(event) => send(planEvents.roomPicked(event.target.value))}
+          >
+            {!room && <option value="">a floor and a wall</option>}
+            {rooms.map((r) => (
+              <option key={r.id} value={r.id}>
+                {r.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </section>
+
+      <main className="grid min-h-0 flex-1 grid-cols-1 pb-20 lg:grid-cols-[13.5rem_minmax(0,1fr)_22.5rem] lg:pb-0">
+        <section
+          aria-label="Dials and clock"
+          className={`${panel === 'dials' ? 'block' : 'hidden'} border-base-300 p-4 lg:block lg:overflow-auto lg:border-r-2`}
+        >
+          <DialSet
+            dials={plan.dials}
+            person={person !== null}
+            onTurn={(turn) => send(planEvents.dialTurned(turn))}
+          />
+          <hr className="my-4 border-t-2 border-base-300" />
+          <ClockBar
+            format={plan.block.format}
+            onChange={(format) => send(planEvents.formatChanged(format))}
+          />
+        </section>
+
+        <div className={`${panel === 'floor' ? 'flex' : 'hidden'} min-h-0 min-w-0 flex-col lg:flex`}>
+          <div className="flex items-center gap-1 px-3 pt-2">
+            <button
+              type="button"
+              className={wear(view.shows === 'floor')}
+              aria-pressed={view.shows === 'floor'}
+              onClick={() => send(viewChosen('floor'))}
+            >
+              Floor
+            </button>
+            <button
+              type="button"
+              className={wear(view.shows === 'sheet')}
+              aria-pressed={view.shows === 'sheet'}
+              onClick={() => send(viewChosen('sheet'))}
+            >
+              <List size={17} aria-hidden /> Sheet
+            </button>
+            {view.shows === 'sheet' && (
+              <button
+                type="button"
+                className={wear(lanes)}
+                aria-pressed={lanes}
+                onClick={() => setLanes(!lanes)}
+              >
+                Lanes
+              </button>
+            )}
+            <p className="quiet ml-auto text-right text-sm leading-tight">
+              {sums.metLo.toFixed(1)}–{sums.metHi.toFixed(1)} MET
+              {sums.kcal && ` · ${Math.round(sums.kcal.lo / 5) * 5}–${Math.round(sums.kcal.hi / 5) * 5} kcal`}{' '}
+              ·{' '}
+              {sums.hardLandings + sums.lightLandings === 0
+                ? 'no landings'
+                : `${sums.lightLandings} light${sums.hardLandings > 0 ? `, ${sums.hardLandings} hard` : ''} landings`}{' '}
+              · {sums.floorChanges === 0 ? 'stays off the floor' : `down and up ${sums.floorChanges}×`}
+            </p>
+          </div>
+          {view.shows === 'floor' ? (
+            <>
+              <div className="hidden min-h-0 flex-1 px-1 md:block">
+                <Floor
+                  picture={picture}
+                  library={library}
+                  who={who}
+                  formatWords={FORMATS.intervals.words(picture.plan.block.format)}
+                  station={safeStation}
+                  onStation={pick}
+                  compact={false}
+                />
+              </div>
+              <div className="px-1 md:hidden">
+                <Floor
+                  picture={picture}
+                  library={library}
+                  who={who}
+                  formatWords={FORMATS.intervals.words(picture.plan.block.format)}
+                  station={safeStation}
+                  onStation={pickOnPhone}
+                  compact
+                />
+                <PhoneList picture={picture} library={library} onStation={pickOnPhone} />
+              </div>
+            </>
+          ) : (
+            <div className="min-h-0 flex-1 px-2">
+              <Sheet
+                picture={picture}
+                library={library}
+                who={firstName}
+                lanes={lanes}
+                station={safeStation}
+                onStation={pick}
+              />
+            </div>
+          )}
+          {view.shows === 'floor' && (
+            <p className="hidden flex-wrap justify-center gap-x-4 px-3 text-sm md:flex">
+              <span className="quiet">Inside out</span>
+              {LEVELS.map((level, lane) => (
+                <span key={level.id} title={level.says}>
+                  <span
+                    className="mr-1.5 inline-block h-3 w-5 rounded-sm border border-current align-[-0.1em]"
+                    style={{ background: `var(--lane-${lane})` }}
+                    aria-hidden
+                  />
+                  {level.name}
+                </span>
+              ))}
+              <span className="quiet">┄ as written</span>
+            </p>
+          )}
+          {findings.length > 0 && (
+            <ul className="grid gap-1 px-4 py-1" aria-label="Worth a look">
+              {findings.slice(0, 2).map((finding) => (
+                <li key={finding.check} className="flex items-center gap-3 text-[0.95rem]">
+                  <span aria-hidden className="display text-primary">
+                    !
+                  </span>
+                  <span className="min-w-0 flex-1">{finding.says}</span>
+                  {finding.fix && (
+                    <button
+                      type="button"
+                      className="btn btn-sm touch"
+                      onClick={() =>
+                        send(planEvents.formatChanged({ restSeconds: finding.fix!.restSeconds }))
+                      }
+                    >
+                      {finding.fix.label}
+                    </button>
+                  )}
+                </li>
+              ))}
+            </ul>
+          )}
+          <div className="border-t-2 border-base-300 px-3 pt-2 pb-2">
+            <Ribbon picture={picture} library={library} station={safeStation} onStation={pick} />
+          </div>
+        </div>
+
+        <aside
+          aria-label="The chosen station"
+          className={`${panel === 'station' ? 'block' : 'hidden'} min-h-0 border-base-300 p-4 lg:block lg:overflow-auto lg:border-l-2`}
+        >
+          {person && (
+            <p className="quiet mb-3 border-b-2 border-base-300 pb-2 text-sm">
+              <strong className="text-base-content">{person.name}</strong>, up to{' '}
+              {effortOn(outlookOf(person, today()))} of 10
+              {person.conditions.length > 0 &&
+                ` · ${person.conditions.map((c) => CONDITIONS[c.id].name.toLowerCase()).join(' · ')}`}
+            </p>
+          )}
+          <StationPanel
+            picture={picture}
+            library={library}
+            station={safeStation}
+            who={firstName}
+            initials={token}
+            onChangeMove={() => setOpen('move')}
+            onAdd={() => setOpen('add')}
+            onRemove={() => {
+              send(planEvents.stationRemoved(safeStation));
+              pick(Math.max(0, safeStation - 1));
+            }}
+            onShift={shift}
+            onPick={(move, settings) =>
+              send(planEvents.moveChosen({ station: safeStation, move, ...(settings ? { settings } : {}) }))
+            }
+            onSides={(sides) => send(planEvents.sidesChanged({ station: safeStation, sides }))}
+          />
+        </aside>
+      </main>
+
+      <nav
+        className="no-print fixed inset-x-0 bottom-0 z-10 grid grid-cols-3 border-t-2 border-base-300 bg-base-100 lg:hidden"
+        aria-label="Parts of the plan"
+      >
+        {(
+          [
+            ['floor', 'Floor'],
+            ['station', 'Station'],
+            ['dials', 'Dials'],
+          ] as const
+        ).map(([part, label]) => (
+          <button
+            key={part}
+            type="button"
+            aria-pressed={panel === part}
+            className={`display h-16 text-lg ${panel === part ? 'bg-base-content text-base-100' : ''}`}
+            onClick={() => setPanel(part)}
+          >
+            {label}
+          </button>
+        ))}
+      </nav>
+
+      {(open === 'move' || open === 'add') && (
+        <MovePicker
+          library={library}
+          title={open === 'add' ? 'Add a station' : `Station ${safeStation + 1}: change the move`}
+          onClose={() => setOpen(null)}
+          onPick={(move) => {
+            if (open === 'add') {
+              send(planEvents.stationAdded({ after: count === 0 ? -1 : safeStation, move }));
+              pick(safeStation + 1);
+            } else send(planEvents.moveChosen({ station: safeStation, move }));
+            setOpen(null);
+          }}
+        />
+      )}
+      {open === 'paste' && (
+        <PasteDialog
+          library={library}
+          format={plan.block.format}
+          onClose={() => setOpen(null)}
+          onUse={(circuit) => {
+            send(planEvents.circuitPasted(circuit));
+            pick(0);
+            setOpen(null);
+          }}
+        />
+      )}
+      {open === 'keys' && (
+        <KeysDialog
+          on={view.letterKeys}
+          onToggle={(on) => send(letterKeysSet(on))}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,104 @@
+import type { Library } from '@inner-rung/core/ladder';
+import { LEVELS } from '@inner-rung/core/person';
+import { doseWords, formName, keptWords, paceWords, sayReason, type Use } from '@inner-rung/core/scale';
+import type { Picture } from './use-scaled.ts';
+
+/** The same content as the floor, as a table: stations down; as written, the person, why, and the lanes across. */
+export function Sheet(props: {
+  picture: Picture;
+  library: Library;
+  who: string;
+  lanes: boolean;
+  station: number;
+  onStation: (station: number) => void;
+}) {
+  const { picture, library } = props;
+  const { version, plan } = picture;
+  const work = plan.block.format.workSeconds;
+  const cell = (use: Use | null | undefined, station: number) => {
+    if (!use) return <span className="quiet">easy movement</span>;
+    const move = library.move(use.move);
+    const swaps = plan.block.stations[station]?.sides === 'swap at half';
+    return (
+      <>
+        <span className="font-semibold">{formName(library, use.move, use.settings)}</span>
+        <span className="quiet block text-sm">
+          {move ? doseWords(use, work, move.sides, swaps) : ''}
+          {use.pace && !props.lanes ? ` · ${paceWords(use)}` : ''}
+        </span>
+      </>
+    );
+  };
+  return (
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling table must be reachable by keyboard
+    <section className="h-full overflow-auto" tabIndex={0} aria-label="The circuit as a table">
+      <table
+        className={`table table-pin-rows w-full ${props.lanes ? 'table-fixed table-sm text-[0.9rem] min-w-[38rem]' : 'text-[0.95rem]'}`}
+      >
+        <thead>
+          <tr className="display text-base text-base-content">
+            <th scope="col" className="w-12">
+              <span className="sr-only">Station</span>
+            </th>
+            <th scope="col">As written</th>
+            {props.lanes ? (
+              LEVELS.map((level, lane) => (
+                <th key={level.id} scope="col" className="text-sm leading-tight whitespace-normal">
+                  <span
+                    className="mr-2 inline-block h-3 w-5 border border-current align-middle"
+                    style={{ background: `var(--lane-${lane})` }}
+                    aria-hidden
+                  />
+                  {level.name}
+                </th>
+              ))
+            ) : (
+              <>
+                <th scope="col">{props.who}</th>
+                <th scope="col">Why</th>
+                <th scope="col">Kept</th>
+                <th scope="col" className="text-right">
+                  Effort, MET
+                </th>
+              </>
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {plan.block.stations.map((station, i) => {
+            const use = version.uses[i] ?? null;
+            const original = version.original[i] ?? null;
+            const reason = version.reasons.find((r) => r.station === i);
+            return (
+              <tr key={station.id} className={i === props.station ? 'bg-base-200' : ''}>
+                <th scope="row">
+                  <button
+                    type="button"
+                    className="display touch w-full text-lg underline decoration-2 underline-offset-4"
+                    aria-label={`Station ${i + 1}, open`}
+                    onClick={() => props.onStation(i)}
+                  >
+                    {i + 1}
+                  </button>
+                </th>
+                <td>{original ? formName(library, original.move) : station.move}</td>
+                {props.lanes ? (
+                  picture.lanes.map((lane, k) => <td key={LEVELS[k]!.id}>{cell(lane.uses[i], i)}</td>)
+                ) : (
+                  <>
+                    <td>{reason ? cell(use, i) : <span className="quiet">as written</span>}</td>
+                    <td className="max-w-sm">{reason ? sayReason(library, original, reason) : ''}</td>
+                    <td>{reason ? keptWords(reason) : ''}</td>
+                    <td className="text-right whitespace-nowrap">
+                      {use ? `${use.metLo.toFixed(1)}–${use.metHi.toFixed(1)}` : '–'}
+                    </td>
+                  </>
+                )}
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,157 @@
+import type { Library } from '@inner-rung/core/ladder';
+import type { Settings } from '@inner-rung/core/move';
+import {
+  doseWords,
+  formName,
+  keptWords,
+  lostWords,
+  paceWords,
+  sayNearMiss,
+  sayReason,
+} from '@inner-rung/core/scale';
+import { ArrowDown, ArrowUp, Plus, Search, Trash2 } from 'lucide-react';
+import { Link } from 'react-router';
+import { ladderFor, Upright } from './upright.tsx';
+import type { Picture } from './use-scaled.ts';
+
+/** One station: what this person does and why, the trainer's move, and the ladder both stand on. */
+export function StationPanel(props: {
+  picture: Picture;
+  library: Library;
+  station: number;
+  who: string;
+  initials: string;
+  onChangeMove: () => void;
+  onAdd: () => void;
+  onRemove: () => void;
+  onShift: (by: -1 | 1) => void;
+  onPick: (move: string, settings: Settings | undefined) => void;
+  onSides: (sides: 'swap at half' | 'two slots') => void;
+}) {
+  const { picture, library, station } = props;
+  const planned = picture.plan.block.stations[station];
+  if (!planned)
+    return (
+      <section className="p-4" aria-label="Station">
+        <p>No stations yet.</p>
+        <button type="button" className="btn btn-primary mt-2" onClick={props.onAdd}>
+          Add a station
+        </button>
+      </section>
+    );
+  const use = picture.version.uses[station] ?? null;
+  const original = picture.version.original[station] ?? null;
+  const reason = picture.version.reasons.find((r) => r.station === station);
+  const move = use ? library.move(use.move) : undefined;
+  const ladder = ladderFor(library, planned.move, use);
+  const lost = original && use ? lostWords(library, original, use) : [];
+  const oneSided = library.move(planned.move)?.sides === 'one';
+  const swaps = planned.sides === 'swap at half';
+  return (
+    <section className="min-w-0" aria-label={`Station ${station + 1}`}>
+      <div className="flex items-start justify-between gap-2">
+        <h2 className="text-[1.55rem] leading-[1.1]">
+          <span className="text-primary">{station + 1}</span>{' '}
+          {use ? formName(library, use.move, use.settings) : 'Easy movement'}
+        </h2>
+      </div>
+      {use && move && (
+        <p className="mt-1 text-[1.02rem]">
+          {doseWords(use, picture.plan.block.format.workSeconds, move.sides, swaps)}
+          {use.pace !== null && <span className="quiet"> · {paceWords(use)}</span>}
+          <span className="quiet">
+            {' '}
+            · {use.metLo.toFixed(1)}–{use.metHi.toFixed(1)} MET
+          </span>
+        </p>
+      )}
+      <div className="mt-2 border-l-4 border-primary pl-3" aria-live="polite">
+        {reason ? (
+          <>
+            <p data-reason>{sayReason(library, original, reason)}</p>
+            <p className="quiet mt-1 text-sm">
+              Keeps {keptWords(reason)}.{lost.length > 0 ? ` Spares ${lost.join(', ')}.` : ''}
+            </p>
+            {reason.nearMiss && <p className="quiet mt-1 text-sm">{sayNearMiss(library, reason)}</p>}
+          </>
+        ) : (
+          <p data-reason>{props.who === 'Lane' ? 'As written.' : `${props.who} does this as written.`}</p>
+        )}
+      </div>
+      {move && (
+        <p className="mt-2 text-sm">
+          <span className="font-semibold">Say:</span> {move.cues.join('. ')}.{' '}
+          <Link to={`/moves/${move.id}`} className="underline underline-offset-4">
+            All about it
+          </Link>
+        </p>
+      )}
+      <div className="mt-3 flex flex-wrap items-center gap-1">
+        <button type="button" className="btn btn-sm touch" onClick={props.onChangeMove}>
+          <Search size={17} aria-hidden /> Change move
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm touch"
+          onClick={props.onAdd}
+          aria-label="Add a station after this one"
+        >
+          <Plus size={17} aria-hidden />
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm touch"
+          onClick={() => props.onShift(-1)}
+          disabled={station === 0}
+          aria-label="Move this station earlier"
+        >
+          <ArrowUp size={17} aria-hidden />
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm touch"
+          onClick={() => props.onShift(1)}
+          disabled={station >= picture.plan.block.stations.length - 1}
+          aria-label="Move this station later"
+        >
+          <ArrowDown size={17} aria-hidden />
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm touch"
+          onClick={props.onRemove}
+          aria-label="Take this station out"
+        >
+          <Trash2 size={17} aria-hidden />
+        </button>
+      </div>
+      {oneSided && (
+        <label className="mt-2 flex items-center gap-2 text-sm">
+          Sides
+          <select
+            className="select select-sm"
+            value={planned.sides}
+            onChange={(event) => props.onSides(event.target.value as 'swap at half' | 'two slots')}
+          >
+            <option value="swap at half">swap at half time</option>
+            <option value="two slots">a slot for each side</option>
+          </select>
+        </label>
+      )}
+      {ladder && (
+        <div className="mt-3">
+          <h3 className="mb-1 text-lg">{ladder.name}</h3>
+          <Upright
+            ladder={ladder}
+            library={library}
+            picture={picture}
+            station={station}
+            initials={props.initials}
+            onPick={props.onPick}
+          />
+          <p className="quiet mt-1 text-xs">Choose a rung to write it into the circuit.</p>
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,106 @@
+import type { Library } from '@inner-rung/core/ladder';
+import { floorSeconds, type LevelIndex, type Person } from '@inner-rung/core/person';
+import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
+import { buffersOf, compileLibrary, laneSubject, subjectOf } from '@inner-rung/core/scale';
+import type { Plan } from '@inner-rung/core/session';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { Scaled, ToWorker } from './scale.worker.ts';
+
+/** A rung of the library by its place, in the order in which the worker is asked about all of them. */
+export function rungsOf(library: Library) {
+  return library.ladders.flatMap((ladder) =>
+    ladder.rungs.map((rung, i) => ({ key: `${ladder.id}/${i}`, form: rung })),
+  );
+}
+
+export interface Picture extends Scaled {
+  readonly plan: Plan;
+  readonly barsByRung: ReadonlyMap<string, Scaled['bars'][number]>;
+}
+
+export function today(): string {
+  const now = new Date();
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+}
+
+/**
+ * The plan scaled in the worker. One question is under way at a time; while it is, only the newest
+ * one waits, so a dragged dial never queues up.
+ */
+export function useScaled(
+  plan: Plan | null,
+  library: Library | null,
+  person: Person | null,
+  room: Room | null,
+): Picture | null {
+  const [picture, setPicture] = useState<Picture | null>(null);
+  const worker = useRef<Worker | null>(null);
+  const busy = useRef<{ number: number; plan: Plan } | null>(null);
+  const waiting = useRef<{ message: ToWorker & { kind: 'scale' }; plan: Plan } | null>(null);
+  const count = useRef(0);
+  const rungs = useMemo(() => (library ? rungsOf(library) : []), [library]);
+
+  useEffect(() => {
+    if (!library) return;
+    const made = new Worker(new URL('./scale.worker.ts', import.meta.url), { type: 'module' });
+    const index = compileLibrary(library);
+    made.postMessage({ kind: 'library', index } satisfies ToWorker, buffersOf(index));
+    made.onmessage = ({ data }: MessageEvent<Scaled>) => {
+      const asked = busy.current;
+      busy.current = null;
+      if (asked?.number === data.number)
+        setPicture({
+          ...data,
+          plan: asked.plan,
+          barsByRung: new Map(rungsOf(library).map((rung, i) => [rung.key, data.bars[i] ?? []])),
+        });
+      const next = waiting.current;
+      waiting.current = null;
+      if (next) {
+        busy.current = { number: next.message.number, plan: next.plan };
+        made.postMessage(next.message);
+      }
+    };
+    worker.current = made;
+    return () => {
+      made.terminate();
+      worker.current = null;
+      busy.current = null;
+      waiting.current = null;
+    };
+  }, [library]);
+
+  useEffect(() => {
+    if (!plan || !library || !worker.current) return;
+    const { block, writtenFor, dials } = plan;
+    const subject = person
+      ? subjectOf(person, library, today())
+      : laneSubject(typeof dials.ability === 'number' ? dials.ability : writtenFor);
+    const changeSeconds = floorSeconds(subject.limits, 'change');
+    const message: ToWorker & { kind: 'scale' } = {
+      kind: 'scale',
+      number: ++count.current,
+      room: room ?? ROOM_EXAMPLE,
+      subject: { block, writtenFor, dials, subject },
+      lanes: ([0, 1, 2, 3] as LevelIndex[]).map((level) => ({
+        block,
+        writtenFor,
+        dials: { ...dials, ability: level },
+        subject: laneSubject(level),
+      })),
+      rungs: rungs.map((rung) => rung.form),
+      person: {
+        massKg: person?.massKg,
+        ...(changeSeconds > 0 ? { changeSeconds } : {}),
+      },
+    };
+    if (busy.current) waiting.current = { message, plan };
+    else {
+      busy.current = { number: message.number, plan };
+      worker.current.postMessage(message);
+    }
+  }, [plan?.block, plan?.writtenFor, plan?.dials, library, person, room, rungs, plan]);
+
+  return picture;
+}

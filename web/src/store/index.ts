@@ -1,0 +1,32 @@
+import { CHANGE, type Change } from '@inner-rung/core/ladder';
+import { configureStore } from '@reduxjs/toolkit';
+import { useDispatch, useSelector } from 'react-redux';
+import { api } from './api.ts';
+import { planReducer } from './plan-slice.ts';
+import { createShelf } from './shelf.ts';
+import { saving, syncReducer } from './sync.ts';
+import { rememberView, viewReducer } from './view-slice.ts';
+
+/** The trainer's own moves and ladders, and their changes to the reference. */
+export const changes = createShelf<Change>('changes', 'changes', CHANGE);
+
+export const store = configureStore({
+  reducer: {
+    plan: planReducer,
+    sync: syncReducer,
+    view: viewReducer,
+    changes: changes.reducer,
+    changesSave: changes.saveReducer,
+    [api.reducerPath]: api.reducer,
+  },
+  middleware: (standard) =>
+    // The library and plans are checked by their schemas on the way in; walking them on every action isn't needed.
+    standard({ serializableCheck: false, immutableCheck: false })
+      .prepend(saving.middleware, changes.middleware)
+      .concat(api.middleware),
+});
+store.subscribe(() => rememberView(store.getState().view));
+
+export type State = ReturnType<typeof store.getState>;
+export const useApp = useSelector.withTypes<State>();
+export const useSend = useDispatch.withTypes<typeof store.dispatch>();

@@ -1,0 +1,45 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+export interface View {
+  station: number;
+  shows: 'floor' | 'sheet';
+  theme: 'paper' | 'hall';
+  /** Single-letter keys; Ctrl and arrow keys always work. */
+  letterKeys: boolean;
+}
+
+const KEY = 'inner-rung/view';
+const start: View = { station: 0, shows: 'floor', theme: 'paper', letterKeys: true };
+
+function remembered(): View {
+  try {
+    return { ...start, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<View>), station: 0 };
+  } catch {
+    return start;
+  }
+}
+
+const slice = createSlice({
+  name: 'view',
+  initialState: remembered,
+  reducers: {
+    stationPicked: (view, { payload }: PayloadAction<number>) => {
+      view.station = payload;
+    },
+    viewChosen: (view, { payload }: PayloadAction<View['shows']>) => {
+      view.shows = payload;
+    },
+    themeChosen: (view, { payload }: PayloadAction<View['theme']>) => {
+      view.theme = payload;
+    },
+    letterKeysSet: (view, { payload }: PayloadAction<boolean>) => {
+      view.letterKeys = payload;
+    },
+  },
+});
+export const { stationPicked, viewChosen, themeChosen, letterKeysSet } = slice.actions;
+export const viewReducer = slice.reducer;
+
+export function rememberView(view: View): void {
+  localStorage.setItem(KEY, JSON.stringify(view));
+}
