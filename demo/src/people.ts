@@ -32,7 +32,7 @@ export const PEOPLE: readonly Person[] = [
     assumedLevel: 0,
     massKg: 71,
     assessments: [
-      { id: 'walk-1', test: 'six-minute-walk', on: '2026-09-29', value: 430 },
+      { id: 'walk-1', test: 'six-minute-walk', on: '2026-09-29', value: 510 },
       { id: 'chair-1', test: 'chair-stand', on: '2026-09-29', value: 9, help: 0 },
       { id: 'chair-2', test: 'chair-stand', on: '2026-10-27', value: 11, help: 0 },
       { id: 'balance-1', test: 'balance-four', on: '2026-09-29', value: 32, parts: [10, 10, 10, 2] },

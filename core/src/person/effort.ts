@@ -34,8 +34,8 @@ export function bandOfRpe(rpe: number): BandIndex {
 }
 
 /**
- * The MET at which a band ends. With a capacity: relative, share of reserve = (MET − 1)/(capacity − 1),
- * the unsafe (low) end of the capacity. Without one (under 18, rate-altering medication, nothing known)
+ * The MET at which a band ends. With a capacity: relative, share of reserve = (MET − 1)/(capacity − 1).
+ * Without one (under 18, rate-altering medication, nothing known)
  * the work's own absolute class stands in, and the talk test rules on the day.
  */
 export function bandCeilingMet(band: BandIndex, capacityMet: number | null): number {

@@ -18,7 +18,7 @@ export interface Ruler {
 export interface Subject {
   readonly ability: Ability;
   readonly limits: readonly Limit[];
-  /** The low end of their capacity in MET; null where effort is told by words alone. */
+  /** Their likeliest capacity in MET; null where effort is told by words alone. */
   readonly capacityMet: number | null;
   readonly dislikes: readonly string[];
   /** Moves on ladders where they have a place, above that place: new to them. */

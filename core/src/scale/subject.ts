@@ -3,6 +3,7 @@ import { rungDemand } from '../ladder/index.ts';
 import { middle } from '../move/index.ts';
 import {
   abilityFrom,
+  type Capacity,
   LEVELS,
   type LevelIndex,
   levelAbility,
@@ -12,6 +13,13 @@ import {
 } from '../person/index.ts';
 import type { Subject } from './constraints.ts';
 import { IMPACT } from './dials.ts';
+
+/**
+ * The middle of a capacity's band, in MET. Its low end would seat everybody the equations know little
+ * of; how hard it is on the day is told by the talk test, to which the effort limit belongs.
+ */
+const likeliest = (capacity: Capacity | null): number | null =>
+  capacity && Math.round((capacity.lo + capacity.hi) * 5) / 10;
 
 /** A person as the engine sees them on a day (YYYY-MM-DD): abilities, limits, capacity, dislikes. */
 export function subjectOf(person: Person, library: Library, day: string): Subject {
@@ -30,7 +38,7 @@ export function subjectOf(person: Person, library: Library, day: string): Subjec
   return {
     ability: abilityFrom(library, person.placements, person.assumedLevel),
     limits: outlook.limits,
-    capacityMet: outlook.capacity.capacity?.lo ?? null,
+    capacityMet: likeliest(outlook.capacity.capacity),
     dislikes: person.dislikes,
     newMoves: [...newMoves].sort(),
   };
