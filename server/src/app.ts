@@ -151,6 +151,12 @@ export function createApp(options: AppOptions): Express {
     documents.remove(kind, id, revisionOf(request));
     response.status(204).end();
   });
+  api.post('/:kind/:id/erase', (request, response) => {
+    const { kind, id } = address(request);
+    documents.get(kind, id);
+    documents.erase(kind, id);
+    response.status(204).end();
+  });
   api.use((_request, response) => {
     sendProblem(response, { status: 404, title: 'Not here', detail: 'There is nothing at this address.' });
   });

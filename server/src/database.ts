@@ -73,6 +73,8 @@ export function openDatabase(path: string): Db {
   db.pragma('journal_mode = WAL');
   db.pragma('foreign_keys = ON');
   db.pragma('busy_timeout = 3000');
+  // What is deleted is overwritten: a person erased is not to be found in the file.
+  db.pragma('secure_delete = ON');
   migrate(db);
   return db;
 }

@@ -35,6 +35,28 @@ interface Row {
 /** Earlier revisions kept of one document. */
 const KEPT_REVISIONS = 50;
 
+/** A body in which nothing names an id any more: out of lists, null where it stood alone. */
+function bodyWithout(body: string, id: string): string {
+  if (!body.includes(`"${id}"`)) return body;
+  const strip = (value: unknown): unknown =>
+    Array.isArray(value)
+      ? value.filter((one) => one !== id).map(strip)
+      : typeof value === 'object' && value !== null
+        ? Object.fromEntries(
+            Object.entries(value).map(([key, inner]) => [
+              key,
+              key !== 'id' && inner === id ? null : strip(inner),
+            ]),
+          )
+        : value;
+  try {
+    return JSON.stringify(strip(JSON.parse(body)));
+  } catch {
+    // Set aside because it can't be read: a name in it can't be taken out by halves.
+    return '""';
+  }
+}
+
 /** Documents by kind and id, saved by revision; `now` is the clock, passed in. */
 export function documents(db: Db, now: () => Date) {
   const list = db.prepare<[string], Row>(sql`
@@ -66,6 +88,21 @@ export function documents(db: Db, now: () => Date) {
   >(sql`
     SELECT number, kind, id, reason, body FROM set_aside ORDER BY number
   `);
+
+  const everywhere = db.prepare<[], { kind: string; id: string; revision: number; body: string }>(sql`
+    SELECT kind, id, revision, body FROM document
+  `);
+  const earlierEverywhere = db.prepare<[], { kind: string; id: string; revision: number; body: string }>(sql`
+    SELECT kind, id, revision, body FROM earlier_revision
+  `);
+  const rewriteEarlier = db.prepare(sql`
+    UPDATE earlier_revision SET body = ? WHERE kind = ? AND id = ? AND revision = ?
+  `);
+  const eraseAside = db.prepare(sql`DELETE FROM set_aside WHERE kind = ? AND id = ?`);
+  const asideEverywhere = db.prepare<[], { number: number; body: string }>(sql`
+    SELECT number, body FROM set_aside
+  `);
+  const rewriteAside = db.prepare(sql`UPDATE set_aside SET body = ? WHERE number = ?`);
 
   const stale = (revision: number) =>
     new ProblemError({
@@ -166,6 +203,33 @@ export function documents(db: Db, now: () => Date) {
         if (standing.revision !== revision) throw stale(standing.revision);
         remove.run(KINDS[name].kind, id);
       })();
+    },
+    /**
+     * Erases a document for good: itself, its earlier revisions, what was set aside of it, and its id
+     * wherever another document names it. The pages it stood on are overwritten.
+     */
+    erase: (name: KindName, id: string): void => {
+      const { kind } = KINDS[name];
+      db.transaction(() => {
+        remove.run(kind, id);
+        eraseAside.run(kind, id);
+        for (const row of everywhere.all()) {
+          const body = bodyWithout(row.body, id);
+          // A new revision, so that a page which still holds the old one is told.
+          if (body !== row.body) update.run(body, now().toISOString(), row.kind, row.id);
+        }
+        for (const row of earlierEverywhere.all()) {
+          const body = bodyWithout(row.body, id);
+          if (body !== row.body) rewriteEarlier.run(body, row.kind, row.id, row.revision);
+        }
+        for (const row of asideEverywhere.all()) {
+          const body = bodyWithout(row.body, id);
+          if (body !== row.body) rewriteAside.run(body, row.number);
+        }
+      })();
+      // What deleting left behind on free pages and in the log goes with it.
+      db.exec('VACUUM');
+      db.pragma('wal_checkpoint(TRUNCATE)');
     },
     setAside: () => listAside.all(),
     isEmpty: (): boolean =>

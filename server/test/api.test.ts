@@ -1,10 +1,10 @@
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { pino } from 'pino';
 import request from 'supertest';
-import { PEOPLE, PLANS, ROOMS } from '../../demo/src/index.ts';
+import { GROUPS, PEOPLE, PLANS, ROOMS } from '../../demo/src/index.ts';
 import { createApp } from '../src/app.ts';
 import { MIGRATIONS, migrate, openDatabase, openDataFolder } from '../src/database.ts';
 import { documents } from '../src/documents.ts';
@@ -54,6 +54,56 @@ describe('documents by revision', () => {
     for (let r = 1; r <= 55; r++) await save(ask, { ...plan, title: `Title ${r}` }, { 'If-Match': `"${r}"` });
     const kept = db.prepare('SELECT count(*) AS n, min(revision) AS first FROM earlier_revision').get();
     expect(kept).toEqual({ n: 50, first: 6 });
+  });
+});
+
+describe('erasing somebody for good', () => {
+  const person = {
+    ...PEOPLE[0]!,
+    id: 'p-erase-me',
+    name: 'Quillon Vantreight',
+    notes: 'Lives above the Wharfside bakery.',
+  };
+  const group = {
+    ...GROUPS[0]!,
+    members: [...GROUPS[0]!.members, person.id],
+    attendance: [{ on: '2026-11-17', present: [person.id, 'nev-ashdown'], others: 0 }],
+  };
+  test('nothing of them is left in any table, in the file or in another document', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'inner-rung-erase-'));
+    const path = openDataFolder(folder);
+    const db = openDatabase(path);
+    const store = documents(db, () => new Date('2026-11-24T10:00:00Z'));
+    const app = createApp({ documents: store, library, log: pino({ level: 'silent' }), demo: false });
+    store.create('people', person.id, person);
+    store.replace('people', person.id, { ...person, notes: 'Moved to Harrowgate Steps.' }, 1);
+    store.create('groups', group.id, group);
+    store.replace('groups', group.id, { ...group, name: 'Tuesday late' }, 1);
+    store.create('plans', plan.id, { ...plan, person: person.id });
+    db.prepare('INSERT INTO set_aside (kind, id, body, reason, set_aside_at) VALUES (?, ?, ?, ?, ?)').run(
+      'person',
+      person.id,
+      JSON.stringify({ name: person.name }),
+      'old',
+      '2026-11-01T00:00:00Z',
+    );
+    db.pragma('wal_checkpoint(FULL)');
+    const bytes = () =>
+      ['', '-wal'].map((end) => (existsSync(path + end) ? readFileSync(path + end, 'latin1') : '')).join('');
+    for (const trace of ['Quillon', 'Wharfside', 'Harrowgate', person.id]) expect(bytes()).toContain(trace);
+
+    expect((await request(app).post(`/api/people/${person.id}/erase`)).status).toBe(204);
+
+    for (const trace of ['Quillon', 'Wharfside', 'Harrowgate', person.id])
+      expect(bytes()).not.toContain(trace);
+    expect((await request(app).get(`/api/people/${person.id}`)).status).toBe(404);
+    const left = (await request(app).get(`/api/groups/${group.id}`)).body;
+    expect(left.body.members).toEqual(GROUPS[0]!.members);
+    expect(left.body.attendance[0].present).toEqual(['nev-ashdown']);
+    expect(left.revision).toBe(3);
+    expect((await request(app).get(`/api/plans/${plan.id}`)).body.body.person).toBeNull();
+    expect((await request(app).post(`/api/people/${person.id}/erase`)).status).toBe(404);
+    db.close();
   });
 });
 
