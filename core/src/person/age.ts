@@ -38,3 +38,13 @@ export function bornFault(born: string, day: string): string | null {
 
 /** "74", or "73–74" where only the year is known. */
 export const ageWords = ({ lo, hi }: Age): string => (lo === hi ? String(lo) : `${lo}–${hi}`);
+
+const CALENDAR = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  timeZone: 'UTC',
+});
+
+/** A day (YYYY-MM-DD) as it is said: "3 Nov 2026". */
+export const dayWords = (day: string): string => CALENDAR.format(new Date(`${day}T00:00:00Z`));

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { FormRef } from '../move/index.ts';
-import { type Age, ageWords } from './age.ts';
+import { type Age, ageWords, dayWords } from './age.ts';
 import type { ConditionId } from './conditions.ts';
 import { sideSchema } from './limits.ts';
 import {
@@ -382,8 +382,8 @@ export function readTest(
       is: 'baseline',
       says:
         by === 0
-          ? `The same as on ${last.on}.`
-          : `${Math.abs(by)} ${by > 0 ? 'more' : 'less'} than on ${last.on}: ${better ? 'better' : 'not as good'}.`,
+          ? `The same as on ${dayWords(last.on)}.`
+          : `${Math.abs(by)} ${by > 0 ? 'more' : 'less'} than on ${dayWords(last.on)}: ${better ? 'better' : 'not as good'}.`,
       source: null,
     },
   ];

@@ -1,4 +1,5 @@
-import { DEMANDS, type FormRef } from '../move/index.ts';
+import { DEMANDS, type DemandKey, type FormRef } from '../move/index.ts';
+import { dayWords } from './age.ts';
 import { type Assessment, followUp, testCard } from './assess.ts';
 import { BODY, type BodyPlace, spare } from './body.ts';
 import { CONDITIONS, type ConditionId, compileCondition } from './conditions.ts';
@@ -18,12 +19,23 @@ function logged(person: Person, when: When, what: LogEntry['what'], says: string
 
 const sideWords = (side: Side) => (side === 'both' ? '' : `, ${side}`);
 
-/** A limit in words, for lists and the log: "kneeling at most 0, right". */
+/** How much at the most, in the words of its scale: "up to 95°", "up to level 2 of 4". */
+function mostWords(on: DemandKey, max: number): string {
+  const { says, unit } = DEMANDS[on];
+  if (max === 0) return `no ${says}`;
+  const scale = /^(level|class) \d+–(\d+)$/.exec(unit);
+  if (scale) return `${says} up to ${scale[1]} ${max} of ${scale[2]}`;
+  if (unit === '°') return `${says} up to ${max}°`;
+  if (unit === 'share of time') return `${says} up to ${Math.round(max * 100)} % of the time`;
+  return `${says} up to ${max} ${unit}`;
+}
+
+/** A limit in words, for lists and the log: "pressure on the kneecap up to level 1 of 3, right". */
 export function limitWords(limit: Limit): string {
   const side = sideWords(limit.side);
   switch (limit.kind) {
     case 'cap':
-      return `${DEMANDS[limit.on].says} at most ${limit.max}${side}`;
+      return `${mostWords(limit.on, limit.max)}${side}`;
     case 'ban':
       return `no ${limit.pattern}`;
     case 'require':
@@ -136,7 +148,7 @@ export function clearedWith(person: Person, clearance: Clearance, when: When): P
     { ...person, clearance },
     when,
     'clearance',
-    `Cleared by ${clearance.by} on ${clearance.on}`,
+    `Cleared by ${clearance.by} on ${dayWords(clearance.on)}`,
     clearance.says,
   );
 }

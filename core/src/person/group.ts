@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import type { DemandKey } from '../move/index.ts';
 import { idSchema } from '../move/move.ts';
 import type { RecordKind } from '../record/index.ts';
 import { LEVELS } from './ability.ts';
 import { CONDITION_IDS, CONDITIONS, type ConditionId } from './conditions.ts';
+import type { Limit } from './limits.ts';
 import { PERSON_EXAMPLE, type Person, personSchema } from './person.ts';
 
 export const WEEKDAYS = [
@@ -63,14 +65,14 @@ export const GROUP_EXAMPLE: Group = groupSchema.parse({
 export const headcountOf = (group: Group): number =>
   group.members.length + group.parts.reduce((sum, part) => sum + part.count, 0);
 
-/** A part of a group as somebody to plan for: "2 with sore knees". Stands for each of its people alike. */
+/** A part of a group as somebody to plan for: "2: sore knees". Stands for each of its people alike. */
 export function standIn(group: Group, part: GroupPart): Person {
   const what = part.conditions.map((id) => CONDITIONS[id].name.toLowerCase()).join(', ');
   const level = LEVELS[part.level].name.toLowerCase();
   return personSchema.parse({
     ...PERSON_EXAMPLE,
     id: standInId(group, part),
-    name: `${part.count} ${what ? `with ${what}` : level}`,
+    name: `${part.count}: ${what || level}`,
     kind: 'general',
     assumedLevel: part.level,
     conditions: part.conditions.map((id) => ({ id })),
@@ -86,4 +88,35 @@ export function everybodyIn(group: Group, people: readonly Person[]): Person[] {
     ...group.members.flatMap((id) => byId.get(id) ?? []),
     ...group.parts.map((part) => standIn(group, part)),
   ];
+}
+
+const capped = (on: DemandKey, most: number) => (limit: Limit) =>
+  limit.kind === 'cap' && limit.on === on && limit.max <= most;
+
+/** What a circuit often asks and somebody may not do, in the order in which a trainer asks it. */
+const ASKED: readonly {
+  readonly id: string;
+  readonly says: string;
+  readonly bars: (limit: Limit) => boolean;
+}[] = [
+  { id: 'flight', says: 'leave the ground', bars: capped('impact.class', 1) },
+  { id: 'floor', says: 'get down on the floor', bars: capped('posture.floor', 0) },
+  { id: 'kneel', says: 'kneel', bars: capped('knee.kneel', 0) },
+  { id: 'wrists', says: 'lean on the wrists', bars: capped('wrist.load', 10) },
+  { id: 'knees', says: 'bend the knees deep', bars: capped('knee.bendDeg', 95) },
+  { id: 'overhead', says: 'lift overhead', bars: capped('shoulder.overheadLoad', 0) },
+  {
+    id: 'twist',
+    says: 'twist or curl the back',
+    bars: (l) => capped('spine.turn', 1)(l) || capped('spine.bend', 1)(l),
+  },
+  { id: 'strain', says: 'hold the breath', bars: capped('strain.breath', 1) },
+  { id: 'hands-free', says: 'balance without a hold', bars: (limit) => limit.kind === 'require' },
+  { id: 'stand', says: 'stand', bars: capped('posture.standing', 0) },
+];
+export const GROUP_ASKS = ASKED.map(({ id, says }) => ({ id, says }));
+
+/** Whose limits bar which of the things that a circuit often asks: ids of {@link GROUP_ASKS}. */
+export function cannot(limits: readonly Limit[]): ReadonlySet<string> {
+  return new Set(ASKED.filter((asked) => limits.some(asked.bars)).map((asked) => asked.id));
 }

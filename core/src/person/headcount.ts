@@ -142,9 +142,9 @@ export function readHeadcount(text: string): Headcount {
   return { total: everybody, parts, unread, problem };
 }
 
-/** A part in words: "2 with sore knees", "1 new to this". */
+/** A part in words: "2: sore knees", "1: new to this". */
 export function partWords(part: Part): string {
   const what = part.conditions.map((id) => CONDITIONS[id].name.toLowerCase()).join(', ');
   const level = part.level === null ? '' : LEVELS[part.level].name.toLowerCase();
-  return `${part.count} ${[what && `with ${what}`, level].filter(Boolean).join(', ') || 'others'}`;
+  return `${part.count}: ${[what, level].filter(Boolean).join(', ') || 'others'}`;
 }

@@ -1,5 +1,5 @@
 export { type Ability, abilityFrom, LEVELS, type LevelIndex, levelAbility } from './ability.ts';
-export { type Age, ageOn, ageWords, bornFault, bornSchema, OLDEST, YOUNGEST } from './age.ts';
+export { type Age, ageOn, ageWords, bornFault, bornSchema, dayWords, OLDEST, YOUNGEST } from './age.ts';
 export {
   type Assessment,
   assessmentSchema,
@@ -52,8 +52,10 @@ export {
 } from './edit.ts';
 export { BANDS, type BandIndex, bandCeilingMet, bandOfMet, bandOfRpe, kcalPerMinute } from './effort.ts';
 export {
+  cannot,
   everybodyIn,
   GROUP,
+  GROUP_ASKS,
   GROUP_EXAMPLE,
   type Group,
   type GroupPart,
@@ -121,6 +123,7 @@ export {
   type YoungId,
   yearAfter,
 } from './screening.ts';
+export { type Cells, COLUMNS, type Column, cellsOf, columnOf, type RowFate, readPeople } from './table.ts';
 export {
   MG_PER_MMOL,
   type Readings,

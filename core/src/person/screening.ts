@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { dayWords } from './age.ts';
 
 /** Signs and symptoms asked about before exercise, in our own words; any one counts. */
 export const SYMPTOMS = {
@@ -267,5 +268,5 @@ const cleared = (clearance: Clearance, rpe: number) => ({
   state: 'cleared' as const,
   mayTrain: true,
   maxRpe: Math.min(rpe, clearance.maxRpe ?? 10),
-  says: `Cleared by ${clearance.by} on ${clearance.on}${clearance.says ? `: ${clearance.says}` : ''}.`,
+  says: `Cleared by ${clearance.by} on ${dayWords(clearance.on)}${clearance.says ? `: ${clearance.says.replace(/\.$/, '')}` : ''}.`,
 });

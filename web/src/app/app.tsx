@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect } from 'react';
-import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { createBrowserRouter, Navigate, RouterProvider, useLocation } from 'react-router';
 import { PlanScreen } from '../plan/plan-screen.tsx';
 import { StartScreen } from '../start/start-screen.tsx';
 import { api } from '../store/api.ts';
@@ -12,14 +12,19 @@ const FindScreen = lazy(() => import('../ladders/find-screen.tsx'));
 const YoursScreen = lazy(() => import('../ladders/yours-screen.tsx'));
 const MoveScreen = lazy(() => import('../ladders/move-screen.tsx'));
 const MoveEditScreen = lazy(() => import('../ladders/move-edit-screen.tsx'));
+const PeopleScreen = lazy(() => import('../people/people-screen.tsx'));
+const PersonScreen = lazy(() => import('../people/person-screen.tsx'));
+const PersonPage = lazy(() => import('../people/person-page.tsx'));
+const GroupScreen = lazy(() => import('../people/group-screen.tsx'));
 const CardScreen = lazy(() => import('../card/card-screen.tsx'));
 
-/** The newest circuit, or the page on which to paste the first one. */
+/** The newest circuit, for whom the address says, or the page on which to paste the first one. */
 function Home() {
+  const { search } = useLocation();
   const plans = api.usePlansQuery();
   if (plans.isLoading) return <Waiting />;
   const first = plans.data?.[0];
-  return <Navigate replace to={first ? `/plan/${first.id}` : '/circuits'} />;
+  return <Navigate replace to={first ? `/plan/${first.id}${search}` : '/circuits'} />;
 }
 
 export function Waiting() {
@@ -35,6 +40,10 @@ const router = createBrowserRouter([
   { path: '/circuits', element: <StartScreen /> },
   { path: '/plan/:id', element: <PlanScreen /> },
   { path: '/plan/:id/card', element: <CardScreen /> },
+  { path: '/people', element: <PeopleScreen /> },
+  { path: '/people/:id/page', element: <PersonPage /> },
+  { path: '/people/:id/:part?', element: <PersonScreen /> },
+  { path: '/groups/:id', element: <GroupScreen /> },
   { path: '/ladders', element: <LadderWall /> },
   { path: '/ladders/new', element: <NewLadderScreen /> },
   { path: '/find', element: <FindScreen /> },

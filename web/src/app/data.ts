@@ -1,44 +1,48 @@
 import type { Change, ChangeState, Library } from '@inner-rung/core/ladder';
-import type { Person } from '@inner-rung/core/person';
+import type { Group, Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { useEffect, useMemo, useState } from 'react';
 import { api, libraryFrom, referenceFrom } from '../store/api.ts';
-import { changes, store, useApp } from '../store/index.ts';
+import { changes, groups, people as peopleShelf, store, useApp } from '../store/index.ts';
 
-interface Shelf {
+interface Ground {
   /** The library with the trainer's own changes on top. */
   readonly library: Library | null;
   readonly people: readonly Person[];
+  readonly groups: readonly Group[];
   readonly rooms: readonly Room[];
   readonly failed: boolean;
 }
 
 const NOTHING: Readonly<Record<string, Change>> = {};
 
+const byName = (a: { name: string }, b: { name: string }) => a.name.localeCompare(b.name);
+
 /** What every screen stands on: the library, people and rooms; null until they are here. */
-export function useShelf(): Shelf {
+export function useShelf(): Ground {
   const files = api.useLibraryFilesQuery();
-  const people = api.usePeopleQuery();
   const rooms = api.useRoomsQuery();
   const [away, setAway] = useState(false);
   useEffect(() => {
-    changes.load(store).catch(() => setAway(true));
+    for (const shelf of [changes, peopleShelf, groups]) shelf.load(store).catch(() => setAway(true));
   }, []);
-  const ready = useApp((state) => state.changesSave.save.is !== 'loading');
+  const ready = useApp((state) =>
+    [changes, peopleShelf, groups].every((shelf) => shelf.saveState(state).is !== 'loading'),
+  );
   const own = useApp((state) => (ready ? state.changes.present : NOTHING));
+  const persons = useApp(peopleShelf.docs);
+  const classes = useApp(groups.docs);
   const list = files.data?.files;
   const library = useMemo(() => (list && ready ? libraryFrom(list, own).library : null), [list, own, ready]);
   return {
     library,
-    people: useMemo(
-      () => [...(people.data ?? [])].map((p) => p.body).sort((a, b) => (a.name < b.name ? -1 : 1)),
-      [people.data],
-    ),
+    people: useMemo(() => Object.values(persons).sort(byName), [persons]),
+    groups: useMemo(() => Object.values(classes).sort(byName), [classes]),
     rooms: useMemo(
       () => [...(rooms.data ?? [])].map((r) => r.body).sort((a, b) => (a.name < b.name ? 1 : -1)),
       [rooms.data],
     ),
-    failed: files.isError || people.isError || rooms.isError || away,
+    failed: files.isError || rooms.isError || away,
   };
 }
 
@@ -53,8 +57,10 @@ export function useOwn(): { reference: Library | null; states: readonly ChangeSt
   };
 }
 
-/** "Maud Ellery" as ME; one name gives two letters. */
+/** "Maud Ellery" as ME; one name gives two letters, "2: sore knees" its number. */
 export function initials(name: string): string {
+  const many = /^\d+/.exec(name);
+  if (many) return many[0];
   const words = name.trim().split(/\s+/);
   return (words.length > 1 ? `${words[0]![0]}${words.at(-1)![0]}` : name.slice(0, 2)).toUpperCase();
 }

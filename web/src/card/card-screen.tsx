@@ -1,6 +1,6 @@
 import { clockText, FORMATS } from '@inner-rung/core/clock';
 import { CAPABILITIES } from '@inner-rung/core/move';
-import { BANDS, bandOfRpe, effortOn, outlookOf } from '@inner-rung/core/person';
+import { BANDS, bandOfRpe, effortOn, everybodyIn, outlookOf } from '@inner-rung/core/person';
 import { EQUIPMENT, thingsFor } from '@inner-rung/core/room';
 import { doseWords, formName, paceWords } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
@@ -10,7 +10,8 @@ import { useStore } from 'react-redux';
 import { Link, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
-import { today, useScaled } from '../plan/use-scaled.ts';
+import { today } from '../app/day.ts';
+import { useScaled } from '../plan/use-scaled.ts';
 import { useApp } from '../store/index.ts';
 import { openPlan } from '../store/sync.ts';
 
@@ -19,7 +20,7 @@ export default function CardScreen() {
   const { id = '' } = useParams();
   const store = useStore();
   const open = useApp((state) => state.plan.present);
-  const { library, people, rooms } = useShelf();
+  const { library, people, groups, rooms } = useShelf();
   const [gone, setGone] = useState(false);
   useEffect(() => {
     if (open?.id === id) return;
@@ -32,7 +33,10 @@ export default function CardScreen() {
       .catch(() => setGone(true));
   }, [id, open?.id, store]);
   const plan = open?.id === id ? open : null;
-  const person = people.find((p) => p.id === plan?.person) ?? null;
+  const person =
+    people.find((p) => p.id === plan?.person) ??
+    groups.flatMap((group) => everybodyIn(group, people)).find((p) => p.id === plan?.person) ??
+    null;
   const room = rooms.find((r) => r.id === plan?.room) ?? null;
   const picture = useScaled(plan, library, person, room);
   if (gone)
@@ -46,12 +50,33 @@ export default function CardScreen() {
     );
   if (!plan || !library || !picture || picture.plan.id !== plan.id) return <Waiting />;
 
+  const outlook = person ? outlookOf(person, today()) : null;
+  if (person && outlook && !outlook.mayTrain)
+    return (
+      <main className="mx-auto max-w-xl p-8">
+        <h1 className="text-3xl">No card for {person.name} yet</h1>
+        <p className="mt-2 text-lg">
+          {outlook.today.is === 'not today' ? outlook.today.says[0] : outlook.standing.says}
+        </p>
+        <p className="mt-4 flex gap-2">
+          <Link
+            className="btn btn-primary touch"
+            to={`/people/${person.id}/${outlook.today.is === 'not today' ? 'today' : 'screening'}`}
+          >
+            Settle it
+          </Link>
+          <Link className="btn touch" to={`/plan/${id}`}>
+            Back to the floor
+          </Link>
+        </p>
+      </main>
+    );
+
   const { version, sums } = picture;
   const { format, stations } = plan.block;
   const n = stations.length;
   const dense = n > 10;
   const name = person?.name ?? 'For a lane';
-  const outlook = person ? outlookOf(person, today()) : null;
   const warn = outlook?.cautions ?? [];
   const things = new Set<string>();
   for (const use of version.uses) {

@@ -8,7 +8,7 @@ import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { MovePicker } from '../plan/move-picker.tsx';
 import { ServerAway } from '../start/start-screen.tsx';
-import { PartsHeader } from './header.tsx';
+import { PartsHeader } from '../ui/parts-header.tsx';
 import { useFinder } from './use-finder.ts';
 
 const MORE = [

@@ -34,14 +34,15 @@ import { Waiting } from '../app/app.tsx';
 import { useOwn, useShelf } from '../app/data.ts';
 import { MovePicker } from '../plan/move-picker.tsx';
 import { ServerAway } from '../start/start-screen.tsx';
+import { changes } from '../store/index.ts';
+import { PartsHeader } from '../ui/parts-header.tsx';
+import { SaveLine } from '../ui/save-line.tsx';
 import { Findings } from './findings.tsx';
-import { PartsHeader } from './header.tsx';
 import { PART_WORD, partsOf } from './part-bars.tsx';
 import { Proposals, type Spot } from './proposals.tsx';
 import { standingOn } from './rung-look.ts';
 import { RungPanel } from './rung-panel.tsx';
 import { RungRow } from './rung-row.tsx';
-import { SaveLine } from './save-line.tsx';
 import { useBars } from './use-bars.ts';
 import { useEdits } from './use-edits.ts';
 
@@ -190,7 +191,7 @@ export default function LadderScreen() {
                 keep('Rename the ladder…', { ...ladder, name: event.target.value });
             }}
           />
-          <SaveLine edits={edits} />
+          <SaveLine shelf={changes} />
           {change && (
             <Link to={`/yours#${change.id}`} className="btn btn-sm touch">
               {change.was ? 'Changed by you: compare' : 'Yours'}

@@ -10,14 +10,16 @@ import {
   type Move,
   moveSchema,
 } from '@inner-rung/core/move';
-import { useId, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useOwn, useShelf } from '../app/data.ts';
 import { ServerAway } from '../start/start-screen.tsx';
+import { changes } from '../store/index.ts';
+import { Num, Text } from '../ui/fields.tsx';
+import { PartsHeader } from '../ui/parts-header.tsx';
+import { SaveLine } from '../ui/save-line.tsx';
 import { Findings } from './findings.tsx';
-import { PartsHeader } from './header.tsx';
-import { SaveLine } from './save-line.tsx';
 import { useEdits } from './use-edits.ts';
 
 /** Edits a move field by field: what is well formed is kept at once, what isn't is told beside the field. */
@@ -113,7 +115,7 @@ export default function MoveEditScreen() {
       <main className="mx-auto max-w-5xl px-4 py-4 md:px-6">
         <div className="flex flex-wrap items-center gap-4">
           <h1 className="mr-auto text-3xl">Edit: {move.name}</h1>
-          <SaveLine edits={edits} />
+          <SaveLine shelf={changes} />
           <Link to={`/moves/${move.id}`} className="btn btn-primary touch">
             Done
           </Link>
@@ -285,62 +287,5 @@ export default function MoveEditScreen() {
         </div>
       </main>
     </div>
-  );
-}
-
-/** A field of text that keeps what is typed while it isn't well formed yet. */
-function Text(props: {
-  label: string;
-  value: string;
-  rows: number;
-  onValue: (value: string) => boolean;
-  children?: React.ReactNode;
-}) {
-  const id = useId();
-  const [typed, setTyped] = useState<string | null>(null);
-  const common = {
-    id,
-    className: `${props.rows > 1 ? 'textarea' : 'input touch'} w-full`,
-    value: typed ?? props.value,
-    onChange: (event: React.ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => {
-      setTyped(event.target.value);
-      props.onValue(event.target.value);
-    },
-    onBlur: () => setTyped(null),
-  };
-  return (
-    <div>
-      <label htmlFor={id} className="quiet block text-sm">
-        {props.label}
-      </label>
-      {props.rows > 1 ? <textarea {...common} rows={props.rows} /> : <input {...common} />}
-      {props.children}
-    </div>
-  );
-}
-
-function Num(props: {
-  label: string;
-  value: number | null;
-  bare?: boolean;
-  onValue: (value: number) => void;
-  onEmpty?: () => void;
-}) {
-  const [typed, setTyped] = useState<string | null>(null);
-  return (
-    <input
-      aria-label={props.label}
-      className={`input ${props.bare ? 'h-11 w-full px-2 text-right' : 'touch w-24 text-right'}`}
-      inputMode="decimal"
-      value={typed ?? (props.value === null ? '' : String(props.value))}
-      placeholder={props.value === null ? '?' : ''}
-      onChange={(event) => {
-        setTyped(event.target.value);
-        const value = Number(event.target.value.replace(',', '.'));
-        if (event.target.value.trim() === '') props.onEmpty?.();
-        else if (Number.isFinite(value) && value >= 0) props.onValue(value);
-      }}
-      onBlur={() => setTyped(null)}
-    />
   );
 }

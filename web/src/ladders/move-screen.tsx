@@ -17,7 +17,7 @@ import { Link, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useOwn, useShelf } from '../app/data.ts';
 import { ServerAway } from '../start/start-screen.tsx';
-import { PartsHeader } from './header.tsx';
+import { PartsHeader } from '../ui/parts-header.tsx';
 import { figureWords, PART_WORD } from './part-bars.tsx';
 import { useFinder } from './use-finder.ts';
 

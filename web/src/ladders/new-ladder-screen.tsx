@@ -23,7 +23,7 @@ import { Waiting } from '../app/app.tsx';
 import { useOwn, useShelf } from '../app/data.ts';
 import { MovePicker } from '../plan/move-picker.tsx';
 import { ServerAway } from '../start/start-screen.tsx';
-import { PartsHeader } from './header.tsx';
+import { PartsHeader } from '../ui/parts-header.tsx';
 import { laneStyle, lookOf } from './rung-look.ts';
 import { useEdits } from './use-edits.ts';
 

@@ -1,17 +1,29 @@
 import type { Library } from '@inner-rung/core/ladder';
 import type { Person } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
-import { buffersOf, compileLibrary, laneSubject, type Ruler, subjectOf } from '@inner-rung/core/scale';
+import {
+  buffersOf,
+  compileLibrary,
+  EVERYWHERE,
+  laneSubject,
+  type Ruler,
+  subjectOf,
+} from '@inner-rung/core/scale';
 import { AS_WRITTEN } from '@inner-rung/core/session';
 import { useEffect, useRef, useState } from 'react';
+import { today } from '../app/day.ts';
 import type { Barred, ToWorker } from '../plan/scale.worker.ts';
-import { rungsOf, today } from '../plan/use-scaled.ts';
+import { rungsOf } from '../plan/use-scaled.ts';
 
-/** What bars each rung of the library for somebody somewhere, by "ladder/rung"; empty until it is known. */
+/**
+ * What bars each rung of the library for somebody somewhere, by "ladder/rung"; empty until it is known.
+ * By their limits alone, wherever they are, when what they own is still to be found.
+ */
 export function useBars(
   library: Library | null,
   person: Person | null,
   room: Room | null,
+  by: 'limits' | 'own rungs' = 'own rungs',
 ): ReadonlyMap<string, readonly Ruler[]> {
   const [bars, setBars] = useState<ReadonlyMap<string, readonly Ruler[]>>(new Map());
   const worker = useRef<Worker | null>(null);
@@ -35,14 +47,20 @@ export function useBars(
     worker.current.postMessage({
       kind: 'bars',
       number: ++count.current,
-      room: room ?? ROOM_EXAMPLE,
+      room: room ?? (by === 'limits' ? EVERYWHERE : ROOM_EXAMPLE),
       subject: {
-        subject: person ? subjectOf(person, library, today()) : { ...laneSubject(3), limits: [] },
-        dials: person ? { ...AS_WRITTEN, ability: 'own rungs' } : AS_WRITTEN,
+        subject: person
+          ? {
+              ...subjectOf(person, library, today()),
+              // A few reps to find a rung aren't a bout: the work's own effort counts, not its share of a capacity.
+              ...(by === 'limits' ? { capacityMet: null } : {}),
+            }
+          : { ...laneSubject(3), limits: [] },
+        dials: person && by === 'own rungs' ? { ...AS_WRITTEN, ability: 'own rungs' } : AS_WRITTEN,
       },
       rungs: rungsOf(library).map((rung) => rung.form),
     } satisfies ToWorker);
-  }, [library, person, room]);
+  }, [library, person, room, by]);
 
   return bars;
 }

@@ -22,18 +22,12 @@ export interface Edits {
   /** Back to the reference, or out of the library where there is none. */
   readonly revert: (change: Change) => void;
   readonly change: (kind: Change['kind'], of: string) => Change | undefined;
-  readonly undo: () => void;
-  readonly redo: () => void;
-  readonly canUndo: boolean;
-  readonly canRedo: boolean;
 }
 
 /** Edits of the trainer's own library: each a named step over the changes, saved by themselves. */
 export function useEdits(reference: Library | null, library: Library | null): Edits {
   const send = useSend();
   const docs = useApp((state) => state.changes.present);
-  const canUndo = useApp((state) => state.changes.past.length > 0);
-  const canRedo = useApp((state) => state.changes.future.length > 0);
   const keep = useCallback<Edits['keep']>(
     (says, ladders, moves = []) => {
       if (!reference || !library) return;
@@ -69,9 +63,5 @@ export function useEdits(reference: Library | null, library: Library | null): Ed
     },
     revert: (change) => send(changes.step({ says: 'Back to the reference', remove: [change.id] })),
     change: (kind, of) => docs[changeId(kind, of)],
-    undo: () => canUndo && send(changes.undo()),
-    redo: () => canRedo && send(changes.redo()),
-    canUndo,
-    canRedo,
   };
 }

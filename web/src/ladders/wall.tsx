@@ -18,7 +18,7 @@ import { initials, useShelf } from '../app/data.ts';
 import { findMoves } from '../plan/move-search.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import { FlightMark, FloorMark } from '../ui/marks.tsx';
-import { PartsHeader } from './header.tsx';
+import { PartsHeader } from '../ui/parts-header.tsx';
 import { laneStyle, lookOf, standingOn } from './rung-look.ts';
 import { useBars } from './use-bars.ts';
 

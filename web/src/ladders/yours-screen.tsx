@@ -4,9 +4,9 @@ import { Waiting } from '../app/app.tsx';
 import { useOwn, useShelf } from '../app/data.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import { changes, useSend } from '../store/index.ts';
-import { PartsHeader } from './header.tsx';
+import { PartsHeader } from '../ui/parts-header.tsx';
+import { SaveLine } from '../ui/save-line.tsx';
 import { clashing, fieldWord, valueWords } from './own-words.ts';
-import { SaveLine } from './save-line.tsx';
 import { type Edits, useEdits } from './use-edits.ts';
 
 const HEADINGS: readonly (readonly [ChangeState['state'], string, string])[] = [
@@ -34,7 +34,7 @@ export default function YoursScreen() {
       <main className="mx-auto max-w-5xl px-4 py-4 md:px-6">
         <div className="flex flex-wrap items-center gap-4">
           <h1 className="mr-auto text-3xl">Yours</h1>
-          <SaveLine edits={edits} />
+          <SaveLine shelf={changes} />
         </div>
         {states.length === 0 && (
           <div className="mt-6">

@@ -1,5 +1,5 @@
 import { FORMATS } from '@inner-rung/core/clock';
-import { CONDITIONS, effortOn, LEVELS, outlookOf } from '@inner-rung/core/person';
+import { everybodyIn, LEVELS, outlookOf } from '@inner-rung/core/person';
 import { check } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
 import { ClipboardPaste, Keyboard, List, Moon, Printer, Redo2, Sun, Undo2 } from 'lucide-react';
@@ -9,12 +9,13 @@ import { useStore } from 'react-redux';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { initials, useShelf } from '../app/data.ts';
+import { today } from '../app/day.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import type { Stored } from '../store/api.ts';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents, planHistory } from '../store/plan-slice.ts';
 import { openPlan } from '../store/sync.ts';
-import { letterKeysSet, stationPicked, themeChosen, viewChosen } from '../store/view-slice.ts';
+import { groupChosen, letterKeysSet, stationPicked, themeChosen, viewChosen } from '../store/view-slice.ts';
 import { Mark } from '../ui/marks.tsx';
 import { ClockBar } from './clock-bar.tsx';
 import { DialSet } from './dials.tsx';
@@ -27,7 +28,8 @@ import { Ribbon } from './ribbon.tsx';
 import { ElsewhereBanner, SaveState } from './save-state.tsx';
 import { Sheet } from './sheet.tsx';
 import { StationPanel } from './station-panel.tsx';
-import { today, useScaled } from './use-scaled.ts';
+import { useScaled } from './use-scaled.ts';
+import { WhoLine } from './who-line.tsx';
 
 /** Opens the plan of the address in the store, once. */
 function useOpenPlan(id: string): { plan: Plan | null; missing: 'gone' | 'away' | null } {
@@ -55,13 +57,16 @@ function useOpenPlan(id: string): { plan: Plan | null; missing: 'gone' | 'away' 
   return { plan: plan?.id === id ? plan : null, missing };
 }
 
+/** A first name, or the whole where it stands for several: "2 with sore knees". */
+const shortName = (name: string): string => (/^\d/.test(name) ? name : name.split(' ')[0]!);
+
 type Open = 'move' | 'add' | 'paste' | 'keys' | null;
 
 export function PlanScreen() {
   const { id = '' } = useParams();
   const navigate = useNavigate();
   const send = useSend();
-  const { library, people, rooms, failed } = useShelf();
+  const { library, people, groups, rooms, failed } = useShelf();
   const { plan, missing } = useOpenPlan(id);
   const view = useApp((state) => state.view);
   const canUndo = useApp((state) => state.plan.past.length > 0);
@@ -70,9 +75,40 @@ export function PlanScreen() {
   const [open, setOpen] = useState<Open>(null);
   const [lanes, setLanes] = useState(false);
   const [panel, setPanel] = useState<'floor' | 'dials' | 'station'>('floor');
-  const person = people.find((p) => p.id === plan?.person) ?? null;
+  const group = groups.find((g) => g.id === view.group) ?? null;
+  const offered = useMemo(() => (group ? everybodyIn(group, people) : people), [group, people]);
+  const person =
+    offered.find((p) => p.id === plan?.person) ?? people.find((p) => p.id === plan?.person) ?? null;
+  const outlook = useMemo(() => (person ? outlookOf(person, today()) : null), [person]);
   const room = rooms.find((r) => r.id === plan?.room) ?? null;
   const picture = useScaled(plan, library, person, room);
+
+  /** The plan is for one of those who are here. */
+  const chooseGroup = (to: string | null) => {
+    send(groupChosen(to));
+    const chosen = groups.find((g) => g.id === to);
+    const here = chosen ? everybodyIn(chosen, people) : people;
+    if (plan?.person && here[0] && !here.some((p) => p.id === plan.person))
+      send(planEvents.personPicked(here[0].id));
+  };
+  // An address may say for whom: ?who=… or ?group=…; taken once, then out of the address.
+  const asksFor = search.get('who');
+  const asksGroup = search.get('group');
+  const ready = plan !== null && library !== null;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: an address is taken at its word once, when all is here
+  useEffect(() => {
+    if (!ready || (asksFor === null && asksGroup === null)) return;
+    if (asksGroup !== null) chooseGroup(asksGroup);
+    if (asksFor !== null) send(planEvents.personPicked(asksFor));
+    setSearch(
+      (now) => {
+        now.delete('who');
+        now.delete('group');
+        return now;
+      },
+      { replace: true },
+    );
+  }, [ready, asksFor, asksGroup]);
 
   const count = plan?.block.stations.length ?? 0;
   const asked = Number(search.get('station') ?? Number.NaN) - 1;
@@ -160,7 +196,7 @@ export function PlanScreen() {
   if (!plan || !library || !picture || picture.plan.id !== plan.id) return <Waiting />;
 
   const who = person?.name ?? 'Lane';
-  const firstName = person?.name.split(' ')[0] ?? 'Lane';
+  const firstName = person ? shortName(person.name) : 'Lane';
   const token = person ? initials(person.name) : 'L';
   const { sums } = picture;
   const safeStation = Math.min(station, picture.plan.block.stations.length - 1);
@@ -225,9 +261,13 @@ export function PlanScreen() {
           >
             <Keyboard aria-hidden />
           </button>
-          <Link to={`/plan/${id}/card`} className="btn btn-primary btn-sm touch ml-1">
-            <Printer size={18} aria-hidden /> Card
-          </Link>
+          {outlook && !outlook.mayTrain ? (
+            <span className="ml-1 max-w-28 text-sm leading-tight font-semibold">no card yet</span>
+          ) : (
+            <Link to={`/plan/${id}/card`} className="btn btn-primary btn-sm touch ml-1">
+              <Printer size={18} aria-hidden /> Card
+            </Link>
+          )}
         </div>
       </header>
       <ElsewhereBanner onCopied={(copy) => void navigate(`/plan/${copy}`)} />
@@ -239,17 +279,13 @@ export function PlanScreen() {
         <fieldset id="who" className="contents">
           <div className="flex max-w-full min-w-0 gap-1.5 overflow-x-auto p-0.5">
             <legend className="sr-only">Who it is for</legend>
-            {[null, ...people].map((p) => {
+            {[null, ...offered].map((p) => {
               const on = plan.person === (p?.id ?? null);
               return (
                 <label
                   key={p?.id ?? 'lane'}
                   className={`touch relative flex shrink-0 cursor-pointer items-center gap-2 rounded-full border-2 py-0.5 pr-3 pl-0.5 has-focus-visible:outline-3 has-focus-visible:outline-primary ${on ? 'border-base-content bg-base-content text-base-100' : 'border-base-300'}`}
-                  title={
-                    p
-                      ? p.conditions.map((c) => CONDITIONS[c.id].name).join(', ') || p.kind
-                      : 'A level with nobody behind it'
-                  }
+                  title={p ? p.name : 'A level with nobody behind it'}
                 >
                   <input
                     type="radio"
@@ -264,14 +300,29 @@ export function PlanScreen() {
                   >
                     {p ? initials(p.name) : 'L'}
                   </span>
-                  <span className="text-[0.95rem] whitespace-nowrap">
-                    {p ? p.name.split(' ')[0] : 'A lane'}
-                  </span>
+                  <span className="text-[0.95rem] whitespace-nowrap">{p ? shortName(p.name) : 'A lane'}</span>
                 </label>
               );
             })}
           </div>
         </fieldset>
+        {groups.length > 0 && (
+          <label className="flex min-w-0 items-center gap-2">
+            <span className="quiet text-sm">Who is here</span>
+            <select
+              className="select touch w-40 min-w-0"
+              value={group?.id ?? ''}
+              onChange={(event) => chooseGroup(event.target.value || null)}
+            >
+              <option value="">everybody</option>
+              {groups.map((g) => (
+                <option key={g.id} value={g.id}>
+                  {g.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
         <label className="flex min-w-0 items-center gap-2">
           <span className="quiet text-sm">Where</span>
           <select
@@ -430,14 +481,7 @@ export function PlanScreen() {
           aria-label="The chosen station"
           className={`${panel === 'station' ? 'block' : 'hidden'} min-h-0 border-base-300 p-4 lg:block lg:overflow-auto lg:border-l-2`}
         >
-          {person && (
-            <p className="quiet mb-3 border-b-2 border-base-300 pb-2 text-sm">
-              <strong className="text-base-content">{person.name}</strong>, up to{' '}
-              {effortOn(outlookOf(person, today()))} of 10
-              {person.conditions.length > 0 &&
-                ` · ${person.conditions.map((c) => CONDITIONS[c.id].name.toLowerCase()).join(' · ')}`}
-            </p>
-          )}
+          {person && outlook && <WhoLine person={person} outlook={outlook} />}
           <StationPanel
             picture={picture}
             library={library}

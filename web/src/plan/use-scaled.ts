@@ -4,6 +4,7 @@ import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import { buffersOf, compileLibrary, laneSubject, subjectOf } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { today } from '../app/day.ts';
 import type { Scaled, ToWorker } from './scale.worker.ts';
 
 /** A rung of the library by its place, in the order in which the worker is asked about all of them. */
@@ -16,12 +17,6 @@ export function rungsOf(library: Library) {
 export interface Picture extends Scaled {
   readonly plan: Plan;
   readonly barsByRung: ReadonlyMap<string, Scaled['bars'][number]>;
-}
-
-export function today(): string {
-  const now = new Date();
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
 }
 
 /**

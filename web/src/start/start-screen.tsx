@@ -4,10 +4,10 @@ import { useStore } from 'react-redux';
 import { Link, useNavigate } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
-import { PartsHeader } from '../ladders/header.tsx';
 import { PasteForm } from '../plan/paste.tsx';
 import { api } from '../store/api.ts';
 import { openNewPlan } from '../store/sync.ts';
+import { PartsHeader } from '../ui/parts-header.tsx';
 
 const slug = (title: string) =>
   title

@@ -6,7 +6,6 @@ import {
   openLibrary,
   openOwn,
 } from '@inner-rung/core/ladder';
-import type { Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
@@ -32,7 +31,6 @@ export const api = createApi({
   endpoints: (build) => ({
     libraryFiles: build.query<{ files: LibraryFile[] }, void>({ query: () => 'library' }),
     plans: build.query<Stored<Plan>[], void>({ query: () => 'plans', providesTags: ['plans'] }),
-    people: build.query<Stored<Person>[], void>({ query: () => 'people' }),
     rooms: build.query<Stored<Room>[], void>({ query: () => 'rooms' }),
     setAside: build.query<SetAside[], void>({ query: () => 'set-aside' }),
     health: build.query<{ ok: boolean; demo: boolean }, void>({ query: () => 'health' }),

@@ -1,4 +1,5 @@
 import { CHANGE, type Change } from '@inner-rung/core/ladder';
+import { GROUP, type Group, PERSON, type Person } from '@inner-rung/core/person';
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api.ts';
@@ -10,6 +11,9 @@ import { rememberView, viewReducer } from './view-slice.ts';
 /** The trainer's own moves and ladders, and their changes to the reference. */
 export const changes = createShelf<Change>('changes', 'changes', CHANGE);
 
+export const people = createShelf<Person>('people', 'people', PERSON);
+export const groups = createShelf<Group>('groups', 'groups', GROUP);
+
 export const store = configureStore({
   reducer: {
     plan: planReducer,
@@ -17,12 +21,16 @@ export const store = configureStore({
     view: viewReducer,
     changes: changes.reducer,
     changesSave: changes.saveReducer,
+    people: people.reducer,
+    peopleSave: people.saveReducer,
+    groups: groups.reducer,
+    groupsSave: groups.saveReducer,
     [api.reducerPath]: api.reducer,
   },
   middleware: (standard) =>
     // The library and plans are checked by their schemas on the way in; walking them on every action isn't needed.
     standard({ serializableCheck: false, immutableCheck: false })
-      .prepend(saving.middleware, changes.middleware)
+      .prepend(saving.middleware, changes.middleware, people.middleware, groups.middleware)
       .concat(api.middleware),
 });
 store.subscribe(() => rememberView(store.getState().view));

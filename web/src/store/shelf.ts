@@ -288,7 +288,13 @@ export function createShelf<T extends { id: string; version: number }>(
     void pump(store);
   }
 
+  const stateOf = (state: unknown) => state as Record<string, unknown>;
   return {
+    name,
+    docs: (state: unknown) => (stateOf(state)[name] as StateWithHistory<Docs<T>>).present,
+    canUndo: (state: unknown) => (stateOf(state)[name] as StateWithHistory<Docs<T>>).past.length > 0,
+    canRedo: (state: unknown) => (stateOf(state)[name] as StateWithHistory<Docs<T>>).future.length > 0,
+    saveState: (state: unknown) => (stateOf(state)[`${name}Save`] as SaveSlice<T>).save,
     reducer,
     saveReducer: saveSlice.reducer,
     middleware: listener.middleware,
@@ -300,3 +306,4 @@ export function createShelf<T extends { id: string; version: number }>(
     loadTheirs,
   };
 }
+export type Shelf<T extends { id: string; version: number }> = ReturnType<typeof createShelf<T>>;

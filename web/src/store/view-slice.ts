@@ -6,10 +6,20 @@ export interface View {
   theme: 'paper' | 'hall';
   /** Single-letter keys; Ctrl and arrow keys always work. */
   letterKeys: boolean;
+  units: { mass: 'kg' | 'lb'; length: 'cm' | 'in'; glucose: 'mmol/L' | 'mg/dL' };
+  /** The group whose people the plan offers; null for everybody. */
+  group: string | null;
 }
 
 const KEY = 'inner-rung/view';
-const start: View = { station: 0, shows: 'floor', theme: 'paper', letterKeys: true };
+const start: View = {
+  station: 0,
+  shows: 'floor',
+  theme: 'paper',
+  letterKeys: true,
+  units: { mass: 'kg', length: 'cm', glucose: 'mmol/L' },
+  group: null,
+};
 
 function remembered(): View {
   try {
@@ -32,12 +42,19 @@ const slice = createSlice({
     themeChosen: (view, { payload }: PayloadAction<View['theme']>) => {
       view.theme = payload;
     },
+    unitsChosen: (view, { payload }: PayloadAction<Partial<View['units']>>) => {
+      Object.assign(view.units, payload);
+    },
+    groupChosen: (view, { payload }: PayloadAction<string | null>) => {
+      view.group = payload;
+    },
     letterKeysSet: (view, { payload }: PayloadAction<boolean>) => {
       view.letterKeys = payload;
     },
   },
 });
-export const { stationPicked, viewChosen, themeChosen, letterKeysSet } = slice.actions;
+export const { stationPicked, viewChosen, themeChosen, letterKeysSet, unitsChosen, groupChosen } =
+  slice.actions;
 export const viewReducer = slice.reducer;
 
 export function rememberView(view: View): void {

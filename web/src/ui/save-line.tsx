@@ -1,15 +1,20 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { changes, store, useApp } from '../store/index.ts';
-import type { Edits } from './use-edits.ts';
+import { store, useApp, useSend } from '../store/index.ts';
+import type { Shelf } from '../store/shelf.ts';
 
-/** Undo, redo, and whether the trainer's own library is saved; two tabs at odds are told and can choose. */
-export function SaveLine(props: { edits: Edits }) {
-  const { edits } = props;
-  const save = useApp((state) => state.changesSave.save);
+/** Undo, redo, and whether a shelf is saved; two tabs at odds are told and can choose. */
+export function SaveLine<T extends { id: string; version: number }>(props: { shelf: Shelf<T> }) {
+  const { shelf } = props;
+  const send = useSend();
+  const save = useApp(shelf.saveState);
+  const canUndo = useApp(shelf.canUndo);
+  const canRedo = useApp(shelf.canRedo);
+  const undo = () => canUndo && send(shelf.undo());
+  const redo = () => canRedo && send(shelf.redo());
   const always = { preventDefault: true } as const;
-  useHotkeys('mod+z', edits.undo, always, [edits.canUndo]);
-  useHotkeys('mod+shift+z, mod+y', edits.redo, always, [edits.canRedo]);
+  useHotkeys('mod+z', undo, always, [canUndo]);
+  useHotkeys('mod+shift+z, mod+y', redo, always, [canRedo]);
   const words = {
     loading: '',
     saved: 'Saved',
@@ -31,13 +36,13 @@ export function SaveLine(props: { edits: Edits }) {
       </span>
       {save.is === 'elsewhere' && (
         <>
-          <button type="button" className="btn btn-sm touch" onClick={() => void changes.loadTheirs(store)}>
+          <button type="button" className="btn btn-sm touch" onClick={() => void shelf.loadTheirs(store)}>
             Load theirs
           </button>
           <button
             type="button"
             className="btn btn-primary btn-sm touch"
-            onClick={() => changes.takeOver(store)}
+            onClick={() => shelf.takeOver(store)}
           >
             Save mine over it
           </button>
@@ -46,8 +51,8 @@ export function SaveLine(props: { edits: Edits }) {
       <button
         type="button"
         className="btn btn-ghost btn-sm touch"
-        onClick={edits.undo}
-        disabled={!edits.canUndo}
+        onClick={undo}
+        disabled={!canUndo}
         aria-label="Undo"
       >
         <Undo2 aria-hidden />
@@ -55,8 +60,8 @@ export function SaveLine(props: { edits: Edits }) {
       <button
         type="button"
         className="btn btn-ghost btn-sm touch"
-        onClick={edits.redo}
-        disabled={!edits.canRedo}
+        onClick={redo}
+        disabled={!canRedo}
         aria-label="Redo"
       >
         <Redo2 aria-hidden />

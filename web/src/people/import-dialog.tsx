@@ -1,0 +1,106 @@
+import { type Person, type RowFate, readPeople } from '@inner-rung/core/person';
+import { useMemo, useState } from 'react';
+import { newId, today } from '../app/day.ts';
+import { people as peopleShelf, useSend } from '../store/index.ts';
+import { Dialog } from '../ui/dialog.tsx';
+import { Scrolls } from '../ui/scrolls.tsx';
+import { readTable } from './people-file.ts';
+
+const FATE: Readonly<Record<RowFate['is'], string>> = {
+  new: 'comes in',
+  'here already': 'here already, left as is',
+  'twice in the file': 'a second time in the file, left out',
+  refused: 'left out',
+  empty: 'empty',
+};
+
+/** People from a CSV file: every row's fate is shown before anything is written. */
+export function ImportDialog(props: { people: readonly Person[]; onClose: () => void }) {
+  const send = useSend();
+  const [text, setText] = useState('');
+  const table = useMemo(() => (text.trim() === '' ? null : readTable(text)), [text]);
+  const fates = useMemo(
+    () => (table ? readPeople(table.rows, props.people, today(), () => newId('p')) : []),
+    [table, props.people],
+  );
+  const coming = fates.flatMap((fate) => (fate.is === 'new' && fate.person ? [fate.person] : []));
+  return (
+    <Dialog title="People from a table" onClose={props.onClose} wide>
+      <p className="quiet">
+        A CSV file whose first line names its columns: name and born, and any of kind, sex, activity, mass kg,
+        height cm, resting rate, level, conditions, goals, notes, emergency name, emergency phone.
+      </p>
+      <label className="mt-2 block">
+        <span className="quiet text-sm">A file</span>
+        <input
+          type="file"
+          accept=".csv,text/csv,text/plain"
+          className="file-input touch w-full"
+          onChange={(event) => {
+            void event.target.files?.[0]?.text().then(setText);
+          }}
+        />
+      </label>
+      <label className="mt-2 block">
+        <span className="quiet text-sm">Or paste it here</span>
+        <textarea
+          className="textarea w-full font-mono text-sm"
+          rows={3}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          placeholder={'name,born\nMaud Ellery,1955-03-20'}
+        />
+      </label>
+      {table?.problem && (
+        <p role="alert" className="mt-2 font-semibold text-error">
+          {table.problem}
+        </p>
+      )}
+      {table && table.unknown.length > 0 && (
+        <p className="mt-2">Columns left out: {table.unknown.map((name) => `“${name}”`).join(', ')}.</p>
+      )}
+      {fates.length > 0 && (
+        <>
+          <Scrolls label="What becomes of every row" className="mt-2 max-h-64 overflow-auto">
+            <table className="table table-sm">
+              <thead>
+                <tr className="text-base-content">
+                  <th scope="col">Line</th>
+                  <th scope="col">Who</th>
+                  <th scope="col">What becomes of it</th>
+                </tr>
+              </thead>
+              <tbody>
+                {fates.map((fate) => (
+                  <tr key={fate.line} data-fate={fate.is}>
+                    <td>{fate.line}</td>
+                    <td>{fate.person?.name ?? table?.rows[fate.line - 2]?.name}</td>
+                    <td className={fate.is === 'new' ? '' : 'font-semibold'}>
+                      {FATE[fate.is]}
+                      {fate.problems.map((p) => (
+                        <span key={`${p.column}${p.says}`} className="block font-normal text-error">
+                          {p.column}: {p.says}
+                        </span>
+                      ))}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </Scrolls>
+          <button
+            type="button"
+            className="btn btn-primary touch mt-3"
+            disabled={coming.length === 0}
+            onClick={() => {
+              send(peopleShelf.step({ says: `Add ${coming.length} people`, put: coming }));
+              props.onClose();
+            }}
+          >
+            {coming.length === 0 ? 'No row can come in' : `Bring in ${coming.length}`}
+          </button>
+        </>
+      )}
+    </Dialog>
+  );
+}

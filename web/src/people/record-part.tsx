@@ -1,0 +1,109 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { dayWords } from '../app/day.ts';
+import { people as peopleShelf, useApp } from '../store/index.ts';
+import { dropDrafts } from '../ui/use-draft.ts';
+import { saveFile } from './people-file.ts';
+import type { PersonPage } from './use-person.ts';
+
+const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+/** What was changed, when and why; everything out as a file or a page; and gone for good. */
+export function RecordPart(props: { page: PersonPage }) {
+  const { person, first } = props.page;
+  const [typed, setTyped] = useState('');
+  const [failed, setFailed] = useState<string | null>(null);
+  const saved = useApp(peopleShelf.saveState).is === 'saved';
+  const erase = async () => {
+    if (!saved) return setFailed('The last change isn’t saved yet. Wait for “Saved”, then erase.');
+    setFailed(null);
+    try {
+      const response = await fetch(`/api/people/${person.id}/erase`, { method: 'POST' });
+      if (!response.ok && response.status !== 404) throw new Error(String(response.status));
+      dropDrafts(person.id);
+      // A fresh page: nothing of them stays in this one's memory or steps of undo.
+      location.assign('/people');
+    } catch {
+      setFailed('The server didn’t answer; nothing was erased. Try again.');
+    }
+  };
+  const log = [...person.log].reverse();
+  return (
+    <div className="mt-2 grid grid-cols-1 gap-x-10 gap-y-6 md:grid-cols-[minmax(0,1fr)_20rem]">
+      <section aria-labelledby="log-h" className="min-w-0">
+        <h3 id="log-h" className="text-xl">
+          What was changed, when and why
+        </h3>
+        {log.length === 0 && (
+          <p className="quiet">
+            Nothing yet. Changes to limits, conditions, clearance and places are kept here.
+          </p>
+        )}
+        <ol className="divide-y-2 divide-base-300">
+          {log.map((entry, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: two entries may be alike in everything
+            <li key={i} className="py-1.5">
+              <span className="quiet text-sm">
+                {dayWords(entry.at.slice(0, 10))}, {time.format(new Date(entry.at))}
+              </span>
+              <span className="block">{entry.says}</span>
+              {entry.why && <span className="block text-sm">Why: {entry.why}</span>}
+            </li>
+          ))}
+        </ol>
+      </section>
+      <div className="grid content-start gap-6">
+        <section aria-labelledby="out-h">
+          <h3 id="out-h" className="text-xl">
+            Everything about {first}
+          </h3>
+          <div className="mt-1 flex flex-wrap gap-2">
+            <Link to={`/people/${person.id}/page`} className="btn touch">
+              As a page to read
+            </Link>
+            <button
+              type="button"
+              className="btn touch"
+              onClick={() =>
+                saveFile(`${person.id}.json`, 'application/json', `${JSON.stringify(person, null, 2)}\n`)
+              }
+            >
+              As a JSON file
+            </button>
+          </div>
+        </section>
+        <section aria-labelledby="erase-h" className="border-t-2 border-base-300 pt-3">
+          <h3 id="erase-h" className="text-xl">
+            Erase for good
+          </h3>
+          <p>
+            Everything about {first}: this page, earlier versions, their place in groups and circuits. It
+            can’t be undone.
+          </p>
+          <label className="mt-2 block">
+            <span className="quiet text-sm">Type “{person.name}” to be sure</span>
+            <input
+              className="input touch w-full"
+              value={typed}
+              autoComplete="off"
+              onChange={(e) => setTyped(e.target.value)}
+            />
+          </label>
+          <button
+            type="button"
+            className="btn touch mt-2"
+            disabled={typed.trim() !== person.name}
+            onClick={() => void erase()}
+          >
+            Erase {first}
+          </button>
+          {failed && (
+            <p role="alert" className="mt-1 font-semibold text-error">
+              {failed}
+            </p>
+          )}
+        </section>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,275 @@
+import type { TestCard } from '@inner-rung/core/person';
+import { useEffect, useRef, useState } from 'react';
+import { Choice, Tick } from '../ui/choice.tsx';
+
+/** What a test has come to so far; null while there is no result. */
+export interface Result {
+  readonly value: number;
+  readonly parts?: number[];
+}
+
+type Give = (result: Result | null) => void;
+const tenth = (seconds: number) => Math.round(seconds * 10) / 10;
+
+/** A clock that can be started and stopped; `seconds` is how long it has run. */
+function useStopwatch(limit: number | null, onLimit?: () => void) {
+  const [started, setStarted] = useState<number | null>(null);
+  const [seconds, setSeconds] = useState(0);
+  const ended = useRef(onLimit);
+  ended.current = onLimit;
+  useEffect(() => {
+    if (started === null) return;
+    const beat = setInterval(() => {
+      const ran = (performance.now() - started) / 1000;
+      if (limit !== null && ran >= limit) {
+        setSeconds(limit);
+        setStarted(null);
+        ended.current?.();
+      } else setSeconds(ran);
+    }, 50);
+    return () => clearInterval(beat);
+  }, [started, limit]);
+  return {
+    seconds,
+    runs: started !== null,
+    start: () => {
+      setSeconds(0);
+      setStarted(performance.now());
+    },
+    stop: (): number => {
+      const ran = started === null ? seconds : (performance.now() - started) / 1000;
+      setSeconds(ran);
+      setStarted(null);
+      return ran;
+    },
+  };
+}
+
+/** The counter, timer or question a test is taken with. */
+export function TestRunner(props: { card: TestCard; onResult: Give }) {
+  const { takes } = props.card;
+  switch (takes.by) {
+    case 'counter':
+      return <Counter seconds={takes.seconds} unit={takes.unit} onResult={props.onResult} />;
+    case 'stopwatch':
+      return <Stopwatch onResult={props.onResult} />;
+    case 'number':
+      return <Figure unit={takes.unit} onResult={props.onResult} />;
+    case 'stages':
+      return <Stages seconds={takes.seconds} stages={takes.stages} onResult={props.onResult} />;
+    case 'choice':
+      return <Picked choices={takes.choices} onResult={props.onResult} />;
+    case 'ticks':
+      return <Ticks ticks={takes.ticks} onResult={props.onResult} />;
+    case 'rungs':
+      return null;
+  }
+}
+
+function Entry(props: { label: string; unit: string; value: string; onType: (text: string) => void }) {
+  return (
+    <label className="flex flex-wrap items-center gap-2">
+      <span>{props.label}</span>
+      <input
+        className="input touch w-24 text-right text-lg"
+        inputMode="decimal"
+        value={props.value}
+        onChange={(event) => props.onType(event.target.value)}
+      />
+      <span>{props.unit}</span>
+    </label>
+  );
+}
+
+function useTyped(onResult: Give) {
+  const [text, setText] = useState('');
+  return {
+    text,
+    type: (next: string) => {
+      setText(next);
+      const value = Number(next.replace(',', '.'));
+      onResult(next.trim() === '' || !Number.isFinite(value) ? null : { value });
+    },
+  };
+}
+
+function Counter(props: { seconds: number; unit: string; onResult: Give }) {
+  const typed = useTyped(props.onResult);
+  const clock = useStopwatch(props.seconds);
+  const [count, setCount] = useState(0);
+  const left = Math.ceil(props.seconds - clock.seconds);
+  const set = (n: number) => {
+    setCount(n);
+    typed.type(String(n));
+  };
+  return (
+    <div className="grid gap-3">
+      <div className="flex items-stretch gap-3">
+        <button
+          type="button"
+          className="btn btn-primary display h-28 min-w-0 flex-1 text-5xl"
+          aria-label={clock.runs ? 'Count one' : 'Start the clock'}
+          onClick={() => {
+            if (clock.runs) set(count + 1);
+            else {
+              set(0);
+              clock.start();
+            }
+          }}
+        >
+          {clock.runs ? count : 'Start'}
+        </button>
+        <p className="grid w-28 place-items-center border-2 border-base-300 text-center leading-none">
+          <span>
+            <span className="display block text-5xl" role="timer">
+              {left}
+            </span>
+            s left
+          </span>
+        </p>
+      </div>
+      <p className="quiet text-sm">
+        {clock.runs ? 'Tap at every one.' : 'Tap to start, then once for every one.'}
+      </p>
+      <Entry label="Result" unit={props.unit} value={typed.text} onType={typed.type} />
+    </div>
+  );
+}
+
+function Stopwatch(props: { onResult: Give }) {
+  const typed = useTyped(props.onResult);
+  const clock = useStopwatch(null);
+  return (
+    <div className="grid gap-3">
+      <button
+        type="button"
+        className="btn btn-primary display h-28 text-5xl"
+        aria-label={clock.runs ? 'Stop the clock' : 'Start the clock'}
+        onClick={() => {
+          if (clock.runs) typed.type(String(tenth(clock.stop())));
+          else clock.start();
+        }}
+      >
+        {clock.runs ? clock.seconds.toFixed(1) : clock.seconds > 0 ? 'Again' : 'Start'}
+      </button>
+      <Entry label="Result" unit="s" value={typed.text} onType={typed.type} />
+    </div>
+  );
+}
+
+function Figure(props: { unit: string; onResult: Give }) {
+  const typed = useTyped(props.onResult);
+  return <Entry label="Result" unit={props.unit} value={typed.text} onType={typed.type} />;
+}
+
+function Stages(props: { seconds: number; stages: readonly string[]; onResult: Give }) {
+  const [held, setHeld] = useState<readonly number[]>([]);
+  const give = (next: readonly number[]) => {
+    setHeld(next);
+    props.onResult(
+      next.length === 0 ? null : { value: tenth(next.reduce((sum, s) => sum + s, 0)), parts: [...next] },
+    );
+  };
+  const at = held.length;
+  const over = at >= props.stages.length || (held.at(-1) ?? props.seconds) < props.seconds;
+  const clock = useStopwatch(props.seconds, () => give([...held, props.seconds]));
+  return (
+    <div className="grid gap-2">
+      <ol className="grid gap-1">
+        {props.stages.map((stage, i) => (
+          <li
+            key={stage}
+            className={`flex items-center gap-3 border-l-4 px-3 py-1 ${i === at && !over ? 'border-primary text-lg font-semibold' : 'border-base-300'}`}
+          >
+            <span className="flex-1">{stage}</span>
+            <span className="display">
+              {i < at ? `${held[i]} s` : i === at && clock.runs ? clock.seconds.toFixed(1) : ''}
+            </span>
+          </li>
+        ))}
+      </ol>
+      {!over ? (
+        <button
+          type="button"
+          className="btn btn-primary display h-20 text-3xl"
+          onClick={() =>
+            clock.runs ? give([...held, tenth(Math.min(props.seconds, clock.stop()))]) : clock.start()
+          }
+        >
+          {clock.runs ? 'Stepped or touched' : `Let go: ${props.stages[at]}`}
+        </button>
+      ) : (
+        <button type="button" className="btn touch justify-self-start" onClick={() => give([])}>
+          Once more from the first
+        </button>
+      )}
+      <details>
+        <summary className="touch flex cursor-pointer items-center underline underline-offset-4">
+          Type the seconds
+        </summary>
+        <div className="flex flex-wrap gap-2">
+          {props.stages.map((stage, i) => (
+            <label key={stage} className="block">
+              <span className="quiet block text-sm">{stage}</span>
+              <input
+                className="input touch w-20 text-right"
+                inputMode="decimal"
+                value={held[i] ?? ''}
+                onChange={(event) => {
+                  const value = Number(event.target.value.replace(',', '.'));
+                  if (!Number.isFinite(value) || value < 0) return;
+                  const next = props.stages.map((_, k) => held[k] ?? 0);
+                  next[i] = Math.min(props.seconds, value);
+                  give(next);
+                }}
+              />
+            </label>
+          ))}
+        </div>
+      </details>
+    </div>
+  );
+}
+
+function Picked(props: { choices: readonly string[]; onResult: Give }) {
+  const [value, setValue] = useState<string | null>(null);
+  return (
+    <Choice
+      legend="How it went"
+      name="picked"
+      value={value}
+      column
+      of={props.choices.map((says) => ({ value: says, says }))}
+      onChoose={(says) => {
+        setValue(says);
+        props.onResult({ value: props.choices.indexOf(says) });
+      }}
+    />
+  );
+}
+
+function Ticks(props: { ticks: readonly string[]; onResult: Give }) {
+  const [on, setOn] = useState<readonly string[]>([]);
+  const give = (next: readonly string[]) => {
+    setOn(next);
+    props.onResult({ value: next.length, parts: props.ticks.map((t) => (next.includes(t) ? 1 : 0)) });
+  };
+  return (
+    <div>
+      {props.ticks.map((tick) => (
+        <Tick
+          key={tick}
+          on={on.includes(tick)}
+          onTurn={(now) => give(now ? [...on, tick] : on.filter((t) => t !== tick))}
+        >
+          {tick}
+        </Tick>
+      ))}
+      {on.length === 0 && (
+        <button type="button" className="btn btn-sm touch" onClick={() => give([])}>
+          None of them yet
+        </button>
+      )}
+    </div>
+  );
+}

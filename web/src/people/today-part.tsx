@@ -1,0 +1,271 @@
+import {
+  type BodyPlace,
+  limitWords,
+  MG_PER_MMOL,
+  type Readings,
+  readingsSchema,
+  type Side,
+  TODAY,
+  TODAY_IDS,
+  type Today,
+} from '@inner-rung/core/person';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { today } from '../app/day.ts';
+import { useApp } from '../store/index.ts';
+import { Chip, Tick } from '../ui/choice.tsx';
+import { useDraft } from '../ui/use-draft.ts';
+import { BodyFigure, placeWords } from './body-figure.tsx';
+import type { PersonPage } from './use-person.ts';
+
+const VERDICT = {
+  'as usual': 'As usual',
+  easier: 'Easier today',
+  'ask first': 'Ask first',
+  'not today': 'Not today',
+} as const;
+
+const NO_READINGS = { systolic: '', diastolic: '', pulse: '', glucose: '', ketones: '', irregular: false };
+type Typed = typeof NO_READINGS;
+
+/** What is different today, in three taps, and what it means for this session only. */
+export function TodayPart(props: { page: PersonPage }) {
+  const { person, outlook, first, keep } = props.page;
+  const day = today();
+  const sheet: Today =
+    person.today?.on === day ? person.today : { on: day, marks: [], pain: [], readings: {} };
+  const put = (patch: Partial<Today>) => keep('Today’s sheet', { ...person, today: { ...sheet, ...patch } });
+  const point = (place: BodyPlace, side: Side) => {
+    const there = sheet.pain.some((p) => p.place === place && p.side === side);
+    put({
+      pain: there
+        ? sheet.pain.filter((p) => p.place !== place || p.side !== side)
+        : [...sheet.pain, { place, side }],
+    });
+  };
+  const verdict = outlook.today;
+  const lacking = [
+    outlook.standing.askAgain && !outlook.standing.state.includes('not')
+      ? { to: 'screening', says: outlook.standing.askAgain }
+      : null,
+    outlook.standing.state === 'not screened' ? { to: 'screening', says: outlook.standing.says } : null,
+    !outlook.mayTrain && outlook.today.is !== 'not today'
+      ? { to: 'screening', says: outlook.standing.says }
+      : null,
+  ].filter((one) => one !== null);
+  return (
+    <div className="mt-2 grid grid-cols-1 gap-x-8 gap-y-4 md:grid-cols-[minmax(0,1fr)_15rem]">
+      <div className="min-w-0">
+        {lacking.map((one) => (
+          <p key={one.says} className="mb-3 border-l-4 border-primary pl-3">
+            {one.says}{' '}
+            <Link
+              to={`/people/${person.id}/${one.to}`}
+              className="font-semibold underline underline-offset-4"
+            >
+              Before they begin
+            </Link>
+          </p>
+        ))}
+        <h3 className="text-xl">Anything different today?</h3>
+        <div className="mt-2 flex flex-wrap gap-2">
+          {TODAY_IDS.map((id) => (
+            <Chip
+              key={id}
+              on={sheet.marks.includes(id)}
+              onTurn={() =>
+                put({
+                  marks: sheet.marks.includes(id)
+                    ? sheet.marks.filter((m) => m !== id)
+                    : [...sheet.marks, id],
+                })
+              }
+            >
+              {TODAY[id].name}
+            </Chip>
+          ))}
+        </div>
+
+        <section
+          aria-label="What it means today"
+          aria-live="polite"
+          className={`mt-5 border-y-2 border-base-300 py-3 ${verdict.is === 'not today' ? 'barred' : ''}`}
+        >
+          <p className="display text-3xl" data-today={verdict.is}>
+            {VERDICT[verdict.is]}
+          </p>
+          {verdict.says.length === 0 ? (
+            <p className="quiet">Nothing said about today: {first} does what they usually do.</p>
+          ) : (
+            <ul className="mt-1 grid gap-1">
+              {verdict.says.map((line) => (
+                <li key={line}>{line}</li>
+              ))}
+            </ul>
+          )}
+          {verdict.limits.length > 0 && (
+            <details className="mt-1">
+              <summary className="touch flex cursor-pointer items-center underline underline-offset-4">
+                {verdict.limits.length === 1 ? 'One limit' : `${verdict.limits.length} limits`} for this
+                session only
+              </summary>
+              <ul className="text-sm">
+                {verdict.limits.map((limit) => (
+                  <li key={limit.id}>
+                    {limit.reason} <span className="quiet">({limitWords(limit)})</span>
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </section>
+
+        <ReadingsForm
+          key={person.id}
+          page={props.page}
+          sheet={sheet}
+          onKeep={(readings) => put({ readings })}
+        />
+
+        {outlook.cautions.length > verdict.says.length && (
+          <section className="mt-5" aria-labelledby="always-h">
+            <h3 id="always-h" className="text-xl">
+              Always with {first}
+            </h3>
+            <ul className="mt-1 grid gap-1">
+              {outlook.cautions.slice(verdict.says.length).map((line) => (
+                <li key={line}>{line}</li>
+              ))}
+              {outlook.reminders.map((line) => (
+                <li key={line} className="quiet">
+                  {line}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </div>
+      <section aria-labelledby="hurts-h" className="row-start-2 md:row-start-auto">
+        <h3 id="hurts-h" className="text-xl">
+          Sore today
+        </h3>
+        <BodyFigure on={sheet.pain} onPoint={point} />
+        {sheet.pain.length > 0 && (
+          <ul className="grid gap-1">
+            {sheet.pain.map((p) => (
+              <li key={`${p.place}${p.side}`} className="flex items-center justify-between gap-2">
+                {placeWords(p.place, p.side)}
+                <button type="button" className="btn btn-sm touch" onClick={() => point(p.place, p.side)}>
+                  Not sore
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** Readings as typed, kept through a reload; those that make sense are on the sheet at once. */
+function ReadingsForm(props: { page: PersonPage; sheet: Today; onKeep: (readings: Readings) => void }) {
+  const { sheet } = props;
+  const unit = useApp((state) => state.view.units.glucose);
+  const kept = useMemo((): Typed => {
+    const r = sheet.readings;
+    const words = (n: number | undefined) => (n === undefined ? '' : String(n));
+    return {
+      systolic: words(r.systolic),
+      diastolic: words(r.diastolic),
+      pulse: words(r.pulse),
+      glucose: words(
+        r.glucoseMmol === undefined
+          ? undefined
+          : unit === 'mmol/L'
+            ? r.glucoseMmol
+            : Math.round(r.glucoseMmol * MG_PER_MMOL),
+      ),
+      ketones: words(r.ketonesMmol),
+      irregular: r.irregular ?? false,
+    };
+  }, [sheet.readings, unit]);
+  const [typed, put, clear] = useDraft<Typed>(`readings/${props.page.person.id}/${sheet.on}`, kept);
+  const parse = (form: Typed) => {
+    const figure = (text: string) => (text.trim() === '' ? undefined : Number(text.replace(',', '.')));
+    const glucose = figure(form.glucose);
+    const given = {
+      systolic: figure(form.systolic),
+      diastolic: figure(form.diastolic),
+      pulse: figure(form.pulse),
+      glucoseMmol:
+        glucose === undefined || unit === 'mmol/L' ? glucose : Math.round((glucose / MG_PER_MMOL) * 10) / 10,
+      ketonesMmol: figure(form.ketones),
+      irregular: form.irregular || undefined,
+    };
+    return readingsSchema.safeParse(
+      Object.fromEntries(Object.entries(given).filter(([, v]) => v !== undefined)),
+    );
+  };
+  const read = parse(typed);
+  const change = (patch: Partial<Typed>) => {
+    const next = { ...typed, ...patch };
+    put(patch);
+    const now = parse(next);
+    if (now.success) props.onKeep(now.data);
+  };
+  const wrong = (field: string) => {
+    const issue = read.success ? undefined : read.error.issues.find((i) => i.path[0] === field);
+    return issue ? (
+      <span role="alert" className="block max-w-44 text-sm font-semibold text-error">
+        {issue.message}
+      </span>
+    ) : null;
+  };
+  const field = (name: keyof Typed & string, label: string, path: string, suffix: string) => (
+    <label className="block">
+      <span className="quiet block text-sm">{label}</span>
+      <span className="flex items-baseline gap-1">
+        <input
+          className="input touch w-20 text-right"
+          inputMode="decimal"
+          value={String(typed[name])}
+          aria-invalid={wrong(path) !== null}
+          onChange={(event) => change({ [name]: event.target.value })}
+        />
+        <span className="text-sm">{suffix}</span>
+      </span>
+      {wrong(path)}
+    </label>
+  );
+  const any = Object.values(typed).some((v) => v !== '' && v !== false);
+  return (
+    <details className="mt-4" open={any || undefined}>
+      <summary className="touch display flex cursor-pointer items-center text-xl">
+        A reading, if they take one
+      </summary>
+      <div className="mt-1 flex flex-wrap items-start gap-x-5 gap-y-2">
+        {field('systolic', 'Blood pressure', 'systolic', 'over')}
+        {field('diastolic', 'lower', 'diastolic', 'mmHg')}
+        {field('pulse', 'Pulse at rest', 'pulse', 'a minute')}
+        {field('glucose', 'Glucose', 'glucoseMmol', unit)}
+        {field('ketones', 'Ketones', 'ketonesMmol', 'mmol/L')}
+      </div>
+      <Tick on={typed.irregular} onTurn={(irregular) => change({ irregular })}>
+        The pulse is irregular, and that is new
+      </Tick>
+      {any && (
+        <button
+          type="button"
+          className="btn btn-sm touch"
+          onClick={() => {
+            clear();
+            put(NO_READINGS);
+            props.onKeep({});
+          }}
+        >
+          Clear the readings
+        </button>
+      )}
+    </details>
+  );
+}
