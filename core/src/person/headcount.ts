@@ -88,7 +88,7 @@ const LEVEL_SAID: readonly (readonly [RegExp, LevelIndex])[] = [
 ];
 
 function numberIn(words: string): number | null {
-  const digits = /(\d{1,3})/.exec(words);
+  const digits = /(\d{1,6})/.exec(words);
   if (digits) return Number(digits[1]);
   for (const word of words.split(/[^a-z]+/)) if (NUMBERS[word] !== undefined) return NUMBERS[word]!;
   return null;
