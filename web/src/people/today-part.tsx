@@ -244,8 +244,8 @@ function ReadingsForm(props: { page: PersonPage; sheet: Today; onKeep: (readings
         A reading, if they take one
       </summary>
       <div className="mt-1 flex flex-wrap items-start gap-x-5 gap-y-2">
-        {field('systolic', 'Blood pressure', 'systolic', 'over')}
-        {field('diastolic', 'lower', 'diastolic', 'mmHg')}
+        {field('systolic', 'Blood pressure, upper', 'systolic', 'over')}
+        {field('diastolic', 'and lower', 'diastolic', 'mmHg')}
         {field('pulse', 'Pulse at rest', 'pulse', 'a minute')}
         {field('glucose', 'Glucose', 'glucoseMmol', unit)}
         {field('ketones', 'Ketones', 'ketonesMmol', 'mmol/L')}
