@@ -13,7 +13,8 @@ export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
   fullyParallel: false,
-  workers: 1,
+  // A file to a worker; every file starts a server of its own.
+  workers: 2,
   retries: 0,
   timeout: 60_000,
   expect: { timeout: 8_000 },

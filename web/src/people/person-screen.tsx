@@ -63,7 +63,7 @@ export default function PersonScreen() {
   return (
     <div className="min-h-dvh">
       <PartsHeader here="people" />
-      <div className="mx-auto grid max-w-7xl grid-cols-1 lg:grid-cols-[16rem_minmax(0,1fr)]">
+      <main className="mx-auto grid max-w-7xl grid-cols-1 lg:grid-cols-[16rem_minmax(0,1fr)]">
         <div className="border-base-300 px-4 pt-3 lg:min-h-[calc(100dvh-4rem)] lg:border-r-2 lg:pb-6">
           <div className="flex items-center gap-3">
             <span
@@ -108,7 +108,7 @@ export default function PersonScreen() {
             ))}
           </nav>
         </div>
-        <main className="min-w-0 px-4 py-3 md:px-6">
+        <div className="min-w-0 px-4 py-3 md:px-6">
           <div className="flex flex-wrap items-center gap-2">
             <h2 className="mr-auto text-3xl">{here.name}</h2>
             <SaveLine shelf={peopleShelf} />
@@ -118,8 +118,8 @@ export default function PersonScreen() {
             Their doctor’s, physiotherapist’s or care team’s word, your own training and local rules come
             first.
           </p>
-        </main>
-      </div>
+        </div>
+      </main>
     </div>
   );
 }

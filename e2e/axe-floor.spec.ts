@@ -1,21 +1,7 @@
-import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page, test } from '@playwright/test';
-import { TestServer } from './server.ts';
+import { expect } from '@playwright/test';
+import { lookAt, type Screen } from './axe.ts';
 
-const server = new TestServer(4704);
-test.beforeAll(() => server.start());
-test.afterAll(() => server.stop());
-
-async function finds(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
-    .analyze();
-  return violations.flatMap((v) =>
-    v.nodes.map((node) => `${v.id}: ${node.target.join(' ')}: ${node.failureSummary}`),
-  );
-}
-
-const SCREENS: readonly (readonly [string, string, (page: Page) => Promise<void>])[] = [
+const SCREENS: readonly Screen[] = [
   ['the floor', '/plan/tuesday-ten', async () => {}],
   ['the sheet', '/plan/tuesday-ten', async (page) => page.getByRole('button', { name: 'Sheet' }).click()],
   [
@@ -74,25 +60,4 @@ const SCREENS: readonly (readonly [string, string, (page: Page) => Promise<void>
   ['a circuit that isn’t there', '/plan/not-here', async () => {}],
 ];
 
-/** Screens that a phone never shows. */
-const WIDE_ONLY = ['changing a move', 'the keys'];
-
-for (const [name, path, reach] of SCREENS)
-  for (const width of [1280, 390]) {
-    if (width === 390 && WIDE_ONLY.includes(name)) continue;
-    test(`axe finds nothing: ${name}, ${width} wide`, async ({ page }) => {
-      await page.setViewportSize({ width, height: width === 390 ? 844 : 800 });
-      await page.goto(`${server.url}/circuits`);
-      for (const theme of ['paper', 'hall']) {
-        await page.evaluate(
-          (t) => localStorage.setItem('inner-rung/view', JSON.stringify({ theme: t })),
-          theme,
-        );
-        await page.goto(`${server.url}${path}`);
-        await expect(page.getByRole('heading').or(page.getByRole('table')).first()).toBeAttached();
-        await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
-        await reach(page);
-        expect(await finds(page), theme).toEqual([]);
-      }
-    });
-  }
+lookAt(SCREENS, 4704);

@@ -1,0 +1,46 @@
+import { lookAt, type Screen } from './axe.ts';
+
+const SCREENS: readonly Screen[] = [
+  ['people', '/people', async (page) => page.getByRole('button', { name: 'Add them' }).click()],
+  [
+    'people from a table',
+    '/people',
+    async (page) => {
+      await page.getByRole('button', { name: 'From a table' }).click();
+      await page.getByLabel('Or paste it here').fill('name,born\nWren Abery,1971\n,1980');
+    },
+  ],
+  [
+    'today',
+    '/people/maud-ellery/today',
+    async (page) => {
+      await page.getByRole('button', { name: 'Slept badly' }).click();
+      await page.getByRole('button', { name: 'Left knee' }).click();
+      await page.getByText('A reading, if they take one').click();
+    },
+  ],
+  ['who somebody is', '/people/maud-ellery/who', async () => {}],
+  ['the questions', '/people/nev-ashdown/screening', async () => {}],
+  ['where the answers lead', '/people/ines-calloway/screening', async () => {}],
+  [
+    'limits',
+    '/people/maud-ellery/limits',
+    async (page) => page.getByRole('button', { name: 'Ease: no kneeling' }).click(),
+  ],
+  ['tests', '/people/maud-ellery/tests', async () => {}],
+  [
+    'rungs',
+    '/people/maud-ellery/rungs?ladder=push',
+    async (page) => {
+      await page.getByRole('searchbox', { name: 'Find a ladder' }).fill('push-up');
+      await page.getByRole('button', { name: 'Find the rung' }).click();
+    },
+  ],
+  ['effort', '/people/saskia-dorn/effort', async () => {}],
+  ['what is kept', '/people/maud-ellery/record', async () => {}],
+  ['a person as a page', '/people/maud-ellery/page', async () => {}],
+  ['a group', '/groups/tuesday-evening', async () => {}],
+  ['a group by number', '/groups/thursday-morning', async () => {}],
+];
+
+lookAt(SCREENS, 4713);
