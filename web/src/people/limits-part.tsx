@@ -410,7 +410,7 @@ function AddLimits(props: { page: PersonPage }) {
           onChoose={(source) => put({ source })}
         />
         <label className="block">
-          <span className="quiet text-sm">Until, if it ends</span>
+          <span className="quiet block text-sm">Until, if it ends</span>
           <input
             type="date"
             className="input touch w-40"

@@ -177,17 +177,21 @@ function Chosen(props: {
   const { person, library, first, keep } = page;
   const barred = barredRungs(ladder, props.bars);
   const name = (i: number) => formName(library, ladder.rungs[i]!.move, ladder.rungs[i]!.settings);
+  const shut = at.rung >= 0 && barred[at.rung]!.length > 0;
   return (
     <section aria-labelledby="chosen-h">
       <h3 id="chosen-h" className="text-2xl">
         {ladder.name}
       </h3>
       <p data-place={at.evidence}>
-        {at.rung < 0
-          ? `Below its lowest rung, as far as one can tell`
-          : at.evidence === 'assumed' && at.on === null
-            ? `Assumed: ${name(at.rung)}`
-            : `${EVIDENCE[at.evidence][0]!.toUpperCase()}${EVIDENCE[at.evidence].slice(1)} on ${dayWords(at.on!)}: ${name(at.rung)}`}
+        {shut
+          ? `Could do ${name(at.rung)}, by what is known; it is barred for now`
+          : at.rung < 0
+            ? `Below its lowest rung, as far as one can tell`
+            : at.evidence === 'assumed' && at.on === null
+              ? `Assumed: ${name(at.rung)}`
+              : `${EVIDENCE[at.evidence][0]!.toUpperCase()}${EVIDENCE[at.evidence].slice(1)} on ${dayWords(at.on!)}: ${name(at.rung)}`}
+        {at.rung >= 0 && <span className="quiet"> ({at.sure})</span>}
         {at.stale && <strong> Gone stale: look again.</strong>}
       </p>
       <FindRung page={page} ladder={ladder} bars={props.bars} />
@@ -205,7 +209,7 @@ function Chosen(props: {
               <li
                 key={name(i)}
                 data-rung={ladder.rungs[i]!.move}
-                className={`flex items-center gap-2 border-y border-base-content/70 px-2 leading-tight ${i === at.rung ? 'bg-[var(--lane-1)] text-[var(--lane-0-ink)]' : ''}`}
+                className={`flex items-center gap-2 border-y border-base-content/70 px-2 leading-tight ${i === at.rung && !shut ? 'bg-[var(--lane-1)] text-[var(--lane-0-ink)]' : ''}`}
               >
                 <span className="min-w-0 flex-1 py-1">
                   <span
