@@ -112,15 +112,19 @@ export const anyRoom: fc.Arbitrary<Room> = fc
   .record({
     items: fc.subarray(EQUIPMENT_IDS),
     count: fc.integer({ min: 1, max: 12 }),
-    clearMetres: fc.constantFrom(1, 2, 4, 12),
-    ceilingCm: fc.constantFrom(215, 245, 400),
+    clear: fc.constantFrom(1, 2, 4, 12),
+    flooring: fc.constantFrom('wood' as const, 'carpet' as const, 'grass' as const),
+    ceilingCm: fc.constantFrom(215, 245, 400, null),
     quiet: fc.boolean(),
   })
-  .map(({ items, count, ...room }) => ({
-    version: 1,
+  .map(({ items, count, clear, ...room }) => ({
+    version: 2,
     id: 'any',
     name: 'Any',
     items: items.map((what) => ({ what, count })),
+    lengthMetres: clear,
+    widthMetres: clear,
+    notes: '',
     ...room,
   }));
 

@@ -1,6 +1,7 @@
 import { openLibrary, REGIONS, rungDemand } from '@inner-rung/core/ladder';
 import { DEMAND_KEYS, type Demand, LIMB_KEYS } from '@inner-rung/core/move';
 import { bandCeilingMet, bandOfRpe, type Limit, levelAbility } from '@inner-rung/core/person';
+import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import {
   compileLibrary,
   createScaler,
@@ -108,13 +109,9 @@ test('1. what isn’t known about a move counts as broken, not as zero', () => {
     for (const move of (file.json as { moves?: { demand: Record<string, unknown> }[] }).moves ?? [])
       move.demand['neck.load'] = null;
   const unknowing = createScaler(compileLibrary(openLibrary(files)), {
-    version: 1,
+    ...ROOM_EXAMPLE,
     id: 'r',
-    name: 'r',
-    items: [{ what: 'wall', count: 1 }],
-    clearMetres: 5,
-    ceilingCm: 300,
-    quiet: false,
+    lengthMetres: 5,
   });
   const [request] = fc.sample(anyRequest, { numRuns: 1, seed: 3 }) as [ScaleRequest];
   const version = unknowing.scale({

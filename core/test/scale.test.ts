@@ -1,5 +1,5 @@
 import { type ConditionId, compileCondition, limitSchema } from '@inner-rung/core/person';
-import type { Room } from '@inner-rung/core/room';
+import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import {
   compileLibrary,
   createScaler,
@@ -22,13 +22,9 @@ const library = shippedLibrary();
 const index = compileLibrary(library);
 const hall = createScaler(index, ROOMS[0]!);
 const bare: Room = {
-  version: 1,
+  ...ROOM_EXAMPLE,
   id: 'bare',
   name: 'Bare',
-  items: [{ what: 'wall', count: 1 }],
-  clearMetres: 3,
-  ceilingCm: 260,
-  quiet: false,
 };
 const bareRoom = createScaler(index, bare);
 

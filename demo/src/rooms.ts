@@ -2,7 +2,7 @@ import type { Room } from '@inner-rung/core/room';
 
 export const ROOMS: readonly Room[] = [
   {
-    version: 1,
+    version: 2,
     id: 'tannery-lane-hall',
     name: 'Tannery Lane Hall',
     items: [
@@ -12,15 +12,19 @@ export const ROOMS: readonly Room[] = [
       { what: 'step-block', count: 6 },
       { what: 'wall-bar', count: 4 },
       { what: 'mat', count: 14 },
-      { what: 'dumbbells', count: 8 },
+      { what: 'dumbbells', count: 4, size: 2 },
+      { what: 'dumbbells', count: 4, size: 4 },
       { what: 'band', count: 6 },
     ],
-    clearMetres: 12,
+    lengthMetres: 12,
+    widthMetres: 8,
+    flooring: 'wood',
     ceilingCm: 420,
     quiet: false,
+    notes: '',
   },
   {
-    version: 1,
+    version: 2,
     id: 'a-front-room',
     name: 'A front room, people below',
     items: [
@@ -29,11 +33,15 @@ export const ROOMS: readonly Room[] = [
       { what: 'sofa', count: 1 },
       { what: 'cushion', count: 3 },
       { what: 'mat', count: 1 },
-      { what: 'bottles', count: 4 },
+      { what: 'bottles', count: 2, size: 1 },
+      { what: 'bottles', count: 2, size: 1.5 },
       { what: 'towel-door', count: 1 },
     ],
-    clearMetres: 2.2,
+    lengthMetres: 2.2,
+    widthMetres: 2,
+    flooring: 'carpet',
     ceilingCm: 245,
     quiet: true,
+    notes: '',
   },
 ];

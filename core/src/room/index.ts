@@ -1,2 +1,28 @@
-export { EQUIPMENT, EQUIPMENT_IDS, type Equipment, type EquipmentId } from './equipment.ts';
-export { type Offer, offersOf, ROOM, ROOM_EXAMPLE, type Room, roomSchema, thingsFor } from './room.ts';
+export {
+  DRAWINGS,
+  type Drawing,
+  EQUIPMENT,
+  EQUIPMENT_IDS,
+  type Equipment,
+  type EquipmentId,
+  equipmentOf,
+  FLOORING,
+  type Flooring,
+  SHELVES,
+  sizeUnit,
+  usualSizes,
+} from './equipment.ts';
+export { READY_ROOMS } from './ready.ts';
+export {
+  clearMetres,
+  type Offer,
+  offersOf,
+  peopleThatFit,
+  ROOM,
+  ROOM_EXAMPLE,
+  type Room,
+  type RoomItem,
+  roomSchema,
+  rowsFor,
+  thingsFor,
+} from './room.ts';

@@ -1,38 +1,98 @@
 import { z } from 'zod';
 import { CAPABILITIES, type Capability, idSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
-import { EQUIPMENT, EQUIPMENT_IDS, type Equipment, type EquipmentId } from './equipment.ts';
+import {
+  EQUIPMENT_IDS,
+  type EquipmentId,
+  equipmentOf,
+  FLOORING,
+  type Flooring,
+  sizeUnit,
+  usualSizes,
+} from './equipment.ts';
+
+/** So many pieces of one kind and, where it matters, of one size. */
+const itemSchema = z
+  .strictObject({
+    what: z.enum(EQUIPMENT_IDS as [EquipmentId, ...EquipmentId[]]),
+    count: z.number().int('whole pieces').min(1, 'at least one').max(200, 'at most 200'),
+    /** kg or cm, where these pieces differ from the usual ones. */
+    size: z.number().positive('above nothing').max(300, 'at most 300').optional(),
+  })
+  .refine((item) => item.size === undefined || sizeUnit(item.what) !== null, {
+    path: ['size'],
+    message: 'this comes in no sizes',
+  });
+export type RoomItem = z.output<typeof itemSchema>;
+
+const metres = (what: string) =>
+  z
+    .number({ error: `${what} in metres` })
+    .min(1, `${what} under 1 m`)
+    .max(200, `${what} over 200 m`);
 
 export const roomSchema = z.strictObject({
-  version: z.literal(1),
+  version: z.literal(2),
   id: idSchema,
-  name: z.string().trim().min(1).max(80),
-  items: z.array(
-    z.strictObject({
-      what: z.enum(EQUIPMENT_IDS as [EquipmentId, ...EquipmentId[]]),
-      count: z.number().int().min(1).max(200),
-      /** The sizes found here, in cm or kg, where they differ from the usual ones. */
-      sizes: z.array(z.number().positive()).optional(),
-    }),
-  ),
-  clearMetres: z.number().min(0.5).max(200),
-  ceilingCm: z.number().min(150).max(2000),
+  name: z.string().trim().min(1, 'a name for the room').max(80),
+  items: z.array(itemSchema),
+  /** Clear floor, longer side first as one likes. */
+  lengthMetres: metres('length'),
+  widthMetres: metres('width'),
+  flooring: z.enum(Object.keys(FLOORING) as [Flooring, ...Flooring[]]),
+  /** Null under the sky. */
+  ceilingCm: z.number().min(150, 'under 150 cm').max(2000, 'over 2000 cm').nullable(),
   /** Someone lives or works below. */
   quiet: z.boolean(),
+  notes: z.string().trim().max(1000).default(''),
 });
 export type Room = z.output<typeof roomSchema>;
 
-export const ROOM: RecordKind<Room> = { name: 'room', schema: roomSchema, version: 1, upgrades: {} };
+/** A row a size, the pieces shared out over them. */
+function rowsOf(item: { what: string; count: number; sizes?: number[] }) {
+  const { sizes, ...rest } = item;
+  const known = EQUIPMENT_IDS.find((id) => id === item.what);
+  if (!sizes || !known || equipmentOf(known).adjusts) return [rest];
+  return sizes.map((size) => ({ ...rest, count: Math.max(1, Math.floor(item.count / sizes.length)), size }));
+}
+
+export const ROOM: RecordKind<Room> = {
+  name: 'room',
+  schema: roomSchema,
+  version: 2,
+  upgrades: {
+    1: ({ clearMetres, items, ...old }) => ({
+      ...old,
+      items: (items as Parameters<typeof rowsOf>[0][]).flatMap(rowsOf),
+      lengthMetres: Math.max(1, Number(clearMetres)),
+      widthMetres: Math.max(1, Number(clearMetres)),
+      flooring: 'wood',
+    }),
+  },
+};
 
 export const ROOM_EXAMPLE: Room = {
-  version: 1,
+  version: 2,
   id: 'nothing',
   name: 'A floor and a wall',
   items: [{ what: 'wall', count: 1 }],
-  clearMetres: 3,
+  lengthMetres: 3,
+  widthMetres: 3,
+  flooring: 'wood',
   ceilingCm: 250,
   quiet: false,
+  notes: '',
 };
+
+/** The longest clear line on the floor, which is what a move that travels needs. */
+export const clearMetres = (room: Room): number => Math.max(room.lengthMetres, room.widthMetres);
+
+/** Square metres a person needs to stand, turn and lie down with arms out. Common practice. */
+const PERSON_SQUARE_METRES = 4;
+
+/** How many people fit on the floor at once. */
+export const peopleThatFit = (room: Room): number =>
+  Math.max(1, Math.floor((room.lengthMetres * room.widthMetres) / PERSON_SQUARE_METRES));
 
 /** One thing in a room that gives a capability: its size in cm or kg, how many, and any caution. */
 export interface Offer {
@@ -40,27 +100,33 @@ export interface Offer {
   readonly count: number;
   readonly from: EquipmentId;
   readonly standIn: boolean;
+  /** Row of the room's items it comes from; −1 for the room itself. */
+  readonly item: number;
 }
 
 /** Everything a room gives, by capability; offers of a size are listed smallest first. */
 export function offersOf(room: Room): ReadonlyMap<Capability, readonly Offer[]> {
   const offers = new Map<Capability, Offer[]>();
   for (const what of Object.keys(CAPABILITIES) as Capability[]) offers.set(what, []);
-  for (const item of room.items) {
-    const kind: Equipment = EQUIPMENT[item.what];
+  room.items.forEach((item, i) => {
+    const kind = equipmentOf(item.what);
     for (const gives of kind.provides) {
-      // A room's own sizes stand for the kind's main purpose; a chair of 46 cm is 46 as seat and surface.
-      const sizes = gives.sizes === undefined ? [null] : (item.sizes ?? gives.sizes);
+      if (gives.on && !gives.on.includes(room.flooring)) continue;
+      // A chair of 46 cm is 46 as seat and surface.
+      const sizes = gives.sizes === undefined ? [null] : item.size === undefined ? gives.sizes : [item.size];
       for (const size of sizes)
         offers.get(gives.what)!.push({
           size,
           count: item.count,
           from: item.what,
           standIn: kind.standIn !== undefined,
+          item: i,
         });
     }
-  }
-  offers.get('head room')!.push({ size: room.ceilingCm, count: 1, from: 'wall', standIn: false });
+  });
+  offers
+    .get('head room')!
+    .push({ size: room.ceilingCm ?? 10_000, count: 1, from: 'wall', standIn: false, item: -1 });
   for (const list of offers.values())
     list.sort((a, b) => (a.size ?? 0) - (b.size ?? 0) || (a.from < b.from ? -1 : 1));
   return offers;
@@ -70,5 +136,13 @@ export function offersOf(room: Room): ReadonlyMap<Capability, readonly Offer[]> 
 export function thingsFor(room: Room, what: Capability, size: number | null): string[] {
   return (offersOf(room).get(what) ?? [])
     .filter((offer) => size === null || offer.size === null || offer.size === size)
-    .map((offer) => EQUIPMENT[offer.from].name);
+    .map((offer) => equipmentOf(offer.from).name);
+}
+
+/** Rows for a thing just seen: a pair of each usual size of what is held, one of the rest. */
+export function rowsFor(what: EquipmentId): RoomItem[] {
+  const sizes = usualSizes(what);
+  if (sizes.length === 0 || equipmentOf(what).adjusts) return [{ what, count: 1 }];
+  if (sizeUnit(what) === 'kg') return sizes.map((size) => ({ what, count: 2, size }));
+  return [{ what, count: 1 }];
 }

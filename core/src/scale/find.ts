@@ -1,6 +1,6 @@
 import { AVOIDS, type Avoid, REGIONS, RUNG_STEP } from '../ladder/index.ts';
 import { at, CAPABILITY_IDS, type Capability, type FormRef, type Settings } from '../move/index.ts';
-import { EQUIPMENT_IDS, type Room } from '../room/index.ts';
+import { EQUIPMENT_IDS, ROOM_EXAMPLE, type Room } from '../room/index.ts';
 import { COSTS, LEAST_INTENT } from './costs.ts';
 import { type FormTable, rowAt, settingsOf, tabulateForms } from './forms.ts';
 import { type LibraryIndex, REGION_AT, ROW_SIZE } from './library-index.ts';
@@ -31,13 +31,13 @@ export interface Found {
 
 /** Somewhere with everything in it, for when no room is named. */
 export const EVERYWHERE: Room = {
-  version: 1,
+  ...ROOM_EXAMPLE,
   id: 'everywhere',
   name: 'Anywhere',
   items: EQUIPMENT_IDS.map((what) => ({ what, count: 20 })),
-  clearMetres: 20,
+  lengthMetres: 20,
+  widthMetres: 20,
   ceilingCm: 600,
-  quiet: false,
 };
 
 const STRENGTHS = REGIONS.map((region, i) => ({ region, i })).filter(({ region }) =>

@@ -1,5 +1,5 @@
 import { at, CAPABILITY_IDS, LAW_IDS, LAWS, type Settings, settle } from '../move/index.ts';
-import { offersOf, type Room } from '../room/index.ts';
+import { clearMetres, offersOf, type Room } from '../room/index.ts';
 import { type LibraryIndex, ROW_SIZE, rowOf } from './library-index.ts';
 
 /**
@@ -109,7 +109,7 @@ export function tabulateForms(index: LibraryIndex, room: Room): FormTable {
       } else if (enough.every((offer) => offer.standIn)) standIn = 1;
     }
     if (missing === -1) {
-      if (!(index.hi[move * ROW_SIZE + METRES]! <= room.clearMetres)) missing = LACKS_SPACE;
+      if (!(index.hi[move * ROW_SIZE + METRES]! <= clearMetres(room))) missing = LACKS_SPACE;
       else if (room.quiet && !(index.hi[move * ROW_SIZE + NOISE]! <= QUIET_NOISE)) missing = LACKS_QUIET;
     }
     if (missing !== -1) {
