@@ -1,8 +1,11 @@
 import { AVOIDS, type Avoid, REGIONS, RUNG_STEP } from '../ladder/index.ts';
 import { at, CAPABILITY_IDS, type Capability, type FormRef, type Settings } from '../move/index.ts';
 import { EQUIPMENT_IDS, ROOM_EXAMPLE, type Room } from '../room/index.ts';
+import { AS_WRITTEN } from '../session/index.ts';
+import { compileConstraints, type Subject } from './constraints.ts';
 import { COSTS, LEAST_INTENT } from './costs.ts';
 import { type FormTable, rowAt, settingsOf, tabulateForms } from './forms.ts';
+import { createJudge } from './judge.ts';
 import { type LibraryIndex, REGION_AT, ROW_SIZE } from './library-index.ts';
 import { similarityOf } from './similarity.ts';
 
@@ -15,6 +18,10 @@ export interface FindRequest {
   /** How much easier (below 0) or harder, in rungs. */
   readonly by: number;
   readonly most: number;
+  /** Whose limits hold; nobody's where it is left out. */
+  readonly subject?: Subject;
+  /** The form asked about may itself be found, when it can be done here. */
+  readonly itself?: boolean;
 }
 
 export interface Found {
@@ -54,6 +61,7 @@ export interface Finder {
 /** Finds forms in one room over the whole library; the table is made once. */
 export function createFinder(index: LibraryIndex, room: Room = EVERYWHERE): Finder {
   const table: FormTable = tabulateForms(index, room);
+  const judge = createJudge(table);
   const middle = (lo: Float64Array, hi: Float64Array, offset: number, key: number) =>
     (lo[offset + key]! + hi[offset + key]!) / 2;
   return {
@@ -64,6 +72,9 @@ export function createFinder(index: LibraryIndex, room: Room = EVERYWHERE): Find
       const caps = request.without.flatMap((avoid) =>
         AVOIDS[avoid].caps.map(([key, max]) => [at(key), max] as const),
       );
+      const limits = request.subject
+        ? judge.verdict(compileConstraints(request.subject, AS_WRITTEN)).barred
+        : null;
       const barred = new Set(request.withoutItems.map((what) => CAPABILITY_IDS.indexOf(what)));
       // The strength it asks most of, in its own rungs, says what harder and easier mean.
       const governs = STRENGTHS.reduce((best, one) => {
@@ -88,7 +99,7 @@ export function createFinder(index: LibraryIndex, room: Room = EVERYWHERE): Find
         let best = -1;
         let bestCost = Number.POSITIVE_INFINITY;
         for (let f = table.start[move]!; f < table.start[move + 1]!; f++) {
-          if (table.missing[f] !== -1 || table.side[f] !== 0) continue;
+          if (table.missing[f] !== -1 || table.side[f] !== 0 || limits?.[f]) continue;
           const o = f * ROW_SIZE;
           if (!caps.every(([cap, max]) => table.hi[o + cap]! <= max)) continue;
           const off = Math.abs(middle(table.lo, table.hi, o, key) - target) / step;
@@ -110,7 +121,7 @@ export function createFinder(index: LibraryIndex, room: Room = EVERYWHERE): Find
         const itself =
           move === here.move &&
           settings.surfaceCm === (request.from.settings?.surfaceCm ?? settings.surfaceCm);
-        if (itself && !settings.trim && !settings.support) continue;
+        if (itself && !request.itself && !settings.trim && !settings.support) continue;
         found.push({
           move: index.ids[move]!,
           settings,

@@ -11,9 +11,27 @@ export { IMPACT, type ImpactBounds } from './dials.ts';
 export { createFinder, EVERYWHERE, type Finder, type FindRequest, type Found } from './find.ts';
 export { type FormTable, rowAt, settingsOf } from './forms.ts';
 export { buffersOf, compileLibrary, type LibraryIndex, rowOf } from './library-index.ts';
+export {
+  EPLEY_FAIR,
+  epleyMax,
+  equalEffortReps,
+  type Load,
+  loadWords,
+  poundsNear,
+  startingLoad,
+} from './loads.ts';
 export { metAt, paceFor } from './pace.ts';
 export { doseWords, formName, keptWords, lostWords, paceWords, sayNearMiss, sayReason } from './say.ts';
 export { createScaler, type ScaleRequest, type Scaler } from './scaler.ts';
 export { laneSubject, subjectOf } from './subject.ts';
+export {
+  lacksHere,
+  lackWords,
+  type Thing,
+  thingsHere,
+  WAYS_TO_LOOK_FOR,
+  type Way,
+  waysHere,
+} from './substitute.ts';
 export { type Change, type Sums, sumUp } from './sums.ts';
 export { type Reason, replay, type Use, type Version } from './version.ts';
