@@ -16,6 +16,8 @@ const PeopleScreen = lazy(() => import('../people/people-screen.tsx'));
 const PersonScreen = lazy(() => import('../people/person-screen.tsx'));
 const PersonPage = lazy(() => import('../people/person-page.tsx'));
 const GroupScreen = lazy(() => import('../people/group-screen.tsx'));
+const RoomsScreen = lazy(() => import('../rooms/rooms-screen.tsx'));
+const RoomScreen = lazy(() => import('../rooms/room-screen.tsx'));
 const CardScreen = lazy(() => import('../card/card-screen.tsx'));
 
 /** The newest circuit, for whom the address says, or the page on which to paste the first one. */
@@ -43,6 +45,8 @@ const router = createBrowserRouter([
   { path: '/people', element: <PeopleScreen /> },
   { path: '/people/:id/page', element: <PersonPage /> },
   { path: '/people/:id/:part?', element: <PersonScreen /> },
+  { path: '/rooms', element: <RoomsScreen /> },
+  { path: '/rooms/:id', element: <RoomScreen /> },
   { path: '/groups/:id', element: <GroupScreen /> },
   { path: '/ladders', element: <LadderWall /> },
   { path: '/ladders/new', element: <NewLadderScreen /> },

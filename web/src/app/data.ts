@@ -3,7 +3,7 @@ import type { Group, Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { useEffect, useMemo, useState } from 'react';
 import { api, libraryFrom, referenceFrom } from '../store/api.ts';
-import { changes, groups, people as peopleShelf, store, useApp } from '../store/index.ts';
+import { changes, groups, people as peopleShelf, rooms as roomShelf, store, useApp } from '../store/index.ts';
 
 interface Ground {
   /** The library with the trainer's own changes on top. */
@@ -21,28 +21,33 @@ const byName = (a: { name: string }, b: { name: string }) => a.name.localeCompar
 /** What every screen stands on: the library, people and rooms; null until they are here. */
 export function useShelf(): Ground {
   const files = api.useLibraryFilesQuery();
-  const rooms = api.useRoomsQuery();
   const [away, setAway] = useState(false);
   useEffect(() => {
-    for (const shelf of [changes, peopleShelf, groups]) shelf.load(store).catch(() => setAway(true));
+    for (const shelf of [changes, peopleShelf, groups, roomShelf])
+      shelf.load(store).catch(() => setAway(true));
   }, []);
   const ready = useApp((state) =>
-    [changes, peopleShelf, groups].every((shelf) => shelf.saveState(state).is !== 'loading'),
+    [changes, peopleShelf, groups, roomShelf].every((shelf) => shelf.saveState(state).is !== 'loading'),
   );
   const own = useApp((state) => (ready ? state.changes.present : NOTHING));
   const persons = useApp(peopleShelf.docs);
   const classes = useApp(groups.docs);
+  const halls = useApp(roomShelf.docs);
   const list = files.data?.files;
   const library = useMemo(() => (list && ready ? libraryFrom(list, own).library : null), [list, own, ready]);
   return {
     library,
     people: useMemo(() => Object.values(persons).sort(byName), [persons]),
     groups: useMemo(() => Object.values(classes).sort(byName), [classes]),
+    // The largest first: a new circuit is laid out there.
     rooms: useMemo(
-      () => [...(rooms.data ?? [])].map((r) => r.body).sort((a, b) => (a.name < b.name ? 1 : -1)),
-      [rooms.data],
+      () =>
+        Object.values(halls).sort(
+          (a, b) => b.lengthMetres * b.widthMetres - a.lengthMetres * a.widthMetres || byName(a, b),
+        ),
+      [halls],
     ),
-    failed: files.isError || rooms.isError || away,
+    failed: files.isError || away,
   };
 }
 

@@ -16,6 +16,7 @@ import { useId, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useOwn, useShelf } from '../app/data.ts';
+import { WaysSomewhere } from '../rooms/ways-somewhere.tsx';
 import { ServerAway } from '../start/start-screen.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { figureWords, PART_WORD } from './part-bars.tsx';
@@ -82,7 +83,7 @@ export function needWords(need: Need): string {
 /** Everything known of one move, in the order in which a trainer teaches it. */
 export default function MoveScreen() {
   const { id = '' } = useParams();
-  const { library, failed } = useShelf();
+  const { library, rooms, failed } = useShelf();
   const { states } = useOwn();
   const [height, setHeight] = useState<{ move: string; cm: number } | null>(null);
   const heightId = useId();
@@ -260,6 +261,7 @@ export default function MoveScreen() {
                 A ladder from this move
               </Link>
             </p>
+            <WaysSomewhere library={library} rooms={rooms} move={move.id} />
             <h2 className="mt-5 text-2xl">What works</h2>
             <ul className="mt-1">
               {Object.entries(move.muscles)

@@ -1,6 +1,7 @@
 import { FORMATS } from '@inner-rung/core/clock';
 import { everybodyIn, LEVELS, outlookOf } from '@inner-rung/core/person';
-import { check } from '@inner-rung/core/scale';
+import { READY_ROOMS, ROOM_EXAMPLE } from '@inner-rung/core/room';
+import { check, subjectOf } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
 import { ClipboardPaste, Keyboard, List, Moon, Printer, Redo2, Sun, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
@@ -10,9 +11,11 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { initials, useShelf } from '../app/data.ts';
 import { today } from '../app/day.ts';
+import { LoadLine } from '../rooms/ways.tsx';
+import { WaysFold } from '../rooms/ways-fold.tsx';
 import { ServerAway } from '../start/start-screen.tsx';
 import type { Stored } from '../store/api.ts';
-import { useApp, useSend } from '../store/index.ts';
+import { rooms as roomShelf, useApp, useSend } from '../store/index.ts';
 import { planEvents, planHistory } from '../store/plan-slice.ts';
 import { openPlan } from '../store/sync.ts';
 import { groupChosen, letterKeysSet, stationPicked, themeChosen, viewChosen } from '../store/view-slice.ts';
@@ -90,6 +93,13 @@ export function PlanScreen() {
     const here = chosen ? everybodyIn(chosen, people) : people;
     if (plan?.person && here[0] && !here.some((p) => p.id === plan.person))
       send(planEvents.personPicked(here[0].id));
+  };
+  /** A ready-made room becomes the trainer's own as it is picked. */
+  const chooseRoom = (to: string) => {
+    const ready = READY_ROOMS.find((r) => r.id === to);
+    if (ready && !rooms.some((r) => r.id === to))
+      send(roomShelf.step({ says: `Add ${ready.name}`, put: [ready] }));
+    send(planEvents.roomPicked(to));
   };
   // An address may say for whom: ?who=… or ?group=…; taken once, then out of the address.
   const asksFor = search.get('who');
@@ -328,7 +338,7 @@ export function PlanScreen() {
           <select
             className="select touch min-w-0"
             value={plan.room ?? ''}
-            onChange={(event) => send(planEvents.roomPicked(event.target.value))}
+            onChange={(event) => chooseRoom(event.target.value)}
           >
             {!room && <option value="">a floor and a wall</option>}
             {rooms.map((r) => (
@@ -336,6 +346,13 @@ export function PlanScreen() {
                 {r.name}
               </option>
             ))}
+            <optgroup label="One like it">
+              {READY_ROOMS.filter((r) => !rooms.some((own) => own.id === r.id)).map((r) => (
+                <option key={r.id} value={r.id}>
+                  {r.name}
+                </option>
+              ))}
+            </optgroup>
           </select>
         </label>
       </section>
@@ -499,7 +516,24 @@ export function PlanScreen() {
               send(planEvents.moveChosen({ station: safeStation, move, ...(settings ? { settings } : {}) }))
             }
             onSides={(sides) => send(planEvents.sidesChanged({ station: safeStation, sides }))}
-          />
+          >
+            <LoadLine
+              library={library}
+              room={room ?? ROOM_EXAMPLE}
+              move={picture.version.uses[safeStation]?.move ?? ''}
+              level={person?.assumedLevel ?? plan.writtenFor}
+              limits={outlook?.limits ?? []}
+            />
+            <WaysFold
+              library={library}
+              room={room ?? ROOM_EXAMPLE}
+              station={picture.plan.block.stations[safeStation]}
+              subject={person ? subjectOf(person, library, today()) : null}
+              onTake={(move, settings) =>
+                send(planEvents.moveChosen({ station: safeStation, move, settings }))
+              }
+            />
+          </StationPanel>
         </aside>
       </main>
 

@@ -10,6 +10,7 @@ import {
   sayReason,
 } from '@inner-rung/core/scale';
 import { ArrowDown, ArrowUp, Plus, Search, Trash2 } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { ladderFor, Upright } from './upright.tsx';
 import type { Picture } from './use-scaled.ts';
@@ -27,6 +28,8 @@ export function StationPanel(props: {
   onShift: (by: -1 | 1) => void;
   onPick: (move: string, settings: Settings | undefined) => void;
   onSides: (sides: 'swap at half' | 'two slots') => void;
+  /** What the room has to say of it. */
+  children?: ReactNode;
 }) {
   const { picture, library, station } = props;
   const planned = picture.plan.block.stations[station];
@@ -138,6 +141,7 @@ export function StationPanel(props: {
           </select>
         </label>
       )}
+      {props.children}
       {ladder && (
         <div className="mt-3">
           <h3 className="mb-1 text-lg">{ladder.name}</h3>

@@ -6,7 +6,6 @@ import {
   openLibrary,
   openOwn,
 } from '@inner-rung/core/ladder';
-import type { Room } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 
@@ -31,7 +30,6 @@ export const api = createApi({
   endpoints: (build) => ({
     libraryFiles: build.query<{ files: LibraryFile[] }, void>({ query: () => 'library' }),
     plans: build.query<Stored<Plan>[], void>({ query: () => 'plans', providesTags: ['plans'] }),
-    rooms: build.query<Stored<Room>[], void>({ query: () => 'rooms' }),
     setAside: build.query<SetAside[], void>({ query: () => 'set-aside' }),
     health: build.query<{ ok: boolean; demo: boolean }, void>({ query: () => 'health' }),
   }),

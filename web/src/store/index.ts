@@ -1,5 +1,6 @@
 import { CHANGE, type Change } from '@inner-rung/core/ladder';
 import { GROUP, type Group, PERSON, type Person } from '@inner-rung/core/person';
+import { ROOM, type Room } from '@inner-rung/core/room';
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api.ts';
@@ -12,6 +13,7 @@ import { rememberView, viewReducer } from './view-slice.ts';
 export const changes = createShelf<Change>('changes', 'changes', CHANGE);
 
 export const people = createShelf<Person>('people', 'people', PERSON);
+export const rooms = createShelf<Room>('rooms', 'rooms', ROOM);
 export const groups = createShelf<Group>('groups', 'groups', GROUP);
 
 export const store = configureStore({
@@ -23,6 +25,8 @@ export const store = configureStore({
     changesSave: changes.saveReducer,
     people: people.reducer,
     peopleSave: people.saveReducer,
+    rooms: rooms.reducer,
+    roomsSave: rooms.saveReducer,
     groups: groups.reducer,
     groupsSave: groups.saveReducer,
     [api.reducerPath]: api.reducer,
@@ -30,7 +34,7 @@ export const store = configureStore({
   middleware: (standard) =>
     // The library and plans are checked by their schemas on the way in; walking them on every action isn't needed.
     standard({ serializableCheck: false, immutableCheck: false })
-      .prepend(saving.middleware, changes.middleware, people.middleware, groups.middleware)
+      .prepend(saving.middleware, changes.middleware, people.middleware, groups.middleware, rooms.middleware)
       .concat(api.middleware),
 });
 store.subscribe(() => rememberView(store.getState().view));

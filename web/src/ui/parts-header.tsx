@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { Mark } from './marks.tsx';
 
-type Part = 'circuits' | 'people' | 'ladders' | 'find' | 'yours' | 'none';
+type Part = 'circuits' | 'people' | 'rooms' | 'ladders' | 'find' | 'yours' | 'none';
 
 /** The way between the parts of the product that aren't one circuit. */
 export function PartsHeader(props: { here: Part }) {
@@ -22,6 +22,7 @@ export function PartsHeader(props: { here: Part }) {
       <nav aria-label="Parts of Inner Rung" className="flex min-w-0 overflow-x-auto md:gap-1">
         {part('/circuits', 'Circuits', 'circuits')}
         {part('/people', 'People', 'people')}
+        {part('/rooms', 'Rooms', 'rooms')}
         {part('/ladders', 'Ladders', 'ladders')}
         {part('/find', 'Find a form', 'find')}
         {part('/yours', 'Yours', 'yours')}
