@@ -23,6 +23,18 @@ export {
 export { metAt, paceFor } from './pace.ts';
 export { doseWords, formName, keptWords, lostWords, paceWords, sayNearMiss, sayReason } from './say.ts';
 export { createScaler, type ScaleRequest, type Scaler } from './scaler.ts';
+export {
+  type Given,
+  givenWords,
+  putOut,
+  rotating,
+  type Seat,
+  type Shared,
+  type Sharing,
+  share,
+  together,
+  wantsOf,
+} from './sharing.ts';
 export { laneSubject, subjectOf } from './subject.ts';
 export {
   lacksHere,

@@ -1,0 +1,285 @@
+import type { Library } from '../ladder/index.ts';
+import type { FormRef } from '../move/index.ts';
+import { type EquipmentId, equipmentOf, offersOf, type Room } from '../room/index.ts';
+
+/** One person at one station with the form they would do. */
+export interface Seat {
+  readonly person: string;
+  readonly station: number;
+  readonly form: FormRef;
+}
+
+/** Pieces somebody gets: so many of one row of the room's items. */
+export interface Given {
+  readonly item: number;
+  readonly what: EquipmentId;
+  readonly count: number;
+}
+
+export interface Shared {
+  readonly person: string;
+  readonly station: number;
+  /** Null: useful rest, as nothing else is left. */
+  readonly form: FormRef | null;
+  readonly changed: boolean;
+  readonly given: readonly Given[];
+}
+
+export interface Sharing {
+  readonly shared: readonly Shared[];
+  readonly changes: number;
+  /** No plan of this class in this room has fewer changes than this. */
+  readonly atLeast: number;
+}
+
+/** Pieces that are the same: a row of the room's items. */
+interface Want {
+  readonly pools: readonly number[];
+  readonly count: number;
+}
+
+/**
+ * What a form takes of a room's pieces while it is done, one entry a need; null when the room can't host
+ * it at all. Holding on takes something to hold.
+ */
+export function wantsOf(library: Library, room: Room, form: FormRef): Want[] | null {
+  const move = library.move(form.move);
+  if (!move) return null;
+  const offers = offersOf(room);
+  const cm = form.settings?.surfaceCm;
+  const wants: Want[] = [];
+  for (const need of move.needs) {
+    if (need.what === 'head room') continue;
+    const fits = (offers.get(need.what) ?? []).filter(
+      (o) =>
+        o.count >= need.count &&
+        (o.size === null ||
+          (o.size >= (need.min ?? 0) &&
+            o.size <= (need.max ?? Number.POSITIVE_INFINITY) &&
+            (!need.sets || cm === undefined || o.size === cm))),
+    );
+    if (fits.length === 0) return null;
+    wants.push({ pools: [...new Set(fits.map((o) => o.item))].sort((a, b) => a - b), count: need.count });
+  }
+  const needsHold = move.needs.some((need) => need.what === 'hand hold');
+  if (form.settings?.support && !needsHold) {
+    const holds = [...new Set((offers.get('hand hold') ?? []).map((o) => o.item))];
+    if (holds.length === 0) return null;
+    wants.push({ pools: holds, count: 1 });
+  }
+  // A stair has its rail and a chair its back: whoever has one needs nothing else to hold.
+  const holds = new Set((offers.get('hand hold') ?? []).map((o) => o.item));
+  const isHold = (want: Want) => want.pools.length === holds.size && want.pools.every((p) => holds.has(p));
+  return wants.filter(
+    (want) =>
+      !isHold(want) || !wants.some((other) => other !== want && other.pools.every((pool) => holds.has(pool))),
+  );
+}
+
+/** Pieces given out at one moment; takes people in as long as they can be served by moving others about. */
+class Store {
+  readonly #free: number[];
+  /** What each taker's wants were met from: pool by want. */
+  readonly #held = new Map<number, { wants: readonly Want[]; pools: number[] }>();
+  readonly #inPool: Set<string>[];
+
+  constructor(room: Room) {
+    this.#free = room.items.map((item) => item.count);
+    this.#inPool = room.items.map(() => new Set());
+  }
+
+  /** True when taker `who` could be served; otherwise nothing has changed. */
+  take(who: number, wants: readonly Want[]): boolean {
+    const pools: number[] = [];
+    for (let w = 0; w < wants.length; w++) {
+      const pool = this.#place(wants[w]!, new Set());
+      if (pool < 0) {
+        this.#giveBack(who);
+        return false;
+      }
+      pools.push(pool);
+      this.#free[pool]! -= wants[w]!.count;
+      this.#inPool[pool]!.add(`${who}/${w}`);
+      this.#held.set(who, { wants, pools });
+    }
+    this.#held.set(who, { wants, pools });
+    return true;
+  }
+
+  given(who: number, room: Room): Given[] {
+    const held = this.#held.get(who);
+    return (held?.pools ?? []).map((item, w) => ({
+      item,
+      what: room.items[item]!.what,
+      count: held!.wants[w]!.count,
+    }));
+  }
+
+  #giveBack(who: number): void {
+    const held = this.#held.get(who);
+    held?.pools.forEach((pool, w) => {
+      this.#free[pool]! += held.wants[w]!.count;
+      this.#inPool[pool]!.delete(`${who}/${w}`);
+    });
+    this.#held.delete(who);
+  }
+
+  /** A pool with room for a want, made by moving others along where it must be; −1 when there is none. */
+  #place(want: Want, tried: Set<number>): number {
+    for (const pool of want.pools) if (this.#free[pool]! >= want.count) return pool;
+    for (const pool of want.pools) {
+      if (tried.has(pool)) continue;
+      tried.add(pool);
+      for (const key of [...this.#inPool[pool]!]) {
+        const [who, w] = key.split('/').map(Number) as [number, number];
+        const held = this.#held.get(who)!;
+        const moved = held.wants[w]!;
+        const to = this.#place({ pools: moved.pools.filter((p) => p !== pool), count: moved.count }, tried);
+        if (to < 0) continue;
+        this.#free[pool]! += moved.count;
+        this.#inPool[pool]!.delete(key);
+        this.#free[to]! -= moved.count;
+        this.#inPool[to]!.add(key);
+        held.pools[w] = to;
+        if (this.#free[pool]! >= want.count) return pool;
+      }
+    }
+    return -1;
+  }
+}
+
+/** Units of all wants that can be met at once when each unit is on its own: never less than in truth. */
+function unitsServed(room: Room, wants: readonly Want[]): number {
+  const store = new Store(room);
+  let served = 0;
+  wants.forEach((want, i) => {
+    for (let unit = 0; unit < want.count; unit++)
+      if (store.take(i * 16 + unit, [{ pools: want.pools, count: 1 }])) served++;
+  });
+  return served;
+}
+
+const units = (wants: readonly Want[]): number => wants.reduce((sum, want) => sum + want.count, 0);
+
+/** How many of these people must change whatever one does: by units that can't be met, of each kind and of all. */
+function mustChange(room: Room, wanting: readonly (readonly Want[])[]): number {
+  const least = (part: readonly (readonly Want[])[]): number => {
+    const most = Math.max(1, ...part.map(units));
+    const all = part.flat();
+    return Math.ceil((units(all) - unitsServed(room, all)) / most);
+  };
+  const kinds = new Set(wanting.flat().map((want) => want.pools.join()));
+  return Math.max(
+    least(wanting),
+    ...[...kinds].map((kind) =>
+      least(wanting.map((wants) => wants.filter((want) => want.pools.join() === kind))),
+    ),
+  );
+}
+
+/**
+ * Gives out a room's pieces, moment by moment; pieces go where they are needed between moments. As many
+ * people as can be served keep their form: those who want one thing each form a matroid, so that taking
+ * them in one by one with moves is best. The others change to the first of their other forms that can be
+ * served with what is left; `othersOf` is asked for those alone, best first.
+ */
+export function share(
+  library: Library,
+  room: Room,
+  moments: readonly (readonly Seat[])[],
+  othersOf: (seat: Seat) => readonly FormRef[],
+): Sharing {
+  const known = new Map<string, Want[] | null>();
+  const wantsFor = (form: FormRef) => {
+    const key = JSON.stringify(form);
+    if (!known.has(key)) known.set(key, wantsOf(library, room, form));
+    return known.get(key)!;
+  };
+  const shared: Shared[] = [];
+  let atLeast = 0;
+  for (const seats of moments) {
+    const store = new Store(room);
+    const wants = seats.map((seat) => wantsFor(seat.form));
+    const hostable = wants.filter((w) => w !== null);
+    atLeast += seats.length - hostable.length + mustChange(room, hostable);
+    // Those who want fewest things first, then those with the fewest pools to choose from.
+    const order = seats
+      .map((_, i) => i)
+      .filter((i) => wants[i] !== null)
+      .sort((a, b) => {
+        const size = (i: number) =>
+          wants[i]!.reduce((sum, want) => sum + want.count * 1000 + want.pools.length, 0);
+        return size(a) - size(b) || a - b;
+      });
+    const kept = new Set<number>();
+    for (const i of order) if (store.take(i, wants[i]!)) kept.add(i);
+    const result: (FormRef | null)[] = seats.map((seat, i) => (kept.has(i) ? seat.form : null));
+    seats.forEach((seat, i) => {
+      if (kept.has(i)) return;
+      for (const form of othersOf(seat)) {
+        const other = wantsFor(form);
+        if (other && store.take(i, other)) {
+          result[i] = form;
+          return;
+        }
+      }
+    });
+    seats.forEach((seat, i) => {
+      shared.push({
+        person: seat.person,
+        station: seat.station,
+        form: result[i]!,
+        changed: !kept.has(i),
+        given: result[i] ? store.given(i, room) : [],
+      });
+    });
+  }
+  return { shared, changes: shared.filter((s) => s.changed).length, atLeast };
+}
+
+/** Everybody at one station at a time. */
+export const together = (
+  forms: ReadonlyMap<string, readonly (FormRef | null)[]>,
+  stations: number,
+): Seat[][] =>
+  Array.from({ length: stations }, (_, station) =>
+    [...forms].flatMap(([person, list]) => {
+      const form = list[station];
+      return form ? [{ person, station, form }] : [];
+    }),
+  );
+
+/** People spread over the stations, going on by one at every turn. */
+export const rotating = (
+  forms: ReadonlyMap<string, readonly (FormRef | null)[]>,
+  stations: number,
+): Seat[][] =>
+  Array.from({ length: stations }, (_, turn) =>
+    [...forms].flatMap(([person, list], i) => {
+      const station = (i + turn) % stations;
+      const form = list[station];
+      return form ? [{ person, station, form }] : [];
+    }),
+  );
+
+/** Pieces to put out: for each row of the room, the most that any moment uses. */
+export function putOut(room: Room, sharing: Sharing, moments: readonly (readonly Seat[])[]): Given[] {
+  const most = room.items.map(() => 0);
+  let at = 0;
+  for (const seats of moments) {
+    const used = room.items.map(() => 0);
+    for (const one of sharing.shared.slice(at, at + seats.length))
+      for (const given of one.given) used[given.item]! += given.count;
+    used.forEach((n, i) => {
+      most[i] = Math.max(most[i]!, n);
+    });
+    at += seats.length;
+  }
+  return most.flatMap((count, item) => (count > 0 ? [{ item, what: room.items[item]!.what, count }] : []));
+}
+
+/** "2 × Hand weights, 4 kg". */
+export const givenWords = (room: Room, given: Given): string => {
+  const item = room.items[given.item]!;
+  return `${given.count > 1 ? `${given.count} × ` : ''}${equipmentOf(item.what).name.toLowerCase()}${item.size === undefined ? '' : `, ${item.size} ${equipmentOf(item.what).provides.some((p) => p.what === 'hand load') ? 'kg' : 'cm'}`}`;
+};

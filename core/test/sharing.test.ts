@@ -1,0 +1,172 @@
+import type { FormRef } from '@inner-rung/core/move';
+import { EQUIPMENT_IDS, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
+import { putOut, rotating, type Seat, share, together, wantsOf } from '@inner-rung/core/scale';
+import fc from 'fast-check';
+import loadHighs from 'highs';
+import { shippedLibrary } from './shipped.ts';
+
+const library = shippedLibrary();
+const highs = await loadHighs();
+const room = (...items: Room['items']): Room => ({
+  ...ROOM_EXAMPLE,
+  lengthMetres: 12,
+  widthMetres: 9,
+  items,
+});
+const seats = (move: string, n: number): Seat[] =>
+  Array.from({ length: n }, (_, i) => ({ person: `p${i}`, station: 0, form: { move } }));
+const nothing = () => [];
+
+/** The fewest people who must change at one moment, by the integer program, in the reference solver. */
+function fewest(where: Room, moment: readonly Seat[]): number {
+  const wants = moment.map((seat) => wantsOf(library, where, seat.form));
+  const keeps = moment.flatMap((_, p) => (wants[p] ? [`k${p}`] : []));
+  if (keeps.length === 0) return moment.length;
+  const rows: string[] = [];
+  const used = where.items.map(() => [] as string[]);
+  const names = new Set(keeps);
+  for (const [p, list] of wants.entries())
+    for (const [w, want] of (list ?? []).entries()) {
+      const terms = want.pools.map((pool) => `y${p}_${w}_${pool}`);
+      for (const [k, term] of terms.entries()) {
+        names.add(term);
+        used[want.pools[k]!]!.push(`${want.count} ${term}`);
+      }
+      rows.push(` w${p}_${w}: ${terms.join(' + ')} - k${p} = 0`);
+    }
+  used.forEach((terms, pool) => {
+    if (terms.length > 0) rows.push(` c${pool}: ${terms.join(' + ')} <= ${where.items[pool]!.count}`);
+  });
+  const solved = highs.solve(
+    `Maximize\n obj: ${keeps.join(' + ')}\nSubject To\n${rows.length > 0 ? rows.join('\n') : ` none: ${keeps[0]} <= 1`}\nBinary\n ${[...names].join(' ')}\nEnd`,
+  );
+  return moment.length - Math.round(solved.ObjectiveValue);
+}
+
+describe('one bell, eight people', () => {
+  const loaded = library.moves.find(
+    (m) =>
+      m.needs.length === 1 &&
+      m.needs[0]!.what === 'hand load' &&
+      m.needs[0]!.count === 1 &&
+      m.needs[0]!.max! >= 8,
+  )!.id;
+  test('one keeps it, seven change, and that is the fewest', () => {
+    const where = room({ what: 'kettlebell', count: 1, size: 8 });
+    const sharing = share(library, where, [seats(loaded, 8)], () => [{ move: 'squat' }]);
+    expect([sharing.changes, sharing.atLeast]).toEqual([7, 7]);
+    expect(sharing.shared.filter((s) => s.form?.move === 'squat')).toHaveLength(7);
+  });
+  test('two 4 kg and one 6 kg serve different needs: a matching, not a count', () => {
+    const pair = library.moves.find((m) =>
+      m.needs.some((n) => n.what === 'hand load' && n.count === 2 && n.min! <= 4 && n.max! >= 6),
+    )!;
+    const one = { person: 'a', station: 0, form: { move: pair.id } };
+    const three = room(
+      { what: 'dumbbells', count: 1, size: 4 },
+      { what: 'dumbbells', count: 1, size: 6 },
+      { what: 'chair', count: 4 },
+      { what: 'mat', count: 4 },
+    );
+    expect(wantsOf(library, three, one.form)).toBeNull();
+    const two = room(
+      { what: 'dumbbells', count: 2, size: 4 },
+      { what: 'dumbbells', count: 1, size: 6 },
+      { what: 'chair', count: 4 },
+      { what: 'mat', count: 4 },
+    );
+    expect(share(library, two, [[one]], nothing).changes).toBe(0);
+  });
+  test('somebody moves along so that all are served', () => {
+    // A step-up takes either; a low step-up only the low step: taken in the wrong order one would be left out.
+    const where = room({ what: 'low-step', count: 1 }, { what: 'lowest-stair', count: 1 });
+    const both: FormRef = { move: 'step-up' };
+    const wants = wantsOf(library, where, both)!;
+    expect(wants[0]!.pools.length).toBeGreaterThan(1);
+    const sharing = share(
+      library,
+      where,
+      [
+        [
+          { person: 'a', station: 0, form: both },
+          { person: 'b', station: 0, form: both },
+        ],
+      ],
+      nothing,
+    );
+    expect(sharing.changes).toBe(0);
+  });
+  test('in rotation eight people on eight stations need one bell', () => {
+    const forms = new Map(
+      Array.from({ length: 8 }, (_, i) => [
+        `p${i}`,
+        [{ move: loaded }, ...Array.from({ length: 7 }, () => ({ move: 'squat' }))],
+      ]),
+    );
+    const where = room({ what: 'kettlebell', count: 1, size: 8 });
+    const turns = rotating(forms, 8);
+    const sharing = share(library, where, turns, nothing);
+    expect(sharing.changes).toBe(0);
+    expect(putOut(where, sharing, turns)).toEqual([{ item: 0, what: 'kettlebell', count: 1 }]);
+    expect(share(library, where, together(forms, 8), nothing).changes).toBe(7);
+  });
+});
+
+const movesWithNeeds = library.moves.filter((m) => m.needs.length > 0).map((m) => m.id);
+const anyHall: fc.Arbitrary<Room> = fc
+  .array(fc.record({ what: fc.constantFrom(...EQUIPMENT_IDS), count: fc.integer({ min: 1, max: 5 }) }), {
+    minLength: 4,
+    maxLength: 16,
+  })
+  .map((items) => room(...items));
+const anyMoment = fc
+  .array(fc.record({ move: fc.constantFrom(...movesWithNeeds), support: fc.boolean() }), {
+    minLength: 2,
+    maxLength: 14,
+  })
+  .map((list) =>
+    list.map(
+      ({ move, support }, i): Seat => ({
+        person: `p${i}`,
+        station: 0,
+        form: { move, ...(support && library.move(move)!.support ? { settings: { support: true } } : {}) },
+      }),
+    ),
+  );
+
+test('against the reference solver on hundreds of random halls: the bound holds, and the count is nearly always the fewest', () => {
+  let gaps = 0;
+  let proven = 0;
+  const runs = 300;
+  fc.assert(
+    fc.property(anyHall, anyMoment, (where, moment) => {
+      const least = fewest(where, moment);
+      const { changes, atLeast } = share(library, where, [moment], nothing);
+      expect(atLeast).toBeLessThanOrEqual(least);
+      expect(changes).toBeGreaterThanOrEqual(least);
+      expect(changes - least).toBeLessThanOrEqual(1);
+      if (changes > least) gaps++;
+      if (changes === atLeast) proven++;
+    }),
+    { numRuns: runs, seed: 11 },
+  );
+  expect(gaps).toBeLessThanOrEqual(runs * 0.03);
+  expect(proven).toBeGreaterThan(runs * 0.6);
+});
+
+test('nobody gets more than there is, and everybody who keeps a form gets what it takes', () => {
+  fc.assert(
+    fc.property(anyHall, anyMoment, (where, moment) => {
+      const { shared } = share(library, where, [moment], nothing);
+      const used = where.items.map(() => 0);
+      for (const one of shared) {
+        for (const given of one.given) used[given.item]! += given.count;
+        if (!one.changed) expect(one.given).toHaveLength(wantsOf(library, where, one.form!)!.length);
+      }
+      used.forEach((n, i) => {
+        expect(n).toBeLessThanOrEqual(where.items[i]!.count);
+      });
+    }),
+    { numRuns: 200 },
+  );
+});
