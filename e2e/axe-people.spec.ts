@@ -45,6 +45,21 @@ const SCREENS: readonly Screen[] = [
   ['what is kept', '/people/maud-ellery/record', async () => {}],
   ['a person as a page', '/people/maud-ellery/page', async () => {}],
   ['a group', '/groups/tuesday-evening', async () => {}],
+  ['the rooms', '/rooms', async () => {}],
+  ['a room', '/rooms/a-front-room', async () => {}],
+  [
+    'before you start',
+    '/plan/tuesday-ten/setup',
+    async (page) => expect(page.locator('[data-sharing]')).toBeVisible(),
+  ],
+  [
+    'other ways',
+    '/moves/step-up',
+    async (page) => {
+      await page.getByRole('combobox', { name: 'Where' }).selectOption({ label: 'Living room, the usual' });
+      await expect(page.locator('[data-way]').first()).toBeVisible();
+    },
+  ],
   ['a group by number', '/groups/thursday-morning', async () => {}],
 ];
 

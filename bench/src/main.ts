@@ -1,10 +1,17 @@
 import { shipped } from './generated.ts';
 import { ladderRows } from './ladders.ts';
+import { roomRows } from './rooms.ts';
 import { scalingRows } from './scaling.ts';
 import { wallRows, weightRows } from './screens.ts';
 
 const base = shipped();
-const rows = [...scalingRows(base), ...ladderRows(base), ...weightRows(), ...(await wallRows(base))];
+const rows = [
+  ...scalingRows(base),
+  ...ladderRows(base),
+  ...(await roomRows(base)),
+  ...weightRows(),
+  ...(await wallRows(base)),
+];
 
 if (process.argv.includes('--json')) process.stdout.write(`${JSON.stringify(rows, null, 2)}\n`);
 else

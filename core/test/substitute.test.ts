@@ -1,5 +1,5 @@
 import { rungDemand } from '@inner-rung/core/ladder';
-import { EQUIPMENT_IDS, READY_ROOMS, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
+import { EQUIPMENT_IDS, placesOf, READY_ROOMS, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import {
   compileLibrary,
   createFinder,
@@ -163,7 +163,7 @@ describe('promises', () => {
           }
           const row = where.items
             .filter((i) => i.what === thing.from)
-            .reduce((n, i) => Math.max(n, i.count), 0);
+            .reduce((n, i) => Math.max(n, placesOf(i.what, i.count)), 0);
           expect(row).toBeGreaterThanOrEqual(need.count);
         }
       }),

@@ -77,6 +77,8 @@ export interface Equipment {
   readonly provides: readonly Provides[];
   /** One piece takes any of its sizes; otherwise each piece has one. */
   readonly adjusts?: true;
+  /** People one piece serves at once; one where it isn't said. */
+  readonly places?: number;
   /** 3 fixed or can't tip, 2 firm on its feet, 1 gives or rolls, 0 hangs or is held. */
   readonly steady: 0 | 1 | 2 | 3;
   readonly use: string;
@@ -124,17 +126,18 @@ export const EQUIPMENT = {
     name: 'Wall bars',
     shelf: 'fixed',
     drawing: 'rail',
-    provides: [hold, { what: 'firm surface', sizes: [60, 75, 90] }, { what: 'pull anchor' }],
+    provides: [hold, { what: 'firm surface', sizes: [60, 75, 90] }],
     adjusts: true,
+    places: 2,
     steady: 3,
-    use: 'Any bar that suits the height; a band round a bar at chest height.',
+    use: 'Any bar that suits the height.',
     never: 'Never a bar that turns.',
   },
   'high-bar': {
     name: 'Pull-up bar',
     shelf: 'fixed',
     drawing: 'bar',
-    provides: [{ what: 'high bar' }, { what: 'high anchor' }],
+    provides: [{ what: 'high bar' }],
     steady: 3,
     use: 'Screwed in, tried with your own weight first; a box to get up and down.',
     never: 'Never a bar only clamped in a door frame for swinging.',
@@ -153,6 +156,7 @@ export const EQUIPMENT = {
     shelf: 'fixed',
     drawing: 'rail',
     provides: [hold, { what: 'firm surface', sizes: [95] }],
+    places: 4,
     steady: 3,
     use: 'Dry, without spikes, tried by leaning first.',
     never: 'Never beside a road or a drop.',
@@ -161,9 +165,9 @@ export const EQUIPMENT = {
     name: 'Post or tree',
     shelf: 'fixed',
     drawing: 'anchor',
-    provides: [hold, { what: 'pull anchor' }],
+    provides: [hold],
     steady: 3,
-    use: 'A band or strap round it at chest height.',
+    use: 'A hand on it, the feet clear of roots.',
     never: 'Never a branch or a post that moves.',
   },
   chair: {
@@ -203,6 +207,7 @@ export const EQUIPMENT = {
       { what: 'seat', sizes: [30] },
       { what: 'back edge', sizes: [30] },
     ],
+    places: 3,
     steady: 3,
     use: 'Hooked in or held by somebody at the end.',
     never: 'Never step on its end.',
@@ -231,6 +236,7 @@ export const EQUIPMENT = {
       hold,
     ],
     adjusts: true,
+    places: 2,
     steady: 3,
     use: 'Fixed to the ground, dry, no splinters.',
     never: 'Never the back rest to sit or stand on.',
@@ -244,6 +250,7 @@ export const EQUIPMENT = {
       { what: 'step', sizes: [50] },
       { what: 'seat', sizes: [50] },
     ],
+    places: 4,
     steady: 3,
     use: 'Dry, level, wide enough for the whole foot.',
     never: 'Never with a drop behind it.',
@@ -332,6 +339,7 @@ export const EQUIPMENT = {
     drawing: 'stairs',
     provides: [{ what: 'step', sizes: [18] }, hold, { what: 'firm surface', sizes: [36, 54] }],
     adjusts: true,
+    places: 2,
     steady: 3,
     use: 'The lowest stairs, a hand on the rail.',
     never: 'Never backwards, never running down.',
@@ -435,6 +443,15 @@ export const EQUIPMENT = {
     use: 'At chest height, checked for nicks, nobody in its line.',
     never: 'Never round a table or anything that moves.',
   },
+  'band-post': {
+    name: 'Band round a post or tree',
+    shelf: 'to pull on',
+    drawing: 'anchor',
+    provides: [{ what: 'pull anchor' }, { what: 'band' }],
+    steady: 3,
+    use: 'At chest height, checked for nicks, nobody in its line.',
+    never: 'Never round a branch or a post that moves.',
+  },
   'door-anchor': {
     name: 'Band with a door anchor',
     shelf: 'to pull on',
@@ -444,8 +461,26 @@ export const EQUIPMENT = {
     use: 'Hinge side, door shut and locked, pulling towards the closing side.',
     never: 'Never in a glass door or one that others use.',
   },
+  'light-band': {
+    name: 'Light loose band',
+    shelf: 'to pull on',
+    drawing: 'band',
+    provides: [{ what: 'band' }, { what: 'towel' }],
+    steady: 0,
+    use: 'For shoulders and for a first try; wrapped, not knotted.',
+    never: 'Never stretched towards a face.',
+  },
+  'strong-band': {
+    name: 'Strong loose band',
+    shelf: 'to pull on',
+    drawing: 'band',
+    provides: [{ what: 'band' }],
+    steady: 0,
+    use: 'For legs and hips; both ends held or stood on.',
+    never: 'Never let go of while it is stretched.',
+  },
   'loose-band': {
-    name: 'Loose band',
+    name: 'Loose band, medium',
     shelf: 'to pull on',
     drawing: 'band',
     provides: [{ what: 'band' }, { what: 'towel' }],
@@ -484,7 +519,7 @@ export const EQUIPMENT = {
     name: 'Hanging straps',
     shelf: 'to pull on',
     drawing: 'straps',
-    provides: [{ what: 'low bar', sizes: [70, 90, 110] }, { what: 'pull anchor' }, { what: 'high anchor' }],
+    provides: [{ what: 'low bar', sizes: [70, 90, 110] }],
     adjusts: true,
     steady: 1,
     use: 'From a beam or a bar that has been tried; nearer is harder.',
@@ -710,6 +745,7 @@ export const EQUIPMENT = {
     shelf: 'round the house',
     drawing: 'worktop',
     provides: [{ what: 'firm surface', sizes: [90] }, hold],
+    places: 2,
     steady: 3,
     use: 'Both hands on the edge.',
     never: 'Never near a hot hob.',
@@ -814,6 +850,9 @@ export const equipmentOf = (id: EquipmentId): Equipment => EQUIPMENT[id];
 export function usualSizes(id: EquipmentId): readonly number[] {
   return equipmentOf(id).provides.find((gives) => gives.sizes !== undefined)?.sizes ?? [];
 }
+
+/** People that so many pieces serve at once. */
+export const placesOf = (id: EquipmentId, count: number): number => count * (equipmentOf(id).places ?? 1);
 
 /** What a thing's size is counted in; null where it has none. */
 export function sizeUnit(id: EquipmentId): 'kg' | 'cm' | null {

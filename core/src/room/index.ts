@@ -8,6 +8,7 @@ export {
   equipmentOf,
   FLOORING,
   type Flooring,
+  placesOf,
   SHELVES,
   sizeUnit,
   usualSizes,

@@ -7,6 +7,7 @@ import {
   equipmentOf,
   FLOORING,
   type Flooring,
+  placesOf,
   sizeUnit,
   usualSizes,
 } from './equipment.ts';
@@ -94,7 +95,7 @@ const PERSON_SQUARE_METRES = 4;
 export const peopleThatFit = (room: Room): number =>
   Math.max(1, Math.floor((room.lengthMetres * room.widthMetres) / PERSON_SQUARE_METRES));
 
-/** One thing in a room that gives a capability: its size in cm or kg, how many, and any caution. */
+/** One thing in a room that gives a capability: its size in cm or kg, places for how many, and any caution. */
 export interface Offer {
   readonly size: number | null;
   readonly count: number;
@@ -117,7 +118,7 @@ export function offersOf(room: Room): ReadonlyMap<Capability, readonly Offer[]> 
       for (const size of sizes)
         offers.get(gives.what)!.push({
           size,
-          count: item.count,
+          count: placesOf(item.what, item.count),
           from: item.what,
           standIn: kind.standIn !== undefined,
           item: i,

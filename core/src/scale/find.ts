@@ -22,6 +22,8 @@ export interface FindRequest {
   readonly subject?: Subject;
   /** The form asked about may itself be found, when it can be done here. */
   readonly itself?: boolean;
+  /** Every height of a move is an answer of its own, for when there isn’t enough of the best. */
+  readonly everyHeight?: boolean;
 }
 
 export interface Found {
@@ -96,8 +98,8 @@ export function createFinder(index: LibraryIndex, room: Room = EVERYWHERE): Find
         for (let n = index.needStart[move]!; n < index.needStart[move + 1]!; n++)
           if (barred.has(index.needWhat[n]!)) needsBarred = true;
         if (needsBarred) continue;
-        let best = -1;
-        let bestCost = Number.POSITIVE_INFINITY;
+        // One answer a move, its best form; or the best at every height.
+        const best = new Map<number, { form: number; cost: number }>();
         for (let f = table.start[move]!; f < table.start[move + 1]!; f++) {
           if (table.missing[f] !== -1 || table.side[f] !== 0 || limits?.[f]) continue;
           const o = f * ROW_SIZE;
@@ -111,25 +113,25 @@ export function createFinder(index: LibraryIndex, room: Room = EVERYWHERE): Find
             (here.hi[STANDING]! > 0 && table.hi[o + STANDING] === 0 ? COSTS.offTheFeet : 0) +
             (table.trim[f]! >= 0 ? COSTS.trim : 0) +
             (table.standIn[f] ? COSTS.standIn : 0);
-          if (cost < bestCost) {
-            bestCost = cost;
-            best = f;
-          }
+          const height = request.everyHeight && !Number.isNaN(table.surfaceCm[f]!) ? table.surfaceCm[f]! : 0;
+          if (cost < (best.get(height)?.cost ?? Number.POSITIVE_INFINITY))
+            best.set(height, { form: f, cost });
         }
-        if (best < 0) continue;
-        const settings = settingsOf(table, best);
-        const itself =
-          move === here.move &&
-          settings.surfaceCm === (request.from.settings?.surfaceCm ?? settings.surfaceCm);
-        if (itself && !request.itself && !settings.trim && !settings.support) continue;
-        found.push({
-          move: index.ids[move]!,
-          settings,
-          cost: bestCost,
-          rungs: (middle(table.lo, table.hi, best * ROW_SIZE, key) - asked) / step,
-          samePattern: index.pattern[move] === index.pattern[here.move],
-          muscles: similarity.overlap(here.move, move),
-        });
+        for (const { form, cost } of best.values()) {
+          const settings = settingsOf(table, form);
+          const itself =
+            move === here.move &&
+            settings.surfaceCm === (request.from.settings?.surfaceCm ?? settings.surfaceCm);
+          if (itself && !request.itself && !settings.trim && !settings.support) continue;
+          found.push({
+            move: index.ids[move]!,
+            settings,
+            cost,
+            rungs: (middle(table.lo, table.hi, form * ROW_SIZE, key) - asked) / step,
+            samePattern: index.pattern[move] === index.pattern[here.move],
+            muscles: similarity.overlap(here.move, move),
+          });
+        }
         if (found.length >= request.most) {
           found.sort((a, b) => a.cost - b.cost || (a.move < b.move ? -1 : 1));
           found.length = request.most;

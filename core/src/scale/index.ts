@@ -9,6 +9,7 @@ export {
 export { COSTS, type Costs, intentKept, LEAST_INTENT } from './costs.ts';
 export { IMPACT, type ImpactBounds } from './dials.ts';
 export { createFinder, EVERYWHERE, type Finder, type FindRequest, type Found } from './find.ts';
+export { type FloorPlan, floorPlan, type Place } from './floor-plan.ts';
 export { type FormTable, rowAt, settingsOf } from './forms.ts';
 export { buffersOf, compileLibrary, type LibraryIndex, rowOf } from './library-index.ts';
 export {
@@ -26,6 +27,11 @@ export { createScaler, type ScaleRequest, type Scaler } from './scaler.ts';
 export {
   type Given,
   givenWords,
+  HOW,
+  type How,
+  type NeedsOf,
+  needsIn,
+  needsInIndex,
   putOut,
   rotating,
   type Seat,

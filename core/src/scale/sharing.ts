@@ -1,6 +1,7 @@
 import type { Library } from '../ladder/index.ts';
-import type { FormRef } from '../move/index.ts';
-import { type EquipmentId, equipmentOf, offersOf, type Room } from '../room/index.ts';
+import { CAPABILITY_IDS, type FormRef, type Move } from '../move/index.ts';
+import { type EquipmentId, equipmentOf, offersOf, placesOf, type Room } from '../room/index.ts';
+import { type LibraryIndex, rowOf } from './library-index.ts';
 
 /** One person at one station with the form they would do. */
 export interface Seat {
@@ -32,6 +33,30 @@ export interface Sharing {
   readonly atLeast: number;
 }
 
+/** What a move needs, by its id; null where the library has no such move. */
+export type NeedsOf = (move: string) => Move['needs'] | null;
+export const needsIn =
+  (library: Library): NeedsOf =>
+  (move) =>
+    library.move(move)?.needs ?? null;
+/** The same from the index, for a worker that has nothing else. */
+export const needsInIndex =
+  (index: LibraryIndex): NeedsOf =>
+  (move) => {
+    const row = rowOf(index, move);
+    if (row < 0) return null;
+    return Array.from({ length: index.needStart[row + 1]! - index.needStart[row]! }, (_, i) => {
+      const n = index.needStart[row]! + i;
+      return {
+        what: CAPABILITY_IDS[index.needWhat[n]!]!,
+        min: index.needMin[n]!,
+        max: index.needMax[n]!,
+        count: index.needCount[n]!,
+        ...(index.needSets[n] ? { sets: 'surfaceCm' as const } : {}),
+      };
+    });
+  };
+
 /** Pieces that are the same: a row of the room's items. */
 interface Want {
   readonly pools: readonly number[];
@@ -42,13 +67,13 @@ interface Want {
  * What a form takes of a room's pieces while it is done, one entry a need; null when the room can't host
  * it at all. Holding on takes something to hold.
  */
-export function wantsOf(library: Library, room: Room, form: FormRef): Want[] | null {
-  const move = library.move(form.move);
-  if (!move) return null;
+export function wantsOf(needsOf: NeedsOf, room: Room, form: FormRef): Want[] | null {
+  const needs = needsOf(form.move);
+  if (!needs) return null;
   const offers = offersOf(room);
   const cm = form.settings?.surfaceCm;
   const wants: Want[] = [];
-  for (const need of move.needs) {
+  for (const need of needs) {
     if (need.what === 'head room') continue;
     const fits = (offers.get(need.what) ?? []).filter(
       (o) =>
@@ -61,7 +86,7 @@ export function wantsOf(library: Library, room: Room, form: FormRef): Want[] | n
     if (fits.length === 0) return null;
     wants.push({ pools: [...new Set(fits.map((o) => o.item))].sort((a, b) => a - b), count: need.count });
   }
-  const needsHold = move.needs.some((need) => need.what === 'hand hold');
+  const needsHold = needs.some((need) => need.what === 'hand hold');
   if (form.settings?.support && !needsHold) {
     const holds = [...new Set((offers.get('hand hold') ?? []).map((o) => o.item))];
     if (holds.length === 0) return null;
@@ -84,7 +109,7 @@ class Store {
   readonly #inPool: Set<string>[];
 
   constructor(room: Room) {
-    this.#free = room.items.map((item) => item.count);
+    this.#free = room.items.map((item) => placesOf(item.what, item.count));
     this.#inPool = room.items.map(() => new Set());
   }
 
@@ -184,7 +209,7 @@ function mustChange(room: Room, wanting: readonly (readonly Want[])[]): number {
  * served with what is left; `othersOf` is asked for those alone, best first.
  */
 export function share(
-  library: Library,
+  needsOf: NeedsOf,
   room: Room,
   moments: readonly (readonly Seat[])[],
   othersOf: (seat: Seat) => readonly FormRef[],
@@ -192,7 +217,7 @@ export function share(
   const known = new Map<string, Want[] | null>();
   const wantsFor = (form: FormRef) => {
     const key = JSON.stringify(form);
-    if (!known.has(key)) known.set(key, wantsOf(library, room, form));
+    if (!known.has(key)) known.set(key, wantsOf(needsOf, room, form));
     return known.get(key)!;
   };
   const shared: Shared[] = [];
@@ -262,6 +287,20 @@ export const rotating = (
     }),
   );
 
+/** Half of the people work at a station while the others rest, then the other way round. */
+export const inWaves = (
+  forms: ReadonlyMap<string, readonly (FormRef | null)[]>,
+  stations: number,
+): Seat[][] =>
+  together(forms, stations).flatMap((seats) => [
+    seats.filter((_, i) => i % 2 === 0),
+    seats.filter((_, i) => i % 2 === 1),
+  ]);
+
+/** How a class goes through a circuit, and who is where at the same moment. */
+export const HOW = { together, waves: inWaves, rotation: rotating } as const;
+export type How = keyof typeof HOW;
+
 /** Pieces to put out: for each row of the room, the most that any moment uses. */
 export function putOut(room: Room, sharing: Sharing, moments: readonly (readonly Seat[])[]): Given[] {
   const most = room.items.map(() => 0);
@@ -275,7 +314,10 @@ export function putOut(room: Room, sharing: Sharing, moments: readonly (readonly
     });
     at += seats.length;
   }
-  return most.flatMap((count, item) => (count > 0 ? [{ item, what: room.items[item]!.what, count }] : []));
+  return most.flatMap((places, item) => {
+    const { what } = room.items[item]!;
+    return places > 0 ? [{ item, what, count: Math.ceil(places / placesOf(what, 1)) }] : [];
+  });
 }
 
 /** "2 × Hand weights, 4 kg". */

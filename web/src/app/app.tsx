@@ -18,6 +18,7 @@ const PersonPage = lazy(() => import('../people/person-page.tsx'));
 const GroupScreen = lazy(() => import('../people/group-screen.tsx'));
 const RoomsScreen = lazy(() => import('../rooms/rooms-screen.tsx'));
 const RoomScreen = lazy(() => import('../rooms/room-screen.tsx'));
+const SetupScreen = lazy(() => import('../rooms/setup-screen.tsx'));
 const CardScreen = lazy(() => import('../card/card-screen.tsx'));
 
 /** The newest circuit, for whom the address says, or the page on which to paste the first one. */
@@ -41,6 +42,7 @@ const router = createBrowserRouter([
   { path: '/', element: <Home /> },
   { path: '/circuits', element: <StartScreen /> },
   { path: '/plan/:id', element: <PlanScreen /> },
+  { path: '/plan/:id/setup', element: <SetupScreen /> },
   { path: '/plan/:id/card', element: <CardScreen /> },
   { path: '/people', element: <PeopleScreen /> },
   { path: '/people/:id/page', element: <PersonPage /> },

@@ -3,43 +3,26 @@ import { CAPABILITIES } from '@inner-rung/core/move';
 import { BANDS, bandOfRpe, effortOn, everybodyIn, outlookOf } from '@inner-rung/core/person';
 import { EQUIPMENT, thingsFor } from '@inner-rung/core/room';
 import { doseWords, formName, paceWords } from '@inner-rung/core/scale';
-import type { Plan } from '@inner-rung/core/session';
 import { ArrowLeft, Printer } from 'lucide-react';
-import { useEffect, useState } from 'react';
-import { useStore } from 'react-redux';
 import { Link, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { today } from '../app/day.ts';
+import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useScaled } from '../plan/use-scaled.ts';
-import { useApp } from '../store/index.ts';
-import { openPlan } from '../store/sync.ts';
 
 /** One A4 page for one person: stations, form, dose, cues, caution, in large print. */
 export default function CardScreen() {
   const { id = '' } = useParams();
-  const store = useStore();
-  const open = useApp((state) => state.plan.present);
   const { library, people, groups, rooms } = useShelf();
-  const [gone, setGone] = useState(false);
-  useEffect(() => {
-    if (open?.id === id) return;
-    fetch(`/api/plans/${encodeURIComponent(id)}`)
-      .then(async (response) => {
-        if (!response.ok) return setGone(true);
-        const stored = (await response.json()) as { body: Plan; revision: number };
-        openPlan(store, stored.body, stored.revision);
-      })
-      .catch(() => setGone(true));
-  }, [id, open?.id, store]);
-  const plan = open?.id === id ? open : null;
+  const { plan, missing } = useOpenPlan(id);
   const person =
     people.find((p) => p.id === plan?.person) ??
     groups.flatMap((group) => everybodyIn(group, people)).find((p) => p.id === plan?.person) ??
     null;
   const room = rooms.find((r) => r.id === plan?.room) ?? null;
   const picture = useScaled(plan, library, person, room);
-  if (gone)
+  if (missing)
     return (
       <main className="p-8 text-center">
         <h1 className="text-2xl">This card’s circuit isn’t here</h1>

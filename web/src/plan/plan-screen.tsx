@@ -2,11 +2,9 @@ import { FORMATS } from '@inner-rung/core/clock';
 import { everybodyIn, LEVELS, outlookOf } from '@inner-rung/core/person';
 import { READY_ROOMS, ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { check, subjectOf } from '@inner-rung/core/scale';
-import type { Plan } from '@inner-rung/core/session';
-import { ClipboardPaste, Keyboard, List, Moon, Printer, Redo2, Sun, Undo2 } from 'lucide-react';
+import { ClipboardPaste, Keyboard, List, Moon, Printer, Redo2, Shapes, Sun, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useStore } from 'react-redux';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { initials, useShelf } from '../app/data.ts';
@@ -14,10 +12,8 @@ import { today } from '../app/day.ts';
 import { LoadLine } from '../rooms/ways.tsx';
 import { WaysFold } from '../rooms/ways-fold.tsx';
 import { ServerAway } from '../start/start-screen.tsx';
-import type { Stored } from '../store/api.ts';
 import { rooms as roomShelf, useApp, useSend } from '../store/index.ts';
 import { planEvents, planHistory } from '../store/plan-slice.ts';
-import { openPlan } from '../store/sync.ts';
 import { groupChosen, letterKeysSet, stationPicked, themeChosen, viewChosen } from '../store/view-slice.ts';
 import { Mark } from '../ui/marks.tsx';
 import { ClockBar } from './clock-bar.tsx';
@@ -31,34 +27,9 @@ import { Ribbon } from './ribbon.tsx';
 import { ElsewhereBanner, SaveState } from './save-state.tsx';
 import { Sheet } from './sheet.tsx';
 import { StationPanel } from './station-panel.tsx';
+import { useOpenPlan } from './use-open-plan.ts';
 import { useScaled } from './use-scaled.ts';
 import { WhoLine } from './who-line.tsx';
-
-/** Opens the plan of the address in the store, once. */
-function useOpenPlan(id: string): { plan: Plan | null; missing: 'gone' | 'away' | null } {
-  const store = useStore();
-  const plan = useApp((state) => state.plan.present);
-  const [missing, setMissing] = useState<'gone' | 'away' | null>(null);
-  useEffect(() => {
-    setMissing(null);
-    if ((store.getState() as { plan: { present: Plan | null } }).plan.present?.id === id) return;
-    let dropped = false;
-    fetch(`/api/plans/${encodeURIComponent(id)}`)
-      .then(async (response) => {
-        if (dropped) return;
-        if (!response.ok) return setMissing(response.status >= 500 ? 'away' : 'gone');
-        const stored = (await response.json()) as Stored<Plan>;
-        openPlan(store, stored.body, stored.revision);
-      })
-      .catch(() => {
-        if (!dropped) setMissing('away');
-      });
-    return () => {
-      dropped = true;
-    };
-  }, [id, store]);
-  return { plan: plan?.id === id ? plan : null, missing };
-}
 
 /** A first name, or the whole where it stands for several: "2 with sore knees". */
 const shortName = (name: string): string => (/^\d/.test(name) ? name : name.split(' ')[0]!);
@@ -271,6 +242,11 @@ export function PlanScreen() {
           >
             <Keyboard aria-hidden />
           </button>
+          <Link to={`/plan/${id}/setup`} className="btn btn-ghost btn-sm touch">
+            <Shapes aria-hidden />
+            <span className="hidden xl:inline">Set up</span>
+            <span className="sr-only xl:hidden">Set up: what to put out</span>
+          </Link>
           {outlook && !outlook.mayTrain ? (
             <span className="ml-1 max-w-28 text-sm leading-tight font-semibold">no card yet</span>
           ) : (

@@ -7,13 +7,24 @@ import {
   type Finder,
   type FindRequest,
   type Found,
+  type Given,
+  HOW,
+  type How,
   type LibraryIndex,
+  needsInIndex,
+  putOut,
   type Ruler,
   type ScaleRequest,
   type Scaler,
+  type Seat,
+  type Sharing,
+  type Subject,
   type Sums,
+  share,
   sumUp,
+  type Use,
   type Version,
+  WAYS_TO_LOOK_FOR,
 } from '@inner-rung/core/scale';
 
 /** The index comes once; after that only small questions and answers cross over. */
@@ -36,11 +47,28 @@ export type ToWorker =
       readonly rungs: readonly FormRef[];
     }
   | {
+      readonly kind: 'share';
+      readonly number: number;
+      readonly room: Room;
+      readonly how: How;
+      readonly people: readonly { readonly id: string; readonly request: ScaleRequest }[];
+    }
+  | {
       readonly kind: 'find';
       readonly number: number;
       readonly room: Room | null;
       readonly requests: readonly FindRequest[];
     };
+
+export interface SharedOut {
+  readonly number: number;
+  readonly sharing: Sharing;
+  readonly putOut: readonly Given[];
+  /** Changes that each way through the circuit would take. */
+  readonly changes: Readonly<Record<How, number>>;
+  /** What everybody would do were there enough of everything. */
+  readonly uses: Readonly<Record<string, readonly (Use | null)[]>>;
+}
 
 export interface FoundForms {
   readonly number: number;
@@ -85,6 +113,10 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
     return;
   }
   const room = JSON.stringify(data.room);
+  if (data.kind === 'share') {
+    self.postMessage(shareOut(index, data));
+    return;
+  }
   if (standing?.room !== room) standing = { room, scaler: createScaler(index, data.room) };
   const { scaler } = standing;
   if (data.kind === 'bars') {
@@ -100,3 +132,52 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
     bars: scaler.bars(data.rungs, data.subject),
   } satisfies Scaled);
 };
+
+/** Everybody scaled as if there were enough of everything, then the room's pieces given out. */
+function shareOut(index: LibraryIndex, asked: ToWorker & { kind: 'share' }): SharedOut {
+  const scaler = createScaler(index, asked.room);
+  const finder = createFinder(index, asked.room);
+  const uses: Record<string, readonly (Use | null)[]> = {};
+  const subjects = new Map<string, Subject>();
+  const alike = new Map<string, readonly (Use | null)[]>();
+  for (const { id, request } of asked.people) {
+    const key = JSON.stringify(request);
+    const scaled = alike.get(key) ?? scaler.scale(request).uses;
+    alike.set(key, scaled);
+    uses[id] = scaled;
+    subjects.set(id, request.subject);
+  }
+  const forms = new Map(Object.entries(uses));
+  const count = asked.people[0]?.request.block.stations.length ?? 0;
+  const momentsOf = (how: How) => HOW[how](forms, count);
+  const moments = momentsOf(asked.how);
+  const looked = new Map<string, { move: string; settings: Use['settings'] }[]>();
+  const othersOf = (seat: Seat) => {
+    const subject = subjects.get(seat.person)!;
+    const key = JSON.stringify([seat.form, subject]);
+    const known =
+      looked.get(key) ??
+      finder
+        .find({
+          from: seat.form,
+          without: [],
+          withoutItems: [],
+          by: 0,
+          most: WAYS_TO_LOOK_FOR,
+          subject,
+          everyHeight: true,
+        })
+        .map(({ move, settings }) => ({ move, settings }));
+    looked.set(key, known);
+    return known;
+  };
+  const shared = (how: How) => share(needsInIndex(index), asked.room, momentsOf(how), othersOf);
+  const sharing = shared(asked.how);
+  const changes = Object.fromEntries(
+    (Object.keys(HOW) as How[]).map((how) => [
+      how,
+      how === asked.how ? sharing.changes : shared(how).changes,
+    ]),
+  ) as Record<How, number>;
+  return { number: asked.number, sharing, putOut: putOut(asked.room, sharing, moments), changes, uses };
+}

@@ -1,0 +1,307 @@
+import type { Library } from '@inner-rung/core/ladder';
+import { everybodyIn, outlookOf } from '@inner-rung/core/person';
+import { equipmentOf, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
+import {
+  type FloorPlan,
+  floorPlan,
+  formName,
+  givenWords,
+  type How,
+  type Shared,
+} from '@inner-rung/core/scale';
+import type { Plan } from '@inner-rung/core/session';
+import { ArrowLeft, Printer } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { Waiting } from '../app/app.tsx';
+import { useShelf } from '../app/data.ts';
+import { today } from '../app/day.ts';
+import type { SharedOut } from '../plan/scale.worker.ts';
+import { useOpenPlan } from '../plan/use-open-plan.ts';
+import { ServerAway } from '../start/start-screen.tsx';
+import { useApp } from '../store/index.ts';
+import { Choice } from '../ui/choice.tsx';
+import { ThingDrawing } from '../ui/thing-drawing.tsx';
+import { type Taker, takersOf, useSharing } from './use-sharing.ts';
+
+const HOW_WORDS = { together: 'All at one station', waves: 'In two waves', rotation: 'Rotating' } as const;
+
+/** Before you start: what to put out and where, which stand-ins to announce, who gets what. */
+export default function SetupScreen() {
+  const { id = '' } = useParams();
+  const { library, people, groups, rooms, failed } = useShelf();
+  const { plan, missing } = useOpenPlan(id);
+  const groupId = useApp((state) => state.view.group);
+  const [how, setHow] = useState<How>('together');
+  const group = groups.find((g) => g.id === groupId) ?? null;
+  const room = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
+  // Who waits for a doctor's word, or isn't well today, has no place in the session.
+  const takers = useMemo(() => {
+    const here = group ? everybodyIn(group, people) : people;
+    return takersOf(here.filter((person) => outlookOf(person, today()).mayTrain));
+  }, [group, people]);
+  const out = useSharing(library, plan, room, takers, how);
+  if (failed || missing === 'away') return <ServerAway />;
+  if (missing === 'gone')
+    return (
+      <main className="p-8 text-center">
+        <h1 className="text-2xl">This circuit isn’t here</h1>
+        <Link className="btn btn-primary mt-4" to="/circuits">
+          See your circuits
+        </Link>
+      </main>
+    );
+  if (!plan || !library) return <Waiting />;
+  return (
+    <div className="min-h-dvh">
+      <header className="no-print flex flex-wrap items-center gap-3 border-b-2 border-base-300 px-4 py-2">
+        <Link to={`/plan/${id}`} className="btn btn-ghost btn-sm touch">
+          <ArrowLeft size={18} aria-hidden /> Back to the floor
+        </Link>
+        <Choice
+          legend="How the class goes round"
+          name="how"
+          value={how}
+          of={[
+            { value: 'together', says: 'Everybody at one station' },
+            { value: 'waves', says: 'In two waves' },
+            { value: 'rotation', says: 'Rotating' },
+          ]}
+          onChoose={setHow}
+        />
+        <button type="button" className="btn btn-primary touch ml-auto" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden /> Print
+        </button>
+      </header>
+      <main className="mx-auto max-w-6xl px-4 py-3 md:px-6 print:p-[12mm]">
+        <h1 className="text-3xl">Before you start: {plan.title}</h1>
+        <p className="quiet">
+          {takers.length} {takers.length === 1 ? 'person' : 'people'}
+          {group ? `, ${group.name}` : ''} · {room.name}
+        </p>
+        {takers.length === 0 ? (
+          <p className="mt-4 text-lg">
+            Nobody to plan for yet.{' '}
+            <Link to="/people" className="underline underline-offset-4">
+              Add them, by name or by number
+            </Link>
+            .
+          </p>
+        ) : out === null ? (
+          <p className="quiet mt-4" role="status">
+            Giving out what is there…
+          </p>
+        ) : (
+          <Out library={library} plan={plan} room={room} takers={takers} out={out} how={how} />
+        )}
+      </main>
+    </div>
+  );
+}
+
+function Out(props: {
+  library: Library;
+  plan: Plan;
+  room: Room;
+  takers: readonly Taker[];
+  out: SharedOut;
+  how: How;
+}) {
+  const { library, plan, room, takers, out, how } = props;
+  const { sharing } = out;
+  const stations = plan.block.stations;
+  const floor = useMemo(
+    () => floorPlan(library, room, stations.length, sharing.shared, how),
+    [library, room, stations.length, sharing, how],
+  );
+  const standIns = out.putOut.filter((g) => equipmentOf(g.what).standIn);
+  return (
+    <>
+      <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 md:grid-cols-2">
+        <section aria-labelledby="put-h">
+          <h2 id="put-h" className="text-2xl">
+            Put out
+          </h2>
+          {out.putOut.length === 0 && <p>Nothing: the floor is enough.</p>}
+          <ul className="mt-1">
+            {out.putOut.map((given) => (
+              <li key={given.item} className="flex items-center gap-3 border-b border-base-300 py-1">
+                <ThingDrawing drawing={equipmentOf(given.what).drawing} className="h-8 w-8 shrink-0" />
+                <span className="text-lg">
+                  {equipmentOf(given.what).shelf === 'fixed' && <span className="quiet">keep clear: </span>}
+                  {givenWords(room, given)}
+                </span>
+              </li>
+            ))}
+          </ul>
+          {standIns.length > 0 && (
+            <>
+              <h3 className="mt-4 text-xl">Say about the stand-ins</h3>
+              <ul>
+                {standIns.map((given) => (
+                  <li key={given.item} className="border-l-4 border-primary pl-3">
+                    {equipmentOf(given.what).name}: {equipmentOf(given.what).standIn}.{' '}
+                    {equipmentOf(given.what).never}
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          <p className="mt-4" data-sharing>
+            {sharing.changes === 0
+              ? 'There is enough of everything for everybody’s own form.'
+              : `${sharing.changes} ${sharing.changes === 1 ? 'change' : 'changes'} make it fit${
+                  sharing.changes === sharing.atLeast
+                    ? ', and no fewer can.'
+                    : `; fewer than ${sharing.atLeast} can’t.`
+                }`}
+          </p>
+          {sharing.changes > 0 && (
+            <p data-otherwise>
+              {(['together', 'waves', 'rotation'] as const)
+                .filter((other) => other !== how && out.changes[other] < sharing.changes)
+                .map(
+                  (other) =>
+                    `${HOW_WORDS[other]}: ${out.changes[other] === 0 ? 'no change' : out.changes[other]}.`,
+                )
+                .join(' ')}
+            </p>
+          )}
+        </section>
+        <section aria-labelledby="floor-h">
+          <h2 id="floor-h" className="text-2xl">
+            The floor, to scale
+          </h2>
+          {floor.says && (
+            <p role="alert" className="border-l-4 border-primary pl-3 font-semibold">
+              {floor.says}
+            </p>
+          )}
+          <FloorPicture room={room} floor={floor} />
+        </section>
+      </div>
+      <section aria-labelledby="who-h" className="mt-6">
+        <h2 id="who-h" className="text-2xl">
+          Who gets what
+        </h2>
+        <ol className="divide-y-2 divide-base-300 border-y-2 border-base-300">
+          {stations.map((station, s) => (
+            <li key={station.id} className="grid grid-cols-1 gap-x-6 py-2 md:grid-cols-[13rem_minmax(0,1fr)]">
+              <p className="display text-lg">
+                <span className="text-primary">{s + 1}</span> {library.move(station.move)?.name}
+              </p>
+              <ul>
+                {formsAt(library, room, sharing.shared, s, takers).map((row) => (
+                  <li key={row.key} data-changed={row.changed} className="leading-snug">
+                    <span className="font-semibold">{row.form}</span>
+                    {row.things && <span className="quiet">, {row.things}</span>}: {row.who}
+                    {row.changed && <strong> (not enough for all: changed)</strong>}
+                  </li>
+                ))}
+              </ul>
+            </li>
+          ))}
+        </ol>
+      </section>
+    </>
+  );
+}
+
+/** A first name, or what is known of one who is known by number. */
+const shortName = (name: string): string =>
+  /^\d/.test(name) ? name.replace(/^\d+: /, '') : name.split(' ')[0]!;
+
+/** People who do the same with the same at a station, in one row. */
+function formsAt(
+  library: Library,
+  room: Room,
+  shared: readonly Shared[],
+  station: number,
+  takers: readonly Taker[],
+) {
+  const rows = new Map<
+    string,
+    { key: string; form: string; things: string; changed: boolean; names: Map<string, number> }
+  >();
+  for (const one of shared) {
+    if (one.station !== station) continue;
+    const form = one.form ? formName(library, one.form.move, one.form.settings) : 'Easy movement';
+    const things = one.given.map((given) => givenWords(room, given)).join(' and ');
+    const key = `${form}/${things}/${one.changed}`;
+    const row = rows.get(key) ?? {
+      key,
+      form,
+      things,
+      changed: one.changed,
+      names: new Map<string, number>(),
+    };
+    const person = takers.find((t) => t.id === one.person)?.person;
+    const name = person ? shortName(person.name) : 'somebody';
+    row.names.set(name, (row.names.get(name) ?? 0) + 1);
+    rows.set(key, row);
+  }
+  return [...rows.values()].map((row) => ({
+    ...row,
+    who: [...row.names].map(([name, n]) => (n > 1 ? `${n} ${name}` : name)).join(', '),
+  }));
+}
+
+function FloorPicture(props: { room: Room; floor: FloorPlan }) {
+  const { room, floor } = props;
+  const { lengthMetres: length, widthMetres: width } = room;
+  const edge = Math.max(length, width) * 0.03;
+  const text = Math.max(length, width) * 0.035;
+  return (
+    <figure className="mt-1">
+      <svg
+        viewBox={`${-edge} ${-edge} ${length + 2 * edge} ${width + 2 * edge + text * 1.6}`}
+        className="w-full max-w-xl"
+        role="img"
+        aria-label={`Floor of ${length} by ${width} metres with ${floor.places.length} stations round its edge`}
+      >
+        <rect
+          x="0"
+          y="0"
+          width={length}
+          height={width}
+          fill="var(--lane-0)"
+          stroke="var(--line)"
+          strokeWidth={edge / 4}
+        />
+        {Array.from({ length: Math.floor(length) }, (_, m) => m + 1).map((m) => (
+          <path key={`x${m}`} d={`M${m} 0V${width}`} stroke="var(--lane-2)" strokeWidth={edge / 12} />
+        ))}
+        {Array.from({ length: Math.floor(width) }, (_, m) => m + 1).map((m) => (
+          <path key={`y${m}`} d={`M0 ${m}H${length}`} stroke="var(--lane-2)" strokeWidth={edge / 12} />
+        ))}
+        {floor.places.map((place) => (
+          <g key={place.station}>
+            <rect
+              x={place.x}
+              y={place.y}
+              width={place.width}
+              height={place.height}
+              fill="var(--color-base-100)"
+              stroke="var(--line)"
+              strokeWidth={edge / 5}
+            />
+            <text
+              x={place.x + place.width / 2}
+              y={place.y + place.height / 2}
+              fontSize={text * 1.3}
+              fontWeight="750"
+              textAnchor="middle"
+              dominantBaseline="central"
+              fill="var(--color-base-content)"
+            >
+              {place.station + 1}
+            </text>
+          </g>
+        ))}
+        <text x="0" y={width + edge + text * 1.2} fontSize={text} fill="var(--quiet)">
+          {length} m by {width} m, a square a metre
+        </text>
+      </svg>
+    </figure>
+  );
+}

@@ -1,0 +1,65 @@
+import type { Library } from '@inner-rung/core/ladder';
+import type { Person } from '@inner-rung/core/person';
+import type { Room } from '@inner-rung/core/room';
+import { buffersOf, compileLibrary, type How, subjectOf } from '@inner-rung/core/scale';
+import type { Plan } from '@inner-rung/core/session';
+import { useEffect, useRef, useState } from 'react';
+import { today } from '../app/day.ts';
+import type { SharedOut, ToWorker } from '../plan/scale.worker.ts';
+
+/** Somebody of whom there may be several: a person, or one of a part known by number. */
+export interface Taker {
+  readonly id: string;
+  readonly person: Person;
+}
+
+/** A part of three people is three takers alike. */
+export const takersOf = (people: readonly Person[]): Taker[] =>
+  people.flatMap((person) => {
+    const many = Number(/^\d+/.exec(person.name)?.[0] ?? 1);
+    return Array.from({ length: many }, (_, i) => ({
+      id: many > 1 ? `${person.id}#${i + 1}` : person.id,
+      person,
+    }));
+  });
+
+/** A class scaled and a room's pieces given out, in a worker; null until the newest answer is here. */
+export function useSharing(
+  library: Library | null,
+  plan: Plan | null,
+  room: Room,
+  takers: readonly Taker[],
+  how: How,
+): SharedOut | null {
+  const [answer, setAnswer] = useState<SharedOut | null>(null);
+  const worker = useRef<Worker | null>(null);
+  const count = useRef(0);
+  useEffect(() => {
+    if (!library) return;
+    const made = new Worker(new URL('../plan/scale.worker.ts', import.meta.url), { type: 'module' });
+    const index = compileLibrary(library);
+    made.postMessage({ kind: 'library', index } satisfies ToWorker, buffersOf(index));
+    made.onmessage = ({ data }: MessageEvent<SharedOut>) => setAnswer(data);
+    worker.current = made;
+    return () => made.terminate();
+  }, [library]);
+  useEffect(() => {
+    if (!library || !plan || !worker.current) return;
+    worker.current.postMessage({
+      kind: 'share',
+      number: ++count.current,
+      room,
+      how,
+      people: takers.map(({ id, person }) => ({
+        id,
+        request: {
+          block: plan.block,
+          writtenFor: plan.writtenFor,
+          dials: plan.dials,
+          subject: subjectOf(person, library, today()),
+        },
+      })),
+    } satisfies ToWorker);
+  }, [library, plan, room, takers, how]);
+  return answer && answer.number === count.current ? answer : null;
+}
