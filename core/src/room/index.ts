@@ -26,4 +26,5 @@ export {
   roomSchema,
   rowsFor,
   thingsFor,
+  withOwn,
 } from './room.ts';

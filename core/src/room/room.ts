@@ -147,3 +147,7 @@ export function rowsFor(what: EquipmentId): RoomItem[] {
   if (sizeUnit(what) === 'kg') return sizes.map((size) => ({ what, count: 2, size }));
   return [{ what, count: 1 }];
 }
+
+/** A room with what somebody brings along: their own things count there. */
+export const withOwn = (room: Room, own: readonly EquipmentId[]): Room =>
+  own.length === 0 ? room : { ...room, items: [...room.items, ...own.flatMap(rowsFor)] };

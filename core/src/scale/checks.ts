@@ -1,5 +1,6 @@
 import type { Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
+import { floorSeconds, type Limit } from '../person/index.ts';
 import type { Block } from '../session/index.ts';
 import type { Sums } from './sums.ts';
 import type { Version } from './version.ts';
@@ -18,7 +19,21 @@ interface Subject {
   readonly block: Block;
   readonly version: Version;
   readonly sums: Sums;
+  /** Limits of whom it is for; none for a lane. */
+  readonly limits?: readonly Limit[];
 }
+
+const minutes = (seconds: number) => (seconds % 60 === 0 ? `${seconds / 60} minutes` : `${seconds} s`);
+
+/** Time before or after that somebody needs and a bare circuit doesn't give. */
+const around =
+  (what: 'warm-up' | 'cool-down', says: (time: string) => string) =>
+  (s: Subject): Finding[] => {
+    const seconds = floorSeconds(s.limits ?? [], what);
+    return seconds > 0
+      ? [{ check: what, severity: 'note', station: null, says: says(minutes(seconds)), fix: null }]
+      : [];
+  };
 
 const nameOf = (s: Subject, station: number) => {
   const id = s.version.uses[station]?.move ?? s.block.stations[station]!.move;
@@ -52,6 +67,26 @@ const CHECKS: Record<string, (s: Subject) => Finding[]> = {
       },
     ];
   },
+  'rest of their own': (s) => {
+    const needs = floorSeconds(s.limits ?? [], 'rest');
+    const { restSeconds } = s.block.format;
+    return needs > restSeconds
+      ? [
+          {
+            check: 'rest of their own',
+            severity: 'mend',
+            station: null,
+            says: `They need at least ${needs} s of rest after each bout; the clock gives ${restSeconds}.`,
+            fix: { label: `Rest ${needs} s`, restSeconds: needs },
+          },
+        ]
+      : [];
+  },
+  'warm-up': around('warm-up', (time) => `They need ${time} of warm-up, rising slowly, before this begins.`),
+  'cool-down': around(
+    'cool-down',
+    (time) => `They need ${time} of cooling down afterwards, never stopping dead.`,
+  ),
   'wrists in a row': (s) => {
     const heavy = s.version.uses.map((use) => {
       if (!use) return false;

@@ -1,7 +1,7 @@
 import { clockText, FORMATS } from '@inner-rung/core/clock';
 import { CAPABILITIES } from '@inner-rung/core/move';
 import { BANDS, bandOfRpe, effortOn, everybodyIn, outlookOf } from '@inner-rung/core/person';
-import { EQUIPMENT, thingsFor } from '@inner-rung/core/room';
+import { EQUIPMENT, thingsFor, withOwn } from '@inner-rung/core/room';
 import { doseWords, formName, paceWords } from '@inner-rung/core/scale';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { Link, useParams } from 'react-router';
@@ -67,7 +67,7 @@ export default function CardScreen() {
     for (const need of move?.needs ?? []) {
       if (need.what === 'head room') continue;
       const size = need.sets ? (use?.settings.surfaceCm ?? null) : null;
-      const offers = room ? thingsFor(room, need.what, size) : [];
+      const offers = room ? thingsFor(withOwn(room, person?.equipment ?? []), need.what, size) : [];
       things.add(offers[0] ?? CAPABILITIES[need.what]);
     }
   }

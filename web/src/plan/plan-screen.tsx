@@ -156,9 +156,15 @@ export function PlanScreen() {
   const findings = useMemo(
     () =>
       picture && library
-        ? check({ library, block: picture.plan.block, version: picture.version, sums: picture.sums })
+        ? check({
+            library,
+            block: picture.plan.block,
+            version: picture.version,
+            sums: picture.sums,
+            limits: outlook?.limits ?? [],
+          })
         : [],
-    [picture, library],
+    [picture, library, outlook],
   );
 
   if (failed || missing === 'away') return <ServerAway />;

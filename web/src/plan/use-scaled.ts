@@ -1,6 +1,6 @@
 import type { Library } from '@inner-rung/core/ladder';
 import { floorSeconds, type LevelIndex, type Person } from '@inner-rung/core/person';
-import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
+import { ROOM_EXAMPLE, type Room, withOwn } from '@inner-rung/core/room';
 import { buffersOf, compileLibrary, laneSubject, subjectOf } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -76,7 +76,7 @@ export function useScaled(
     const message: ToWorker & { kind: 'scale' } = {
       kind: 'scale',
       number: ++count.current,
-      room: room ?? ROOM_EXAMPLE,
+      room: withOwn(room ?? ROOM_EXAMPLE, person?.equipment ?? []),
       subject: { block, writtenFor, dials, subject },
       lanes: ([0, 1, 2, 3] as LevelIndex[]).map((level) => ({
         block,

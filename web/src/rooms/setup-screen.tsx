@@ -1,5 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { everybodyIn, outlookOf } from '@inner-rung/core/person';
+import { everybodyIn, outlookOf, type Person } from '@inner-rung/core/person';
 import { equipmentOf, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import {
   type FloorPlan,
@@ -36,9 +36,10 @@ export default function SetupScreen() {
   const group = groups.find((g) => g.id === groupId) ?? null;
   const room = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
   // Who waits for a doctor's word, or isn't well today, has no place in the session.
-  const takers = useMemo(() => {
+  const { takers, waiting } = useMemo(() => {
     const here = group ? everybodyIn(group, people) : people;
-    return takersOf(here.filter((person) => outlookOf(person, today()).mayTrain));
+    const may = (person: Person) => outlookOf(person, today()).mayTrain;
+    return { takers: takersOf(here.filter(may)), waiting: here.filter((person) => !may(person)) };
   }, [group, people]);
   const out = useSharing(library, plan, room, takers, how);
   if (failed || missing === 'away') return <ServerAway />;
@@ -79,6 +80,11 @@ export default function SetupScreen() {
           {takers.length} {takers.length === 1 ? 'person' : 'people'}
           {group ? `, ${group.name}` : ''} · {room.name}
         </p>
+        {waiting.length > 0 && (
+          <p className="mt-1 border-l-4 border-primary pl-3">
+            Not in this session: {waiting.map((person) => person.name).join(', ')}.
+          </p>
+        )}
         {takers.length === 0 ? (
           <p className="mt-4 text-lg">
             Nobody to plan for yet.{' '}

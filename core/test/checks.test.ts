@@ -1,0 +1,100 @@
+import { type Limit, limitSchema } from '@inner-rung/core/person';
+import { ROOM_EXAMPLE, withOwn } from '@inner-rung/core/room';
+import { check, compileLibrary, createScaler, laneSubject, sumUp } from '@inner-rung/core/scale';
+import { AS_WRITTEN, type Block } from '@inner-rung/core/session';
+import { shippedLibrary } from './shipped.ts';
+
+const library = shippedLibrary();
+const index = compileLibrary(library);
+const scaler = createScaler(index, { ...ROOM_EXAMPLE, lengthMetres: 8 });
+
+function findings(
+  moves: readonly string[],
+  format: Partial<Block['format']> = {},
+  limits: readonly Limit[] = [],
+) {
+  const block: Block = {
+    id: 'main',
+    format: {
+      kind: 'intervals',
+      workSeconds: 40,
+      restSeconds: 20,
+      rounds: 2,
+      roundRestSeconds: 60,
+      closingRest: false,
+      ...format,
+    },
+    stations: moves.map((move, i) => ({ id: `s${i}`, move, sides: 'swap at half' as const })),
+  };
+  const version = scaler.scale({
+    block,
+    writtenFor: 3,
+    dials: AS_WRITTEN,
+    subject: { ...laneSubject(3), limits },
+  });
+  const sums = sumUp(index, block, version.uses, {});
+  return check({ library, block, version, sums, limits });
+}
+const of = (list: ReturnType<typeof findings>, name: string) => list.find((f) => f.check === name);
+const floor = (what: 'rest' | 'warm-up' | 'cool-down', seconds: number): Limit =>
+  limitSchema.parse({
+    kind: 'floor',
+    id: what,
+    what,
+    seconds,
+    source: 'condition',
+    reason: 'as they need it',
+  });
+
+test('rest too short for getting down and up: how long it takes, and one tap mends it', () => {
+  const short = of(findings(['jumping-jack', 'push-up'], { restSeconds: 2 }), 'rest too short')!;
+  expect(short).toMatchObject({ severity: 'mend', fix: { restSeconds: 5 } });
+  expect(short.says).toContain('2 s isn’t enough');
+  expect(of(findings(['jumping-jack', 'push-up'], { restSeconds: 5 }), 'rest too short')).toBeUndefined();
+});
+
+test('three stations on the wrists, across the end of the round too', () => {
+  expect(
+    of(findings(['push-up', 'plank', 'push-up-turn', 'squat', 'lunge']), 'wrists in a row'),
+  ).toBeDefined();
+  const ring = ['plank', 'squat', 'lunge', 'push-up', 'push-up-turn'];
+  expect(of(findings(ring), 'wrists in a row')!.says).toContain('across the end of the round');
+  expect(of(findings(ring, { rounds: 1 }), 'wrists in a row')).toBeUndefined();
+});
+
+test('a circuit of six that pulls nothing is told, and one with a row isn’t', () => {
+  const six = ['squat', 'push-up', 'lunge', 'plank', 'jumping-jack', 'sit-up'];
+  expect(of(findings(six), 'nothing pulls')).toMatchObject({ severity: 'note' });
+  expect(of(findings(six.slice(1)), 'nothing pulls')).toBeUndefined();
+});
+
+test('the rest, warm-up and cool-down that somebody needs are asked for', () => {
+  const list = findings(['squat', 'lunge'], {}, [
+    floor('rest', 45),
+    floor('warm-up', 600),
+    floor('cool-down', 300),
+  ]);
+  expect(of(list, 'rest of their own')).toMatchObject({ fix: { restSeconds: 45 } });
+  expect(of(list, 'warm-up')!.says).toContain('10 minutes of warm-up');
+  expect(of(list, 'cool-down')!.says).toContain('5 minutes');
+  expect(
+    of(findings(['squat', 'lunge'], { restSeconds: 45 }, [floor('rest', 45)]), 'rest of their own'),
+  ).toBeUndefined();
+});
+
+test('worst first', () => {
+  const rank = { stop: 0, mend: 1, note: 2 };
+  const list = findings(
+    ['push-up', 'plank', 'push-up-turn', 'squat', 'lunge', 'sit-up'],
+    { restSeconds: 1 },
+    [floor('warm-up', 600)],
+  ).map((f) => rank[f.severity]);
+  expect(list.length).toBeGreaterThan(2);
+  expect([...list].sort()).toEqual(list);
+});
+
+test('what somebody brings along counts in the room', () => {
+  const own = withOwn(ROOM_EXAMPLE, ['dumbbells', 'mat']);
+  expect(own.items).toHaveLength(ROOM_EXAMPLE.items.length + 3);
+  expect(withOwn(ROOM_EXAMPLE, [])).toBe(ROOM_EXAMPLE);
+});
