@@ -29,6 +29,14 @@ const SCREENS: readonly Screen[] = [
     },
   ],
   ['the keys', '/plan/tuesday-ten', async (page) => page.getByRole('button', { name: 'Keys' }).click()],
+  [
+    'the best order',
+    '/plan/tuesday-ten',
+    async (page) => {
+      await page.getByRole('button', { name: 'Best order…' }).click();
+      await expect(page.locator('[data-count="floorChanges"]')).toBeVisible();
+    },
+  ],
   ['all circuits', '/circuits', async () => {}],
   [
     'the ladders',

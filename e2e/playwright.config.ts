@@ -16,7 +16,7 @@ export default defineConfig({
   // A file to a worker; every file starts a server of its own.
   workers: 2,
   retries: 0,
-  timeout: 60_000,
+  timeout: 120_000,
   expect: { timeout: 8_000 },
   reporter: [['list']],
   outputDir: '../test-results',

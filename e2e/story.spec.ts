@@ -150,3 +150,28 @@ test('from the page of circuits: paste with nothing set up, and land on its floo
   await page.goto(`${server.url}/circuits`);
   await expect(page.getByRole('link', { name: /New circuit/ })).toBeVisible();
 });
+
+test('the best order of the stations, one kept in its place, and a time to fit', async ({ page }) => {
+  await page.goto(`${server.url}/plan/tuesday-ten`);
+  await page.getByRole('button', { name: 'Best order…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Best order' });
+  const floorChanges = dialog.locator('[data-count="floorChanges"] td');
+  await expect(floorChanges).toHaveCount(2);
+  const [now, best] = await floorChanges.allTextContents();
+  expect(Number(best)).toBeLessThan(Number(now));
+  await dialog.getByRole('checkbox', { name: /^Keep 10, Burpee/ }).check();
+  await expect(dialog.getByRole('region', { name: 'Best' }).getByRole('listitem').nth(9)).toContainText(
+    'Burpee',
+  );
+  await dialog.getByRole('button', { name: 'Take this order' }).click();
+  await expect(stationOnFloor(page, 10)).toHaveAccessibleName(/Burpee/);
+  await page.keyboard.press('Control+z');
+  await expect(stationOnFloor(page, 1)).toHaveAccessibleName(/Jumping jack/);
+
+  await page.getByText('Fit it to a time').click();
+  await page.getByLabel(/I have/).fill('31');
+  await page.locator('[data-fit="rounds"]').click();
+  await expect(page.getByLabel('Rounds', { exact: true })).toHaveValue('3');
+  await page.getByLabel(/I have/).fill('1');
+  await expect(page.getByRole('alert')).toHaveText('Too short for one round of these stations.');
+});

@@ -1,5 +1,6 @@
 import { shipped } from './generated.ts';
 import { ladderRows } from './ladders.ts';
+import { orderRows } from './order.ts';
 import { roomRows } from './rooms.ts';
 import { scalingRows } from './scaling.ts';
 import { wallRows, weightRows } from './screens.ts';
@@ -9,6 +10,7 @@ const rows = [
   ...scalingRows(base),
   ...ladderRows(base),
   ...(await roomRows(base)),
+  ...orderRows(base),
   ...weightRows(),
   ...(await wallRows(base)),
 ];

@@ -1,3 +1,4 @@
+export { type Around, type AroundRequest, coolDown, usedBy, warmUp } from './around.ts';
 export { check, type Finding } from './checks.ts';
 export {
   type Constraints,
@@ -21,6 +22,16 @@ export {
   poundsNear,
   startingLoad,
 } from './loads.ts';
+export {
+  type BestOrder,
+  bestOrder,
+  costOfOrder,
+  countOrder,
+  EXACT_STATIONS,
+  type OrderCosts,
+  type OrderCount,
+  orderCosts,
+} from './order.ts';
 export { metAt, paceFor } from './pace.ts';
 export { doseWords, formName, keptWords, lostWords, paceWords, sayNearMiss, sayReason } from './say.ts';
 export { createScaler, type ScaleRequest, type Scaler } from './scaler.ts';

@@ -1,3 +1,4 @@
+export { FIT_BY, type Fit, type FitBy, fitTo } from './fit.ts';
 export { namesOf, nextStationId, type Pasted, type PastedLine, parseCircuit, plainName } from './parse.ts';
 export {
   AS_WRITTEN,

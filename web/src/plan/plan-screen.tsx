@@ -1,9 +1,9 @@
 import { FORMATS } from '@inner-rung/core/clock';
 import { everybodyIn, LEVELS, outlookOf } from '@inner-rung/core/person';
-import { READY_ROOMS, ROOM_EXAMPLE } from '@inner-rung/core/room';
+import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { check, subjectOf } from '@inner-rung/core/scale';
 import { ClipboardPaste, Keyboard, List, Moon, Printer, Redo2, Shapes, Sun, Undo2 } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
@@ -12,15 +12,17 @@ import { today } from '../app/day.ts';
 import { LoadLine } from '../rooms/ways.tsx';
 import { WaysFold } from '../rooms/ways-fold.tsx';
 import { ServerAway } from '../start/start-screen.tsx';
-import { rooms as roomShelf, useApp, useSend } from '../store/index.ts';
+import { useApp, useSend } from '../store/index.ts';
 import { planEvents, planHistory } from '../store/plan-slice.ts';
-import { groupChosen, letterKeysSet, stationPicked, themeChosen, viewChosen } from '../store/view-slice.ts';
+import { letterKeysSet, stationPicked, themeChosen, viewChosen } from '../store/view-slice.ts';
 import { Mark } from '../ui/marks.tsx';
 import { ClockBar } from './clock-bar.tsx';
 import { DialSet } from './dials.tsx';
+import { FitFold } from './fit-fold.tsx';
 import { Floor } from './floor.tsx';
 import { KeysDialog } from './keys.tsx';
 import { MovePicker } from './move-picker.tsx';
+import { OrderDialog } from './order-dialog.tsx';
 import { PasteDialog } from './paste.tsx';
 import { PhoneList } from './phone-list.tsx';
 import { Ribbon } from './ribbon.tsx';
@@ -29,12 +31,10 @@ import { Sheet } from './sheet.tsx';
 import { StationPanel } from './station-panel.tsx';
 import { useOpenPlan } from './use-open-plan.ts';
 import { useScaled } from './use-scaled.ts';
+import { shortName, useWhoChoice, WhoBar } from './who-bar.tsx';
 import { WhoLine } from './who-line.tsx';
 
-/** A first name, or the whole where it stands for several: "2 with sore knees". */
-const shortName = (name: string): string => (/^\d/.test(name) ? name : name.split(' ')[0]!);
-
-type Open = 'move' | 'add' | 'paste' | 'keys' | null;
+type Open = 'order' | 'move' | 'add' | 'paste' | 'keys' | null;
 
 export function PlanScreen() {
   const { id = '' } = useParams();
@@ -57,39 +57,7 @@ export function PlanScreen() {
   const room = rooms.find((r) => r.id === plan?.room) ?? null;
   const picture = useScaled(plan, library, person, room);
 
-  /** The plan is for one of those who are here. */
-  const chooseGroup = (to: string | null) => {
-    send(groupChosen(to));
-    const chosen = groups.find((g) => g.id === to);
-    const here = chosen ? everybodyIn(chosen, people) : people;
-    if (plan?.person && here[0] && !here.some((p) => p.id === plan.person))
-      send(planEvents.personPicked(here[0].id));
-  };
-  /** A ready-made room becomes the trainer's own as it is picked. */
-  const chooseRoom = (to: string) => {
-    const ready = READY_ROOMS.find((r) => r.id === to);
-    if (ready && !rooms.some((r) => r.id === to))
-      send(roomShelf.step({ says: `Add ${ready.name}`, put: [ready] }));
-    send(planEvents.roomPicked(to));
-  };
-  // An address may say for whom: ?who=… or ?group=…; taken once, then out of the address.
-  const asksFor = search.get('who');
-  const asksGroup = search.get('group');
-  const ready = plan !== null && library !== null;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: an address is taken at its word once, when all is here
-  useEffect(() => {
-    if (!ready || (asksFor === null && asksGroup === null)) return;
-    if (asksGroup !== null) chooseGroup(asksGroup);
-    if (asksFor !== null) send(planEvents.personPicked(asksFor));
-    setSearch(
-      (now) => {
-        now.delete('who');
-        now.delete('group');
-        return now;
-      },
-      { replace: true },
-    );
-  }, [ready, asksFor, asksGroup]);
+  const choose = useWhoChoice(plan, library !== null);
 
   const count = plan?.block.stations.length ?? 0;
   const asked = Number(search.get('station') ?? Number.NaN) - 1;
@@ -142,16 +110,6 @@ export function PlanScreen() {
     letters,
   );
   useHotkeys('*', (event) => event.key === '?' && setOpen('keys'), letters);
-
-  const whoIs = plan?.person;
-  const laidOut = picture !== null;
-  useEffect(() => {
-    if (whoIs !== undefined && laidOut)
-      document
-        .querySelector('#who input:checked')
-        ?.closest('label')
-        ?.scrollIntoView({ block: 'nearest', inline: 'center' });
-  }, [whoIs, laidOut]);
 
   const findings = useMemo(
     () =>
@@ -264,80 +222,7 @@ export function PlanScreen() {
       </header>
       <ElsewhereBanner onCopied={(copy) => void navigate(`/plan/${copy}`)} />
 
-      <section
-        aria-label="For whom"
-        className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b-2 border-base-300 px-3 py-2"
-      >
-        <fieldset id="who" className="contents">
-          <div className="flex max-w-full min-w-0 gap-1.5 overflow-x-auto p-0.5">
-            <legend className="sr-only">Who it is for</legend>
-            {[null, ...offered].map((p) => {
-              const on = plan.person === (p?.id ?? null);
-              return (
-                <label
-                  key={p?.id ?? 'lane'}
-                  className={`touch relative flex shrink-0 cursor-pointer items-center gap-2 rounded-full border-2 py-0.5 pr-3 pl-0.5 has-focus-visible:outline-3 has-focus-visible:outline-primary ${on ? 'border-base-content bg-base-content text-base-100' : 'border-base-300'}`}
-                  title={p ? p.name : 'A level with nobody behind it'}
-                >
-                  <input
-                    type="radio"
-                    name="who"
-                    className="sr-only"
-                    checked={on}
-                    onChange={() => send(planEvents.personPicked(p?.id ?? null))}
-                  />
-                  <span
-                    className={`display grid h-9 w-9 place-items-center rounded-full text-sm ${on ? 'bg-primary text-primary-content' : 'bg-base-200'}`}
-                    aria-hidden
-                  >
-                    {p ? initials(p.name) : 'L'}
-                  </span>
-                  <span className="text-[0.95rem] whitespace-nowrap">{p ? shortName(p.name) : 'A lane'}</span>
-                </label>
-              );
-            })}
-          </div>
-        </fieldset>
-        {groups.length > 0 && (
-          <label className="flex min-w-0 items-center gap-2">
-            <span className="quiet text-sm">Who is here</span>
-            <select
-              className="select touch w-40 min-w-0"
-              value={group?.id ?? ''}
-              onChange={(event) => chooseGroup(event.target.value || null)}
-            >
-              <option value="">everybody</option>
-              {groups.map((g) => (
-                <option key={g.id} value={g.id}>
-                  {g.name}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
-        <label className="flex min-w-0 items-center gap-2">
-          <span className="quiet text-sm">Where</span>
-          <select
-            className="select touch min-w-0"
-            value={plan.room ?? ''}
-            onChange={(event) => chooseRoom(event.target.value)}
-          >
-            {!room && <option value="">a floor and a wall</option>}
-            {rooms.map((r) => (
-              <option key={r.id} value={r.id}>
-                {r.name}
-              </option>
-            ))}
-            <optgroup label="One like it">
-              {READY_ROOMS.filter((r) => !rooms.some((own) => own.id === r.id)).map((r) => (
-                <option key={r.id} value={r.id}>
-                  {r.name}
-                </option>
-              ))}
-            </optgroup>
-          </select>
-        </label>
-      </section>
+      <WhoBar plan={plan} group={group} offered={offered} choose={choose} />
 
       <main className="grid min-h-0 flex-1 grid-cols-1 pb-20 lg:grid-cols-[13.5rem_minmax(0,1fr)_22.5rem] lg:pb-0">
         <section
@@ -354,6 +239,12 @@ export function PlanScreen() {
             format={plan.block.format}
             onChange={(format) => send(planEvents.formatChanged(format))}
           />
+          <FitFold block={plan.block} onTake={(format) => send(planEvents.formatChanged(format))} />
+          {plan.block.stations.length > 2 && (
+            <button type="button" className="btn btn-sm touch mt-2 w-full" onClick={() => setOpen('order')}>
+              Best order…
+            </button>
+          )}
         </section>
 
         <div className={`${panel === 'floor' ? 'flex' : 'hidden'} min-h-0 min-w-0 flex-col lg:flex`}>
@@ -554,6 +445,17 @@ export function PlanScreen() {
             } else send(planEvents.moveChosen({ station: safeStation, move }));
             setOpen(null);
           }}
+        />
+      )}
+      {open === 'order' && (
+        <OrderDialog
+          library={library}
+          block={plan.block}
+          onTake={(order) => {
+            send(planEvents.stationsOrdered(order));
+            setOpen(null);
+          }}
+          onClose={() => setOpen(null)}
         />
       )}
       {open === 'paste' && (

@@ -22,6 +22,7 @@ import { ServerAway } from '../start/start-screen.tsx';
 import { useApp } from '../store/index.ts';
 import { Choice } from '../ui/choice.tsx';
 import { ThingDrawing } from '../ui/thing-drawing.tsx';
+import { AroundPart } from './around-part.tsx';
 import { type Taker, takersOf, useSharing } from './use-sharing.ts';
 
 const HOW_WORDS = { together: 'All at one station', waves: 'In two waves', rotation: 'Rotating' } as const;
@@ -120,6 +121,18 @@ function Out(props: {
     () => floorPlan(library, room, stations.length, sharing.shared, how),
     [library, room, stations.length, sharing, how],
   );
+  const forms = useMemo(
+    () =>
+      stations.map((station) => ({
+        move: station.move,
+        ...(station.settings ? { settings: station.settings } : {}),
+      })),
+    [stations],
+  );
+  const limits = useMemo(() => {
+    const persons = [...new Set(takers.map((taker) => taker.person))];
+    return persons.flatMap((person) => outlookOf(person, today()).limits);
+  }, [takers]);
   const standIns = out.putOut.filter((g) => equipmentOf(g.what).standIn);
   return (
     <>
@@ -186,6 +199,7 @@ function Out(props: {
           <FloorPicture room={room} floor={floor} />
         </section>
       </div>
+      <AroundPart library={library} room={room} forms={forms} limits={limits} />
       <section aria-labelledby="who-h" className="mt-6">
         <h2 id="who-h" className="text-2xl">
           Who gets what

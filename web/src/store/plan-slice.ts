@@ -40,6 +40,10 @@ const slice = createSlice({
       const [moved] = stations.splice(payload.station, 1);
       if (moved) stations.splice(Math.max(0, Math.min(stations.length, to)), 0, moved);
     },
+    stationsOrdered: (plan, { payload }: PayloadAction<readonly number[]>) => {
+      if (!plan || payload.length !== plan.block.stations.length) return;
+      plan.block.stations = payload.map((i) => plan.block.stations[i]!);
+    },
     sidesChanged: (plan, { payload }: PayloadAction<{ station: number; sides: Station['sides'] }>) => {
       const station = plan?.block.stations[payload.station];
       if (station) station.sides = payload.sides;

@@ -1,0 +1,84 @@
+import { rungDemand } from '@inner-rung/core/ladder';
+import { CONDITION_IDS, compileCondition, type Limit } from '@inner-rung/core/person';
+import { READY_ROOMS } from '@inner-rung/core/room';
+import { coolDown, thingsHere, usedBy, warmUp } from '@inner-rung/core/scale';
+import fc from 'fast-check';
+import { PLANS } from '../../demo/src/index.ts';
+import { shippedLibrary } from './shipped.ts';
+
+const library = shippedLibrary();
+const hall = READY_ROOMS.find((r) => r.id === 'ready-hall')!;
+const ten = PLANS[0]!.block.stations.map((s) => ({ move: s.move }));
+const asked = { library, room: hall, forms: ten, limits: [] as readonly Limit[], minutes: 8 };
+const seconds = (list: ReturnType<typeof warmUp>) => list.reduce((sum, one) => sum + one.seconds, 0);
+
+test('a warm-up fills its time: pulse rising, joints, main moves on a low rung, and ends standing', () => {
+  const list = warmUp(asked);
+  expect(seconds(list)).toBe(480);
+  expect(list.map((one) => one.part)).toEqual(
+    [...list.map((one) => one.part)].sort((a, b) => {
+      const order = ['pulse', 'mobility', 'rehearse'];
+      return order.indexOf(a) - order.indexOf(b);
+    }),
+  );
+  const met = list
+    .filter((one) => one.part === 'pulse')
+    .map((one) => library.demand.get(one.form.move)!['effort.met'].hi!);
+  expect([...met].sort((a, b) => a - b)).toEqual(met);
+  expect(list.filter((one) => one.part === 'rehearse').length).toBeGreaterThanOrEqual(3);
+  expect(library.move(list.at(-1)!.form.move)!.posture.work).toBe('standing');
+});
+
+test('with time enough, every joint the circuit uses is readied', () => {
+  const readied = new Set(
+    warmUp({ ...asked, minutes: 15 })
+      .filter((one) => one.part === 'mobility')
+      .flatMap((one) => library.move(one.form.move)!.serves!.joints),
+  );
+  for (const joint of usedBy(library, ten).joints) expect(readied).toContain(joint);
+});
+
+test('a cool-down keeps moving first, then stretches the muscles used most', () => {
+  const list = coolDown({ ...asked, minutes: 6 });
+  expect(seconds(list)).toBe(360);
+  expect(list[0]!.part).toBe('keep moving');
+  const stretched = list
+    .filter((one) => one.part === 'stretch')
+    .flatMap((one) => library.move(one.form.move)!.serves!.muscles);
+  const [first, second] = usedBy(library, ten).muscles;
+  expect(stretched).toContain(first!.muscle);
+  expect(stretched).toContain(second!.muscle);
+});
+
+test('somebody seated is warmed up seated', () => {
+  const list = warmUp({ ...asked, limits: compileCondition('seated-only') });
+  expect(list.length).toBeGreaterThan(3);
+  expect(seconds(list)).toBe(480);
+  for (const one of list) expect(rungDemand(library, one.form)!['posture.standing'].hi).toBe(0);
+});
+
+test('nothing breaks a limit or needs what isn’t there, and no time is made up', () => {
+  fc.assert(
+    fc.property(
+      fc.subarray([...CONDITION_IDS], { maxLength: 4 }),
+      fc.constantFrom(...READY_ROOMS),
+      fc.integer({ min: 3, max: 20 }),
+      (conditions, room, minutes) => {
+        const limits = conditions.flatMap((id) => compileCondition(id));
+        for (const list of [
+          warmUp({ ...asked, room, limits, minutes }),
+          coolDown({ ...asked, room, limits, minutes }),
+        ]) {
+          expect(seconds(list)).toBeLessThanOrEqual(minutes * 60);
+          for (const one of list) {
+            const demand = rungDemand(library, one.form)!;
+            for (const limit of limits)
+              if (limit.kind === 'cap') expect(demand[limit.on].hi ?? 1e9).toBeLessThanOrEqual(limit.max);
+            expect(thingsHere(library, room, { move: one.form.move })).not.toBeNull();
+          }
+        }
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
