@@ -2,6 +2,7 @@ import { type Library, rungDemand } from '../ladder/index.ts';
 import { type Demand, type FormRef, JOINTS, type Joint, type Move, MUSCLES, middle } from '../move/index.ts';
 import { bandCeilingMet, bandOfRpe, type Limit } from '../person/index.ts';
 import type { Room } from '../room/index.ts';
+import { SHORTEST_HOLD_SECONDS } from './constraints.ts';
 import { thingsHere } from './substitute.ts';
 
 /** One stretch of time before or after a circuit. */
@@ -36,7 +37,10 @@ function mayDo(demand: Demand, move: Move, limits: readonly Limit[]): boolean {
   return limits.every((limit) => {
     switch (limit.kind) {
       case 'cap':
-        return high(demand, limit.on) <= limit.max;
+        // A hold can be let go of sooner; only where not even a short one is left is it out.
+        return limit.on === 'strain.holdSeconds' && move.unit === 'hold'
+          ? limit.max >= SHORTEST_HOLD_SECONDS
+          : high(demand, limit.on) <= limit.max;
       case 'ban':
         return limit.pattern !== move.pattern;
       case 'require':
@@ -201,9 +205,11 @@ export function warmUp(asked: AroundRequest): Around[] {
     for (let i = Math.max(0, at - 1); i >= 0 && ladder && at >= 0; i--) {
       const rung = ladder.rungs[i]!;
       const move = library.move(rung.move);
-      const demand = rungDemand(library, rung);
-      const here = { move: rung.move, ...(rung.settings ? { settings: rung.settings } : {}) };
-      if (move && demand && mayDo(demand, move, limits) && thingsHere(library, room, { move: rung.move }))
+      // A rung's own height where the room has it, else the move at whatever is there.
+      const exact = { move: rung.move, ...(rung.settings ? { settings: rung.settings } : {}) };
+      const here = [exact, { move: rung.move }].find((one) => thingsHere(library, room, one) !== null);
+      const demand = here && rungDemand(library, here);
+      if (move && here && demand && mayDo(demand, move, limits))
         return [{ move, for: library.move(form.move)!.name, form: here }];
     }
     return [];
@@ -253,8 +259,17 @@ export function coolDown(asked: AroundRequest): Around[] {
     Math.min(PULSE_SECONDS, total * SHARE['keep moving']),
     () => 'slower and slower',
   );
-  const stretches = fill('stretch', longest, total * SHARE.stretch, STRETCH_SECONDS, (move) =>
-    move.serves!.muscles.join(', '),
+  const hold = asked.limits.reduce(
+    (most, l) => (l.kind === 'cap' && l.on === 'strain.holdSeconds' ? Math.min(most, l.max) : most),
+    STRETCH_SECONDS,
+  );
+  const inHolds = hold < STRETCH_SECONDS ? `, in holds of ${hold} s` : '';
+  const stretches = fill(
+    'stretch',
+    longest,
+    total * SHARE.stretch,
+    STRETCH_SECONDS,
+    (move) => `${move.serves!.muscles.join(', ')}${inHolds}`,
   ).sort((a, b) => rise(library.move(b.form.move)!) - rise(library.move(a.form.move)!));
   return stretchOut([...moving, ...stretches], total, moving.length > 0 ? 'keep moving' : 'stretch');
 }
