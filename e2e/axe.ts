@@ -27,10 +27,10 @@ export function lookAt(screens: readonly Screen[], port: number): void {
       if (width === 390 && WIDE_ONLY.includes(name)) continue;
       test(`axe finds nothing: ${name}, ${width} wide`, async ({ page }) => {
         await page.setViewportSize({ width, height: width === 390 ? 844 : 800 });
-        await page.goto(`${server.url}/circuits`);
         // Colours don't depend on the width: the dark theme is looked at once.
         for (const theme of width === 390 ? ['paper'] : ['paper', 'hall']) {
-          await page.evaluate(
+          // Set before the page's own scripts run; the last one set holds.
+          await page.addInitScript(
             (t) => localStorage.setItem('inner-rung/view', JSON.stringify({ theme: t })),
             theme,
           );

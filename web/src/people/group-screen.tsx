@@ -230,7 +230,9 @@ function Cannot(props: { everybody: readonly Person[] }) {
                 </th>
                 {asks.map((ask) => (
                   <td key={ask.id} className="display text-center text-lg">
-                    {rows.filter((row) => row.cant.has(ask.id)).length}
+                    {rows
+                      .filter((row) => row.cant.has(ask.id))
+                      .reduce((sum, row) => sum + Number(/^\d+/.exec(row.person.name)?.[0] ?? 1), 0)}
                   </td>
                 ))}
               </tr>

@@ -44,7 +44,9 @@ export function ScreeningPart(props: { page: PersonPage }) {
         <p className="display text-3xl" data-standing={standing.state}>
           {STATE[standing.state]}
         </p>
-        <p className="mt-1 max-w-prose text-lg">{standing.says}</p>
+        <p className="mt-1 max-w-prose text-lg">
+          {standing.says.replace(/^Not asked yet: (.)/, (_, first: string) => first.toUpperCase())}
+        </p>
         {standing.askAgain && <p className="font-semibold text-error">{standing.askAgain} Ask again.</p>}
         <p className="quiet">
           {person.screening && `Asked on ${dayWords(person.screening.on)}`}
@@ -99,6 +101,7 @@ function AdultQuestions(props: { page: PersonPage; onDone: () => void }) {
   const answered = form.regular !== null && form.disease !== null && (form.symptoms.length > 0 || form.none);
   const yesNo = (name: 'regular' | 'disease', legend: string) => (
     <Choice
+      question
       legend={legend}
       name={name}
       value={form[name]}
@@ -130,7 +133,7 @@ function AdultQuestions(props: { page: PersonPage; onDone: () => void }) {
       {yesNo('regular', '1. At least half an hour, three days a week, for the last three months?')}
       {yesNo('disease', '2. A known disease of heart or vessels, diabetes, or of the kidneys?')}
       <fieldset>
-        <legend className="quiet text-sm">3. Any of these, now or lately?</legend>
+        <legend>3. Any of these, now or lately?</legend>
         {(Object.keys(SYMPTOMS) as SymptomId[]).map((id) => (
           <Tick
             key={id}
@@ -200,6 +203,7 @@ function YoungQuestions(props: { page: PersonPage; onDone: () => void }) {
         />
       </label>
       <Choice
+        question
         legend="Moves about most days?"
         name="young-regular"
         value={form.regular}
@@ -210,7 +214,7 @@ function YoungQuestions(props: { page: PersonPage; onDone: () => void }) {
         onChoose={(regular) => put({ regular })}
       />
       <fieldset>
-        <legend className="quiet text-sm">Any of these?</legend>
+        <legend>Any of these?</legend>
         {(Object.keys(YOUNG_QUESTIONS) as YoungId[]).map((id) => (
           <Tick
             key={id}

@@ -8,10 +8,12 @@ export function Choice<T extends string | number>(props: {
   of: readonly { readonly value: T; readonly says: ReactNode }[];
   onChoose: (value: T) => void;
   column?: boolean;
+  /** Asked of somebody, and read to them. */
+  question?: boolean;
 }) {
   return (
     <fieldset>
-      <legend className="quiet text-sm">{props.legend}</legend>
+      <legend className={props.question ? 'mb-1' : 'quiet text-sm'}>{props.legend}</legend>
       <div className={props.column ? 'grid gap-1' : 'flex flex-wrap gap-1.5'}>
         {props.of.map((one) => {
           const on = one.value === props.value;
