@@ -17,7 +17,8 @@ const JURCA_ERROR_MET = 1.5;
 const FRIEND_ERROR_ML = 7;
 /** The walk's equation is for a group's mean; a single person lies further off. Estimate. */
 const WALK_ERROR_ML = 3.5;
-const POUNDS_PER_KG = 2.2046226;
+/** Pounds in a kilogram. */
+export const LB_PER_KG = 2.2046226;
 
 /**
  * Capacity in MET without a test: age in years, body-mass index in kg/m², resting rate in beats a
@@ -35,7 +36,7 @@ export function jurcaMet(
 
 /** VO2max in mL/kg/min from a registry (Myers 2017, FRIEND, from memory). */
 export function friendMl(female: boolean, age: number, massKg: number): number {
-  return 79.9 - 0.39 * age - (female ? 13.7 : 0) - 0.127 * massKg * POUNDS_PER_KG;
+  return 79.9 - 0.39 * age - (female ? 13.7 : 0) - 0.127 * massKg * LB_PER_KG;
 }
 
 /** Mean VO2peak in mL/kg/min from the metres of a six-minute walk (Ross 2010, from memory). */

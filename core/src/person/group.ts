@@ -65,11 +65,24 @@ export const GROUP_EXAMPLE: Group = groupSchema.parse({
 export const headcountOf = (group: Group): number =>
   group.members.length + group.parts.reduce((sum, part) => sum + part.count, 0);
 
+/** Somebody who stands for several people of whom only a number is known. */
+interface StandIn extends Person {
+  readonly standsFor: number;
+}
+
+/** How many people somebody stands for who is known by number alone; null for a person with a file. */
+export const standsFor = (person: Person): number | null =>
+  'standsFor' in person ? (person as StandIn).standsFor : null;
+
+/** What somebody is called in short: a first name, or the whole where they stand for several. */
+export const shortName = (person: Person): string =>
+  standsFor(person) === null ? person.name.split(' ')[0]! : person.name;
+
 /** A part of a group as somebody to plan for: "2: sore knees". Stands for each of its people alike. */
-export function standIn(group: Group, part: GroupPart): Person {
+export function standIn(group: Group, part: GroupPart): StandIn {
   const what = part.conditions.map((id) => CONDITIONS[id].name.toLowerCase()).join(', ');
   const level = LEVELS[part.level].name.toLowerCase();
-  return personSchema.parse({
+  const person = personSchema.parse({
     ...PERSON_EXAMPLE,
     id: standInId(group, part),
     name: `${part.count}: ${what || level}`,
@@ -77,6 +90,7 @@ export function standIn(group: Group, part: GroupPart): Person {
     assumedLevel: part.level,
     conditions: part.conditions.map((id) => ({ id })),
   });
+  return { ...person, standsFor: part.count };
 }
 
 export const standInId = (group: Group, part: GroupPart): string => `${group.id}-part-${part.id}`;

@@ -21,6 +21,7 @@ export {
   capacityOf,
   friendMl,
   jurcaMet,
+  LB_PER_KG,
   walkMl,
 } from './capacity.ts';
 export {
@@ -61,8 +62,10 @@ export {
   type GroupPart,
   groupSchema,
   headcountOf,
+  shortName,
   standIn,
   standInId,
+  standsFor,
   WEEKDAYS,
 } from './group.ts';
 export { type Headcount, type Part, partWords, readHeadcount } from './headcount.ts';

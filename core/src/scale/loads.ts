@@ -1,5 +1,5 @@
 import type { Library } from '../ladder/index.ts';
-import type { LevelIndex, Limit } from '../person/index.ts';
+import { LB_PER_KG, type LevelIndex, type Limit } from '../person/index.ts';
 import { type EquipmentId, equipmentOf, offersOf, type Room } from '../room/index.ts';
 
 /** Repetitions between which Epley's estimate is fair: beyond them endurance decides. Common practice. */
@@ -17,7 +17,6 @@ export function equalEffortReps(load: number, reps: number, otherLoad: number): 
   return other >= EPLEY_FAIR.from && other <= EPLEY_FAIR.to ? other : null;
 }
 
-export const LB_PER_KG = 2.2046226;
 /** Weights as they are sold in pounds. */
 const POUNDS = [1, 2, 3, 5, 8, 10, 12, 15, 18, 20, 25, 30, 35, 40, 45, 50, 53, 60, 70];
 

@@ -1,5 +1,5 @@
 import type { Change, ChangeState, Library } from '@inner-rung/core/ladder';
-import type { Group, Person } from '@inner-rung/core/person';
+import { type Group, type Person, standsFor } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { useEffect, useMemo, useState } from 'react';
 import { api, libraryFrom, referenceFrom } from '../store/api.ts';
@@ -62,10 +62,11 @@ export function useOwn(): { reference: Library | null; states: readonly ChangeSt
   };
 }
 
-/** "Maud Ellery" as ME; one name gives two letters, "2: sore knees" its number. */
+/** "Maud Ellery" as ME; one name gives two letters. */
 export function initials(name: string): string {
-  const many = /^\d+/.exec(name);
-  if (many) return many[0];
   const words = name.trim().split(/\s+/);
   return (words.length > 1 ? `${words[0]![0]}${words.at(-1)![0]}` : name.slice(0, 2)).toUpperCase();
 }
+
+/** What a person's token shows: initials, or the number of those somebody stands for. */
+export const tokenOf = (person: Person): string => String(standsFor(person) ?? initials(person.name));

@@ -18,13 +18,14 @@ import {
   type Place,
   personSchema,
   placesOf,
+  standsFor,
   WEEKDAYS,
 } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/scale';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
-import { initials, useShelf } from '../app/data.ts';
+import { initials, tokenOf, useShelf } from '../app/data.ts';
 import { dayWords, newId, today } from '../app/day.ts';
 import { laneStyle, lookOf } from '../ladders/rung-look.ts';
 import { ServerAway } from '../start/start-screen.tsx';
@@ -232,7 +233,7 @@ function Cannot(props: { everybody: readonly Person[] }) {
                   <td key={ask.id} className="display text-center text-lg">
                     {rows
                       .filter((row) => row.cant.has(ask.id))
-                      .reduce((sum, row) => sum + Number(/^\d+/.exec(row.person.name)?.[0] ?? 1), 0)}
+                      .reduce((sum, row) => sum + (standsFor(row.person) ?? 1), 0)}
                   </td>
                 ))}
               </tr>
@@ -618,7 +619,7 @@ function SpreadLadder(props: {
         title={person.name}
         className={`display grid h-7 min-w-7 place-items-center rounded-full px-1 text-xs ${at.evidence === 'assumed' ? 'border-2 border-dotted border-[var(--line)] bg-base-100 text-base-content' : 'bg-[var(--line)] text-base-100'}`}
       >
-        {initials(person.name)}
+        {tokenOf(person)}
         <span className="sr-only">, {person.name}</span>
       </span>
     ));

@@ -3,6 +3,7 @@ import {
   addCondition,
   bornFault,
   KINDS,
+  LB_PER_KG,
   LEVELS,
   type LevelIndex,
   type Person,
@@ -19,7 +20,6 @@ import { Choice, Tick } from '../ui/choice.tsx';
 import { Text } from '../ui/fields.tsx';
 import type { PersonPage } from './use-person.ts';
 
-const LB_PER_KG = 2.2046226;
 const CM_PER_IN = 2.54;
 const round1 = (n: number) => Math.round(n * 10) / 10;
 

@@ -1,5 +1,5 @@
 import { FORMATS } from '@inner-rung/core/clock';
-import { everybodyIn, LEVELS, outlookOf } from '@inner-rung/core/person';
+import { everybodyIn, LEVELS, outlookOf, shortName } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { check, subjectOf } from '@inner-rung/core/scale';
 import { ClipboardPaste, Keyboard, List, Moon, Printer, Redo2, Shapes, Sun, Undo2 } from 'lucide-react';
@@ -7,7 +7,7 @@ import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
-import { initials, useShelf } from '../app/data.ts';
+import { tokenOf, useShelf } from '../app/data.ts';
 import { today } from '../app/day.ts';
 import { LoadLine } from '../rooms/ways.tsx';
 import { WaysFold } from '../rooms/ways-fold.tsx';
@@ -31,7 +31,7 @@ import { Sheet } from './sheet.tsx';
 import { StationPanel } from './station-panel.tsx';
 import { useOpenPlan } from './use-open-plan.ts';
 import { useScaled } from './use-scaled.ts';
-import { shortName, useWhoChoice, WhoBar } from './who-bar.tsx';
+import { useWhoChoice, WhoBar } from './who-bar.tsx';
 import { WhoLine } from './who-line.tsx';
 
 type Open = 'order' | 'move' | 'add' | 'paste' | 'keys' | null;
@@ -141,8 +141,8 @@ export function PlanScreen() {
   if (!plan || !library || !picture || picture.plan.id !== plan.id) return <Waiting />;
 
   const who = person?.name ?? 'Lane';
-  const firstName = person ? shortName(person.name) : 'Lane';
-  const token = person ? initials(person.name) : 'L';
+  const firstName = person ? shortName(person) : 'Lane';
+  const token = person ? tokenOf(person) : 'L';
   const { sums } = picture;
   const safeStation = Math.min(station, picture.plan.block.stations.length - 1);
   const wear = (on: boolean) => `btn btn-sm touch ${on ? 'btn-neutral' : 'btn-ghost'}`;

@@ -1,15 +1,12 @@
-import { everybodyIn, type Group, type Person } from '@inner-rung/core/person';
+import { everybodyIn, type Group, type Person, shortName } from '@inner-rung/core/person';
 import { READY_ROOMS } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
-import { initials, useShelf } from '../app/data.ts';
+import { tokenOf, useShelf } from '../app/data.ts';
 import { rooms as roomShelf, useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
 import { groupChosen } from '../store/view-slice.ts';
-
-/** A first name, or the whole where it stands for several: "2 with sore knees". */
-export const shortName = (name: string): string => (/^\d/.test(name) ? name : name.split(' ')[0]!);
 
 /** Whom and where a plan is for: the group that is here, the room. */
 export function useWhoChoice(plan: Plan | null, open: boolean) {
@@ -101,9 +98,9 @@ export function WhoBar(props: {
                   className={`display grid h-9 w-9 place-items-center rounded-full text-sm ${on ? 'bg-primary text-primary-content' : 'bg-base-200'}`}
                   aria-hidden
                 >
-                  {p ? initials(p.name) : 'L'}
+                  {p ? tokenOf(p) : 'L'}
                 </span>
-                <span className="text-[0.95rem] whitespace-nowrap">{p ? shortName(p.name) : 'A lane'}</span>
+                <span className="text-[0.95rem] whitespace-nowrap">{p ? shortName(p) : 'A lane'}</span>
               </label>
             );
           })}

@@ -1,10 +1,10 @@
-import { effortOn, type Outlook, type Person } from '@inner-rung/core/person';
+import { effortOn, type Outlook, type Person, standsFor } from '@inner-rung/core/person';
 import { Link } from 'react-router';
 
 /** Who a station is looked at for, how hard, what stands in the way; a way to their own page. */
 export function WhoLine(props: { person: Person; outlook: Outlook }) {
   const { person, outlook } = props;
-  const many = /^\d/.test(person.name);
+  const many = standsFor(person) !== null;
   const today = outlook.today.is;
   return (
     <div className="mb-3 border-b-2 border-base-300 pb-2 text-sm">

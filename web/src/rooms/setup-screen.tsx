@@ -1,5 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { everybodyIn, outlookOf, type Person } from '@inner-rung/core/person';
+import { everybodyIn, outlookOf, type Person, shortName, standsFor } from '@inner-rung/core/person';
 import { equipmentOf, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import {
   type FloorPlan,
@@ -228,8 +228,8 @@ function Out(props: {
 }
 
 /** A first name, or what is known of one who is known by number. */
-const shortName = (name: string): string =>
-  /^\d/.test(name) ? name.replace(/^\d+: /, '') : name.split(' ')[0]!;
+const calledHere = (person: Person): string =>
+  standsFor(person) === null ? shortName(person) : person.name.replace(/^\d+: /, '');
 
 /** People who do the same with the same at a station, in one row. */
 function formsAt(
@@ -256,7 +256,7 @@ function formsAt(
       names: new Map<string, number>(),
     };
     const person = takers.find((t) => t.id === one.person)?.person;
-    const name = person ? shortName(person.name) : 'somebody';
+    const name = person ? calledHere(person) : 'somebody';
     row.names.set(name, (row.names.get(name) ?? 0) + 1);
     rows.set(key, row);
   }

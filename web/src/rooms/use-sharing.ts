@@ -1,5 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
-import type { Person } from '@inner-rung/core/person';
+import { type Person, standsFor } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { buffersOf, compileLibrary, type How, subjectOf } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
@@ -16,7 +16,7 @@ export interface Taker {
 /** A part of three people is three takers alike. */
 export const takersOf = (people: readonly Person[]): Taker[] =>
   people.flatMap((person) => {
-    const many = Number(/^\d+/.exec(person.name)?.[0] ?? 1);
+    const many = standsFor(person) ?? 1;
     return Array.from({ length: many }, (_, i) => ({
       id: many > 1 ? `${person.id}#${i + 1}` : person.id,
       person,
