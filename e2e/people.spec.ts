@@ -59,6 +59,8 @@ test('somebody of 74 with knee arthritis and a beta-blocker, from hello to a sca
   await test.step('the chair stand, counted by hand, read against its table', async () => {
     await part(page, 'Tests').click();
     await page.getByLabel('Result').fill('9');
+    await page.reload();
+    await expect(page.getByLabel('Result')).toHaveValue('9');
     await page.getByRole('button', { name: 'Keep the result' }).click();
     await expect(page.locator('[data-reading]')).toContainText('9: below average for women 70–74 (under 10)');
     await expect(page.locator('[data-reading]')).toContainText('CDC STEADI');
@@ -256,6 +258,21 @@ test('everything about one person out, and gone for good', async ({ page }) => {
   );
   await page.goto(`${server.url}/people/tomas-wick`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Nobody here by that address');
+});
+
+test('the push-up rung test keeps its result, read against the last', async ({ page }) => {
+  await page.goto(`${server.url}/people/maud-ellery/tests?test=push-up-rung`);
+  for (const [tries, says] of [
+    [1, 'first result'],
+    [2, 'than on|same as on'],
+  ] as const) {
+    await page.getByRole('button', { name: 'Find the rung' }).click();
+    await page.getByRole('button', { name: 'About right' }).click();
+    await page.getByRole('button', { name: 'Done' }).click();
+    await expect(page.getByRole('button', { name: /^Take away the result/ })).toHaveCount(tries);
+    await expect(page.locator('[data-reading]')).toContainText(new RegExp(says));
+  }
+  await expect(page.getByText(/% of body mass/).first()).toBeVisible();
 });
 
 test('a child: consent first, checklists of how they move, no heart rates', async ({ page }) => {

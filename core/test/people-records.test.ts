@@ -19,6 +19,7 @@ import {
   readPeople,
   removeCondition,
   STALE_DAYS,
+  standsFor,
   tightenAgain,
 } from '@inner-rung/core/person';
 import { openRecord } from '@inner-rung/core/record';
@@ -221,6 +222,9 @@ describe('a class by number', () => {
     expect(headcountOf(group)).toBe(3);
     const [maud, knees] = everybodyIn(group, PEOPLE);
     expect([maud!.name, knees!.name]).toEqual(['Maud Ellery', '2: sore knees']);
+    expect([standsFor(maud!), standsFor(knees!)]).toEqual([null, 2]);
+    // A digit in somebody's own name makes them no crowd.
+    expect(standsFor({ ...PERSON_EXAMPLE, name: '3 Rivers' })).toBeNull();
     expect(cannot(outlookOf(knees!, DAY).limits)).toEqual(new Set(['flight', 'kneel', 'knees']));
   });
 });

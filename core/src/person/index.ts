@@ -107,7 +107,7 @@ export {
   personSchema,
   type WrittenPerson,
 } from './person.ts';
-export { highestWithin, type Place, placesOf, rungNamed, STALE_DAYS } from './placed.ts';
+export { highestWithin, type Place, placesOf, rungNamed, rungShare, STALE_DAYS } from './placed.ts';
 export {
   type Clearance,
   clearanceSchema,

@@ -1,4 +1,5 @@
 import { type Ladder, type Library, REGIONS, rungDemand } from '../ladder/index.ts';
+import { middle } from '../move/index.ts';
 import { abilityFrom } from './ability.ts';
 import type { Person, Placement } from './person.ts';
 
@@ -84,4 +85,11 @@ export function placesOf(library: Library, person: Person, day: string): Place[]
       clean: null,
     };
   });
+}
+
+/** Share of body mass, in whole %, that a rung asks of what its ladder measures; null where that isn't known. */
+export function rungShare(library: Library, ladder: Ladder, rung: number): number | null {
+  const demand = rungDemand(library, ladder.rungs[rung]!);
+  const region = ladder.measures.find((r) => r.startsWith('strength.'));
+  return demand && region ? Math.round(middle(demand[region])) : null;
 }

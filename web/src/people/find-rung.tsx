@@ -4,6 +4,7 @@ import {
   type Answer,
   answered,
   beginTrial,
+  type Person,
   place,
   placesOf,
   type Trial,
@@ -38,6 +39,8 @@ export function FindRung(props: {
   page: PersonPage;
   ladder: Ladder;
   bars: ReadonlyMap<string, readonly Ruler[]>;
+  /** The person as they are once a rung is found, where more than the place is kept. */
+  onFound?: (placed: Person, rung: number) => Person;
 }) {
   const { page, ladder, bars } = props;
   const { person, library, first, keep } = page;
@@ -49,15 +52,13 @@ export function FindRung(props: {
   const settle = (next: Trial) => {
     if (next.owns !== null) {
       const rung = ladder.rungs[next.owns]!;
-      keep(
-        `Place on ${ladder.name}`,
-        place(
-          person,
-          { ladder: ladder.id, rung: { ...rung }, evidence: 'assessed' },
-          name(next.owns),
-          when(),
-        ),
+      const placed = place(
+        person,
+        { ladder: ladder.id, rung: { ...rung }, evidence: 'assessed' },
+        name(next.owns),
+        when(),
       );
+      keep(`Place on ${ladder.name}`, props.onFound?.(placed, next.owns) ?? placed);
     }
     put({ trial: next });
   };

@@ -1,6 +1,7 @@
 import type { TestCard } from '@inner-rung/core/person';
 import { useEffect, useRef, useState } from 'react';
 import { Choice, Tick } from '../ui/choice.tsx';
+import { useDraft } from '../ui/use-draft.ts';
 
 /** What a test has come to so far; null while there is no result. */
 export interface Result {
@@ -46,15 +47,17 @@ function useStopwatch(limit: number | null, onLimit?: () => void) {
 }
 
 /** The counter, timer or question a test is taken with. */
-export function TestRunner(props: { card: TestCard; onResult: Give }) {
+export function TestRunner(props: { card: TestCard; draft: string; onResult: Give }) {
   const { takes } = props.card;
   switch (takes.by) {
     case 'counter':
-      return <Counter seconds={takes.seconds} unit={takes.unit} onResult={props.onResult} />;
+      return (
+        <Counter seconds={takes.seconds} unit={takes.unit} draft={props.draft} onResult={props.onResult} />
+      );
     case 'stopwatch':
-      return <Stopwatch onResult={props.onResult} />;
+      return <Stopwatch draft={props.draft} onResult={props.onResult} />;
     case 'number':
-      return <Figure unit={takes.unit} onResult={props.onResult} />;
+      return <Figure unit={takes.unit} draft={props.draft} onResult={props.onResult} />;
     case 'stages':
       return <Stages seconds={takes.seconds} stages={takes.stages} onResult={props.onResult} />;
     case 'choice':
@@ -81,20 +84,25 @@ function Entry(props: { label: string; unit: string; value: string; onType: (tex
   );
 }
 
-function useTyped(onResult: Give) {
-  const [text, setText] = useState('');
-  return {
-    text,
-    type: (next: string) => {
-      setText(next);
-      const value = Number(next.replace(',', '.'));
-      onResult(next.trim() === '' || !Number.isFinite(value) ? null : { value });
-    },
-  };
+const resultOf = (text: string): Result | null => {
+  const value = Number(text.replace(',', '.'));
+  return text.trim() === '' || !Number.isFinite(value) ? null : { value };
+};
+
+const NOTHING_TYPED = { text: '' };
+
+/** A result as typed or counted, kept in this browser until it is kept for good. */
+function useTyped(draft: string, onResult: Give) {
+  const [{ text }, put] = useDraft(draft, NOTHING_TYPED);
+  const give = useRef(onResult);
+  give.current = onResult;
+  // What a reload found typed is a result at once.
+  useEffect(() => give.current(resultOf(text)), [text]);
+  return { text, type: (next: string) => put({ text: next }) };
 }
 
-function Counter(props: { seconds: number; unit: string; onResult: Give }) {
-  const typed = useTyped(props.onResult);
+function Counter(props: { seconds: number; unit: string; draft: string; onResult: Give }) {
+  const typed = useTyped(props.draft, props.onResult);
   const clock = useStopwatch(props.seconds);
   const [count, setCount] = useState(0);
   const left = Math.ceil(props.seconds - clock.seconds);
@@ -136,8 +144,8 @@ function Counter(props: { seconds: number; unit: string; onResult: Give }) {
   );
 }
 
-function Stopwatch(props: { onResult: Give }) {
-  const typed = useTyped(props.onResult);
+function Stopwatch(props: { draft: string; onResult: Give }) {
+  const typed = useTyped(props.draft, props.onResult);
   const clock = useStopwatch(null);
   return (
     <div className="grid gap-3">
@@ -157,8 +165,8 @@ function Stopwatch(props: { onResult: Give }) {
   );
 }
 
-function Figure(props: { unit: string; onResult: Give }) {
-  const typed = useTyped(props.onResult);
+function Figure(props: { unit: string; draft: string; onResult: Give }) {
+  const typed = useTyped(props.draft, props.onResult);
   return <Entry label="Result" unit={props.unit} value={typed.text} onType={typed.type} />;
 }
 

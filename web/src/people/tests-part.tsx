@@ -7,7 +7,9 @@ import {
   CONDITIONS,
   followUp,
   normsFor,
+  type Person,
   readTest,
+  rungShare,
   TEST_IDS,
   type TestCard,
   type TestId,
@@ -20,6 +22,7 @@ import { useSearchParams } from 'react-router';
 import { dayWords, newId, today, when } from '../app/day.ts';
 import { useBars } from '../ladders/use-bars.ts';
 import { Choice } from '../ui/choice.tsx';
+import { dropDrafts } from '../ui/use-draft.ts';
 import { FindRung } from './find-rung.tsx';
 import HistoryChart from './history-chart.tsx';
 import { type Result, TestRunner } from './test-runner.tsx';
@@ -33,7 +36,9 @@ const unitOf = (card: TestCard): string => {
       ? 's in all'
       : takes.by === 'ticks'
         ? `of ${takes.ticks.length}`
-        : '';
+        : takes.by === 'rungs'
+          ? '% of body mass'
+          : '';
 };
 
 const resultWords = (one: Assessment): string => {
@@ -88,6 +93,7 @@ export default function TestsPart(props: { page: PersonPage }) {
 function OneTest(props: { page: PersonPage; id: TestId }) {
   const { person, outlook, library, first, keep } = props.page;
   const card = testCard(props.id);
+  const draft = `test/${person.id}/${props.id}`;
   const [result, setResult] = useState<Result | null>(null);
   const [help, setHelp] = useState(0);
   const [side, setSide] = useState<'left' | 'right'>('right');
@@ -129,6 +135,7 @@ function OneTest(props: { page: PersonPage; id: TestId }) {
       `Test: ${card.name}`,
       assessed(person, read.data, when(), (form) => formName(library, form.move, form.settings)),
     );
+    dropDrafts(draft);
     setResult(null);
     setRound(round + 1);
   };
@@ -144,10 +151,10 @@ function OneTest(props: { page: PersonPage; id: TestId }) {
           </ol>
           <p className="mt-2 border-l-4 border-primary pl-3 font-semibold">{card.safety}</p>
           {card.takes.by === 'rungs' ? (
-            <RungTest page={props.page} ladder={card.takes.ladder} />
+            <RungTest page={props.page} test={props.id} ladder={card.takes.ladder} />
           ) : (
             <div className="mt-3 grid gap-3">
-              <TestRunner key={round} card={card} onResult={setResult} />
+              <TestRunner key={round} card={card} draft={draft} onResult={setResult} />
               {card.help && (
                 <Choice
                   legend="With what help"
@@ -279,9 +286,23 @@ function OneTest(props: { page: PersonPage; id: TestId }) {
   );
 }
 
-function RungTest(props: { page: PersonPage; ladder: string }) {
+/** The rung found is the result: how much of the body mass it asks for, so that later ones compare. */
+function RungTest(props: { page: PersonPage; test: TestId; ladder: string }) {
   const { library, person } = props.page;
   const bars = useBars(library, person, null, 'limits');
   const ladder = library.ladder(props.ladder);
-  return ladder ? <FindRung page={props.page} ladder={ladder} bars={bars} /> : null;
+  if (!ladder) return null;
+  const result = (placed: Person, rung: number): Person => {
+    const share = rungShare(library, ladder, rung);
+    return share === null
+      ? placed
+      : {
+          ...placed,
+          assessments: [
+            ...placed.assessments,
+            { id: newId('test'), test: props.test, on: today(), value: share },
+          ],
+        };
+  };
+  return <FindRung page={props.page} ladder={ladder} bars={bars} onFound={result} />;
 }
