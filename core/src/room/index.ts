@@ -16,6 +16,7 @@ export {
 export { READY_ROOMS } from './ready.ts';
 export {
   clearMetres,
+  fitting,
   type Offer,
   offersOf,
   peopleThatFit,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CAPABILITIES, type Capability, idSchema } from '../move/index.ts';
+import { CAPABILITIES, type Capability, idSchema, type Need } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
 import {
   EQUIPMENT_IDS,
@@ -151,3 +151,14 @@ export function rowsFor(what: EquipmentId): RoomItem[] {
 /** A room with what somebody brings along: their own things count there. */
 export const withOwn = (room: Room, own: readonly EquipmentId[]): Room =>
   own.length === 0 ? room : { ...room, items: [...room.items, ...own.flatMap(rowsFor)] };
+
+/** Offers that meet a need: enough of them, of a size within its ends and, where a height is set, of that height. */
+export const fitting = (offers: readonly Offer[], need: Need, cm: number | undefined): Offer[] =>
+  offers.filter(
+    (offer) =>
+      offer.count >= need.count &&
+      (offer.size === null ||
+        (offer.size >= (need.min ?? 0) &&
+          offer.size <= (need.max ?? Number.POSITIVE_INFINITY) &&
+          (!need.sets || cm === undefined || offer.size === cm))),
+  );

@@ -1,6 +1,6 @@
 import type { Library } from '../ladder/index.ts';
 import { CAPABILITY_IDS, type FormRef, type Move } from '../move/index.ts';
-import { type EquipmentId, equipmentOf, offersOf, placesOf, type Room } from '../room/index.ts';
+import { type EquipmentId, equipmentOf, fitting, offersOf, placesOf, type Room } from '../room/index.ts';
 import { type LibraryIndex, rowOf } from './library-index.ts';
 
 /** One person at one station with the form they would do. */
@@ -75,14 +75,7 @@ export function wantsOf(needsOf: NeedsOf, room: Room, form: FormRef): Want[] | n
   const wants: Want[] = [];
   for (const need of needs) {
     if (need.what === 'head room') continue;
-    const fits = (offers.get(need.what) ?? []).filter(
-      (o) =>
-        o.count >= need.count &&
-        (o.size === null ||
-          (o.size >= (need.min ?? 0) &&
-            o.size <= (need.max ?? Number.POSITIVE_INFINITY) &&
-            (!need.sets || cm === undefined || o.size === cm))),
-    );
+    const fits = fitting(offers.get(need.what) ?? [], need, cm);
     if (fits.length === 0) return null;
     wants.push({ pools: [...new Set(fits.map((o) => o.item))].sort((a, b) => a - b), count: need.count });
   }

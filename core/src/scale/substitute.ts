@@ -3,12 +3,11 @@ import {
   CAPABILITIES,
   type Capability,
   type FormRef,
-  type Move,
   middle,
   type Pattern,
   type Settings,
 } from '../move/index.ts';
-import { type EquipmentId, equipmentOf, type Offer, offersOf, type Room } from '../room/index.ts';
+import { type EquipmentId, equipmentOf, fitting, offersOf, type Room } from '../room/index.ts';
 import type { Found } from './find.ts';
 import { equalEffortReps } from './loads.ts';
 import { formName, lostWords } from './say.ts';
@@ -45,16 +44,6 @@ const TURNS_TO: Readonly<Partial<Record<Capability, Pattern>>> = { step: 'locomo
 const TURNS_TO_SAVES = 3000;
 /** How many forms to look for, so that the right ones are among them once they are weighed here. */
 export const WAYS_TO_LOOK_FOR = 24;
-
-const fitting = (offers: readonly Offer[], need: Move['needs'][number], cm: number | undefined): Offer[] =>
-  offers.filter(
-    (offer) =>
-      offer.count >= need.count &&
-      (offer.size === null ||
-        (offer.size >= (need.min ?? 0) &&
-          offer.size <= (need.max ?? Number.POSITIVE_INFINITY) &&
-          (!need.sets || cm === undefined || offer.size === cm))),
-  );
 
 /** What of a room a form would use, the real thing before a stand-in; null when something is missing. */
 export function thingsHere(library: Library, room: Room, form: FormRef): Thing[] | null {

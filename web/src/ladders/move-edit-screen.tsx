@@ -17,6 +17,7 @@ import { useOwn, useShelf } from '../app/data.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import { changes } from '../store/index.ts';
 import { Num, Text } from '../ui/fields.tsx';
+import { Missing } from '../ui/missing.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
 import { Findings } from './findings.tsx';
@@ -48,17 +49,7 @@ export default function MoveEditScreen() {
   if (failed) return <ServerAway />;
   if (!library || !reference) return <Waiting />;
   if (!move || !demand)
-    return (
-      <div>
-        <PartsHeader here="ladders" />
-        <main className="p-6">
-          <h1 className="text-3xl">No such move</h1>
-          <Link to="/ladders" className="btn btn-primary touch mt-4">
-            See all ladders
-          </Link>
-        </main>
-      </div>
-    );
+    return <Missing here="ladders" title="No such move" to="/ladders" way="See all ladders" />;
 
   /** Keeps a change where the whole move is still well formed; says what is wrong where it isn't. */
   const put = (field: string, patch: Partial<Move>, figures: Partial<Demand> = {}): boolean => {

@@ -18,6 +18,7 @@ import { Waiting } from '../app/app.tsx';
 import { useOwn, useShelf } from '../app/data.ts';
 import { WaysSomewhere } from '../rooms/ways-somewhere.tsx';
 import { ServerAway } from '../start/start-screen.tsx';
+import { Missing } from '../ui/missing.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { figureWords, PART_WORD } from './part-bars.tsx';
 import { useFinder } from './use-finder.ts';
@@ -100,18 +101,7 @@ export default function MoveScreen() {
   if (failed) return <ServerAway />;
   if (!library) return <Waiting />;
   const move = known;
-  if (!move)
-    return (
-      <div>
-        <PartsHeader here="ladders" />
-        <main className="p-6">
-          <h1 className="text-3xl">No such move</h1>
-          <Link to="/ladders" className="btn btn-primary touch mt-4">
-            See all ladders
-          </Link>
-        </main>
-      </div>
-    );
+  if (!move) return <Missing here="ladders" title="No such move" to="/ladders" way="See all ladders" />;
   const { surface } = move;
   const surfaceCm = height?.move === move.id ? height.cm : surface?.usualCm;
   const demand = demandOf(move, library.demand.get(move.id)!, surfaceCm === undefined ? {} : { surfaceCm });

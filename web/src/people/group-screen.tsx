@@ -33,6 +33,7 @@ import { groups as groupShelf, people as peopleShelf, useApp, useSend } from '..
 import { groupChosen } from '../store/view-slice.ts';
 import { Tick } from '../ui/choice.tsx';
 import { Text } from '../ui/fields.tsx';
+import { Missing } from '../ui/missing.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
 import { Scrolls } from '../ui/scrolls.tsx';
@@ -49,18 +50,7 @@ export default function GroupScreen() {
   const navigate = useNavigate();
   if (failed) return <ServerAway />;
   if (!library) return <Waiting />;
-  if (!group)
-    return (
-      <div>
-        <PartsHeader here="people" />
-        <main className="p-6">
-          <h1 className="text-3xl">No such group</h1>
-          <Link to="/people" className="btn btn-primary touch mt-4">
-            See everybody
-          </Link>
-        </main>
-      </div>
-    );
+  if (!group) return <Missing here="people" title="No such group" to="/people" way="See everybody" />;
   const put = (patch: Partial<Group>, says = 'Edit the group…'): boolean => {
     const next: Record<string, unknown> = { ...group, ...patch };
     for (const [key, value] of Object.entries(patch)) if (value === undefined) delete next[key];

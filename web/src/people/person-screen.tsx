@@ -5,6 +5,7 @@ import { Waiting } from '../app/app.tsx';
 import { initials, useShelf } from '../app/data.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import { people as peopleShelf } from '../store/index.ts';
+import { Missing } from '../ui/missing.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
 import { LimitsPart } from './limits-part.tsx';
@@ -46,17 +47,7 @@ export default function PersonScreen() {
   if (failed) return <ServerAway />;
   if (!library) return <Waiting />;
   if (!page)
-    return (
-      <div>
-        <PartsHeader here="people" />
-        <main className="p-6">
-          <h1 className="text-3xl">Nobody here by that address</h1>
-          <Link to="/people" className="btn btn-primary touch mt-4">
-            See everybody
-          </Link>
-        </main>
-      </div>
-    );
+    return <Missing here="people" title="Nobody here by that address" to="/people" way="See everybody" />;
   const { person, outlook, first } = page;
   const most = effortOn(outlook);
   const here = PARTS.find((p) => p.id === part) ?? PARTS[0]!;

@@ -2,7 +2,7 @@ import { FORMATS } from '@inner-rung/core/clock';
 import { everybodyIn, LEVELS, outlookOf, shortName } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { check, subjectOf } from '@inner-rung/core/scale';
-import { ClipboardPaste, Keyboard, List, Moon, Printer, Redo2, Shapes, Sun, Undo2 } from 'lucide-react';
+import { ClipboardPaste, Keyboard, List, Moon, Printer, Shapes, Sun } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -16,6 +16,7 @@ import { useApp, useSend } from '../store/index.ts';
 import { planEvents, planHistory } from '../store/plan-slice.ts';
 import { letterKeysSet, stationPicked, themeChosen, viewChosen } from '../store/view-slice.ts';
 import { Mark } from '../ui/marks.tsx';
+import { UndoButtons } from '../ui/undo-buttons.tsx';
 import { ClockBar } from './clock-bar.tsx';
 import { DialSet } from './dials.tsx';
 import { FitFold } from './fit-fold.tsx';
@@ -167,24 +168,7 @@ export function PlanScreen() {
         </label>
         <SaveState />
         <div className="flex items-center">
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm touch"
-            onClick={undo}
-            disabled={!canUndo}
-            aria-label="Undo"
-          >
-            <Undo2 aria-hidden />
-          </button>
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm touch"
-            onClick={redo}
-            disabled={!canRedo}
-            aria-label="Redo"
-          >
-            <Redo2 aria-hidden />
-          </button>
+          <UndoButtons canUndo={canUndo} canRedo={canRedo} onUndo={undo} onRedo={redo} />
           <button type="button" className="btn btn-ghost btn-sm touch" onClick={() => setOpen('paste')}>
             <ClipboardPaste aria-hidden />
             <span className="hidden xl:inline">Paste</span>

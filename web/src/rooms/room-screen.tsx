@@ -13,7 +13,7 @@ import {
   sizeUnit,
 } from '@inner-rung/core/room';
 import { useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { newId } from '../app/day.ts';
@@ -22,6 +22,7 @@ import { ServerAway } from '../start/start-screen.tsx';
 import { rooms as roomShelf, useApp, useSend } from '../store/index.ts';
 import { Tick } from '../ui/choice.tsx';
 import { Num, Text } from '../ui/fields.tsx';
+import { Missing } from '../ui/missing.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
 import { ThingDrawing } from '../ui/thing-drawing.tsx';
@@ -38,18 +39,7 @@ export default function RoomScreen() {
   const [look, setLook] = useState('');
   if (failed) return <ServerAway />;
   if (!library) return <Waiting />;
-  if (!room)
-    return (
-      <div>
-        <PartsHeader here="rooms" />
-        <main className="p-6">
-          <h1 className="text-3xl">No such room</h1>
-          <Link to="/rooms" className="btn btn-primary touch mt-4">
-            See all rooms
-          </Link>
-        </main>
-      </div>
-    );
+  if (!room) return <Missing here="rooms" title="No such room" to="/rooms" way="See all rooms" />;
   const put = (patch: Partial<Room>, says = 'Edit the room…'): boolean => {
     const read = openRecord(ROOM, { ...room, ...patch });
     if (!read.ok) {

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { Mark } from './marks.tsx';
 
-type Part = 'circuits' | 'people' | 'rooms' | 'ladders' | 'find' | 'yours' | 'none';
+export type Part = 'circuits' | 'people' | 'rooms' | 'ladders' | 'find' | 'yours' | 'none';
 
 /** The way between the parts of the product that aren't one circuit. */
 export function PartsHeader(props: { here: Part }) {

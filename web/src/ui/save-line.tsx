@@ -1,7 +1,7 @@
-import { Redo2, Undo2 } from 'lucide-react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { store, useApp, useSend } from '../store/index.ts';
 import type { Shelf } from '../store/shelf.ts';
+import { UndoButtons } from './undo-buttons.tsx';
 
 /** Undo, redo, and whether a shelf is saved; two tabs at odds are told and can choose. */
 export function SaveLine<T extends { id: string; version: number }>(props: { shelf: Shelf<T> }) {
@@ -48,24 +48,7 @@ export function SaveLine<T extends { id: string; version: number }>(props: { she
           </button>
         </>
       )}
-      <button
-        type="button"
-        className="btn btn-ghost btn-sm touch"
-        onClick={undo}
-        disabled={!canUndo}
-        aria-label="Undo"
-      >
-        <Undo2 aria-hidden />
-      </button>
-      <button
-        type="button"
-        className="btn btn-ghost btn-sm touch"
-        onClick={redo}
-        disabled={!canRedo}
-        aria-label="Redo"
-      >
-        <Redo2 aria-hidden />
-      </button>
+      <UndoButtons canUndo={canUndo} canRedo={canRedo} onUndo={undo} onRedo={redo} />
     </div>
   );
 }
