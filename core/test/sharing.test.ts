@@ -2,6 +2,7 @@ import type { FormRef } from '@inner-rung/core/move';
 import { EQUIPMENT_IDS, placesOf, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import {
   compileLibrary,
+  fixesOf,
   HOW,
   needsIn,
   needsInIndex,
@@ -165,4 +166,54 @@ test('the index says of every move’s needs what the library says', () => {
     list?.map((n) => ({ ...n, min: n.min ?? 0, max: n.max ?? Number.POSITIVE_INFINITY }));
   for (const move of library.moves) expect(bare(fromIndex(move.id))).toEqual(bare(needs(move.id)));
   expect(fromIndex('no-such-move')).toBeNull();
+});
+
+describe('what else leaves fewer changes', () => {
+  const where = room({ what: 'chair', count: 2 });
+  const onChair: FormRef = { move: 'sit-to-stand' };
+  const free: FormRef = { move: 'squat' };
+  // Stations 1 and 4 of six want the chair of everybody; half a round apart they meet.
+  const list = [onChair, free, free, onChair, free, free];
+  const four = new Map(['a', 'b', 'c', 'd'].map((id) => [id, list]));
+  test('halves half a round apart meet at the chairs; another start or a swap parts them', () => {
+    expect(wantsOf(needs, where, onChair)).toHaveLength(1);
+    const now = share(needs, where, HOW.halves(four, 6), nothing).changes;
+    expect(now).toBe(4);
+    const fixes = fixesOf(needs, where, four, 6, 'halves');
+    expect(fixes).toEqual([
+      { kind: 'swap', stations: [0, 1], changes: 0 },
+      { kind: 'start ahead', by: 1, changes: 0 },
+    ]);
+  });
+  test('what a fix says is what giving out then takes', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom(onChair, free), { minLength: 3, maxLength: 7 }),
+        fc.integer({ min: 2, max: 7 }),
+        fc.constantFrom('halves' as const, 'rotation' as const),
+        (forms, people, how) => {
+          const class_ = new Map(Array.from({ length: people }, (_, i) => [`p${i}`, forms]));
+          const now = share(needs, where, HOW[how](class_, forms.length), nothing).changes;
+          for (const fix of fixesOf(needs, where, class_, forms.length, how)) {
+            expect(fix.changes).toBeLessThan(now);
+            const order = forms.map((_, i) => i);
+            if (fix.kind === 'swap') {
+              const [a, b] = fix.stations;
+              [order[a], order[b]] = [order[b]!, order[a]!];
+            }
+            const turned = new Map([...class_].map(([id, l]) => [id, order.map((s) => l[s]!)]));
+            const by = fix.kind === 'start ahead' ? fix.by : undefined;
+            expect(share(needs, where, HOW[how](turned, forms.length, by), nothing).changes).toBe(
+              fix.changes,
+            );
+          }
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+  test('with everybody at one station nothing of the kind is offered', () => {
+    expect(fixesOf(needs, where, four, 6, 'together')).toEqual([]);
+    expect(fixesOf(needs, where, four, 6, 'waves')).toEqual([]);
+  });
 });

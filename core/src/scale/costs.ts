@@ -25,6 +25,10 @@ export interface Costs {
   readonly offTheFeet: number;
   /** Only one side is trained, because the other has to be spared. */
   readonly oneSideOnly: number;
+  /** The move of another station of the block: nobody does the same thing twice in a round without need. */
+  readonly alreadyHere: number;
+  /** Harder landings than the trainer's form has, a class: a stand-in for a step is no jump. */
+  readonly harderLandings: number;
   /** A form other than the trainer's has to be shown. */
   readonly anotherForm: number;
   readonly trim: number;
@@ -47,6 +51,8 @@ export const COSTS: Costs = {
   effortAtMost: 4000,
   offTheFeet: 2000,
   oneSideOnly: 1000,
+  alreadyHere: 3000,
+  harderLandings: 4000,
   anotherForm: 1000,
   trim: 300,
   newToPerson: 1000,

@@ -53,13 +53,18 @@ export function floorPlan(
     const people =
       how === 'together'
         ? there.length
-        : Math.min(there.length, Math.ceil(everybody / Math.max(1, stations)));
+        : how === 'rotation'
+          ? Math.min(there.length, Math.ceil(everybody / Math.max(1, stations)))
+          : Math.ceil(there.length / 2);
     return { station, people, metres, squareMetres: Math.max(1, people) * metres * ARMS_OUT_METRES };
   });
-  const needs =
-    how !== 'rotation'
-      ? Math.max(0, ...bare.map((b) => b.squareMetres))
-      : bare.reduce((sum, b) => sum + b.squareMetres, 0);
+  // All at once in rotation, the two widest at once in halves, otherwise one after the other.
+  const atOnce = how === 'rotation' ? stations : how === 'halves' ? 2 : 1;
+  const needs = bare
+    .map((b) => b.squareMetres)
+    .sort((a, b) => b - a)
+    .slice(0, atOnce)
+    .reduce((sum, metres) => sum + metres, 0);
   const deep = Math.min(ARMS_OUT_METRES, room.widthMetres / 3, room.lengthMetres / 3);
   // The short sides begin where the corners of the long ones end; each side takes its share of stations.
   const sides = [

@@ -36,6 +36,7 @@ export { metAt, paceFor } from './pace.ts';
 export { doseWords, formName, keptWords, lostWords, paceWords, sayNearMiss, sayReason } from './say.ts';
 export { createScaler, type ScaleRequest, type Scaler } from './scaler.ts';
 export {
+  fixesOf,
   type Given,
   givenWords,
   HOW,
@@ -48,6 +49,7 @@ export {
   type Seat,
   type Shared,
   type Sharing,
+  type SharingFix,
   share,
   together,
   wantsOf,

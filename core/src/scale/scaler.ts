@@ -38,6 +38,7 @@ export interface Scaler {
   ) => Ruler[][];
 }
 
+const IMPACT_CLASS = at('impact.class');
 const LIGHT = at('impact.landings');
 const HIGH = at('impact.highLandings');
 const SLOW = at('effort.metSlow');
@@ -81,6 +82,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     const holdMax = Math.min(Number.POSITIVE_INFINITY, ...c.hold.map((bound) => bound.max));
     const asWritten = dials.ability === 'as written' && dials.intensity === 'as written';
     const disliked = new Set(subject.dislikes.map((id) => rowOf(index, id)));
+    const written = new Set(block.stations.map((s) => rowOf(index, s.move)));
     const newToThem = new Set(subject.newMoves.map((id) => rowOf(index, id)));
     const aims = block.stations.map((s) => aimOf(table, s, request.writtenFor, c.ability));
     const slots = slotsOf(block);
@@ -141,6 +143,9 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         if (table.trim[form]! >= 0) cost += costs.trim;
         if (table.standIn[form]) cost += costs.standIn;
         if (newToThem.has(move)) cost += costs.newToPerson;
+        if (move !== aim.move && written.has(move)) cost += costs.alreadyHere;
+        const harder = hi[form * ROW_SIZE + IMPACT_CLASS]! - aim.hi[IMPACT_CLASS]!;
+        if (harder > 0) cost += costs.harderLandings * harder;
       }
       if (disliked.has(move)) cost += costs.disliked;
       if (cost >= under) return cost;

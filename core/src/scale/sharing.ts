@@ -195,6 +195,32 @@ function mustChange(room: Room, wanting: readonly (readonly Want[])[]): number {
   );
 }
 
+/** Serves as many as go with what they want: those who want fewest things first, then the choosiest. */
+function keepMost(
+  room: Room,
+  wants: readonly (readonly Want[] | null)[],
+): { store: Store; kept: Set<number> } {
+  const store = new Store(room);
+  const size = (i: number) => wants[i]!.reduce((sum, want) => sum + want.count * 1000 + want.pools.length, 0);
+  const order = wants
+    .map((_, i) => i)
+    .filter((i) => wants[i] !== null)
+    .sort((a, b) => size(a) - size(b) || a - b);
+  const kept = new Set<number>();
+  for (const i of order) if (store.take(i, wants[i]!)) kept.add(i);
+  return { store, kept };
+}
+
+/** Wants of forms, each worked out once. */
+function knownWants(needsOf: NeedsOf, room: Room): (form: FormRef) => Want[] | null {
+  const known = new Map<string, Want[] | null>();
+  return (form) => {
+    const key = JSON.stringify(form);
+    if (!known.has(key)) known.set(key, wantsOf(needsOf, room, form));
+    return known.get(key)!;
+  };
+}
+
 /**
  * Gives out a room's pieces, moment by moment; pieces go where they are needed between moments. As many
  * people as can be served keep their form: those who want one thing each form a matroid, so that taking
@@ -207,30 +233,14 @@ export function share(
   moments: readonly (readonly Seat[])[],
   othersOf: (seat: Seat) => readonly FormRef[],
 ): Sharing {
-  const known = new Map<string, Want[] | null>();
-  const wantsFor = (form: FormRef) => {
-    const key = JSON.stringify(form);
-    if (!known.has(key)) known.set(key, wantsOf(needsOf, room, form));
-    return known.get(key)!;
-  };
+  const wantsFor = knownWants(needsOf, room);
   const shared: Shared[] = [];
   let atLeast = 0;
   for (const seats of moments) {
-    const store = new Store(room);
     const wants = seats.map((seat) => wantsFor(seat.form));
     const hostable = wants.filter((w) => w !== null);
     atLeast += seats.length - hostable.length + mustChange(room, hostable);
-    // Those who want fewest things first, then those with the fewest pools to choose from.
-    const order = seats
-      .map((_, i) => i)
-      .filter((i) => wants[i] !== null)
-      .sort((a, b) => {
-        const size = (i: number) =>
-          wants[i]!.reduce((sum, want) => sum + want.count * 1000 + want.pools.length, 0);
-        return size(a) - size(b) || a - b;
-      });
-    const kept = new Set<number>();
-    for (const i of order) if (store.take(i, wants[i]!)) kept.add(i);
+    const { store, kept } = keepMost(room, wants);
     const result: (FormRef | null)[] = seats.map((seat, i) => (kept.has(i) ? seat.form : null));
     seats.forEach((seat, i) => {
       if (kept.has(i)) return;
@@ -290,9 +300,93 @@ export const inWaves = (
     seats.filter((_, i) => i % 2 === 1),
   ]);
 
+/** Two halves of the class working at once, the second so many stations ahead of the first. */
+export const inHalves = (
+  forms: ReadonlyMap<string, readonly (FormRef | null)[]>,
+  stations: number,
+  ahead = Math.floor(stations / 2),
+): Seat[][] =>
+  Array.from({ length: stations }, (_, turn) =>
+    [...forms].flatMap(([person, list], i) => {
+      const station = (turn + (i % 2) * ahead) % stations;
+      const form = list[station];
+      return form ? [{ person, station, form }] : [];
+    }),
+  );
+
 /** How a class goes through a circuit, and who is where at the same moment. */
-export const HOW = { together, waves: inWaves, rotation: rotating } as const;
+export const HOW = { together, waves: inWaves, halves: inHalves, rotation: rotating } as const;
 export type How = keyof typeof HOW;
+
+/** Something other than a change of form that leaves fewer changes of form to make. */
+export type SharingFix =
+  | { readonly kind: 'swap'; readonly stations: readonly [number, number]; readonly changes: number }
+  | { readonly kind: 'start ahead'; readonly by: number; readonly changes: number };
+
+/**
+ * Swaps of two stations, and other distances between two halves of a class, that leave fewer changes than
+ * there are; of each kind the one that leaves fewest (the earliest wins a tie), fewest first. All of them are
+ * tried. With everybody at one station nothing of the kind can help.
+ */
+export function fixesOf(
+  needsOf: NeedsOf,
+  room: Room,
+  forms: ReadonlyMap<string, readonly (FormRef | null)[]>,
+  stations: number,
+  how: How,
+  ahead = Math.floor(stations / 2),
+): SharingFix[] {
+  if (how === 'together' || how === 'waves' || stations < 2) return [];
+  const wantsFor = knownWants(needsOf, room);
+  const counted = new Map<string, number>();
+  const changesAt = (seats: readonly Seat[], order: readonly number[]): number => {
+    const key = seats.map((seat) => `${seat.person}@${order[seat.station]}`).join();
+    let count = counted.get(key);
+    if (count === undefined) {
+      count =
+        seats.length -
+        keepMost(
+          room,
+          seats.map((seat) => wantsFor(seat.form)),
+        ).kept.size;
+      counted.set(key, count);
+    }
+    return count;
+  };
+  const changesOf = (order: readonly number[], by: number): number => {
+    const turned = new Map([...forms].map(([person, list]) => [person, order.map((s) => list[s] ?? null)]));
+    return HOW[how](turned, stations, by).reduce((sum, seats) => sum + changesAt(seats, order), 0);
+  };
+  const given = Array.from({ length: stations }, (_, i) => i);
+  const now = changesOf(given, ahead);
+  const fixes: SharingFix[] = [];
+  let best = now;
+  let swap: SharingFix | null = null;
+  for (let a = 0; a < stations && best > 0; a++)
+    for (let b = a + 1; b < stations; b++) {
+      const order = [...given];
+      [order[a], order[b]] = [order[b]!, order[a]!];
+      const changes = changesOf(order, ahead);
+      if (changes < best) {
+        best = changes;
+        swap = { kind: 'swap', stations: [a, b], changes };
+      }
+    }
+  if (swap) fixes.push(swap);
+  if (how === 'halves') {
+    let start: SharingFix | null = null;
+    let least = now;
+    for (let by = 1; by < stations; by++) {
+      const changes = changesOf(given, by);
+      if (changes < least) {
+        least = changes;
+        start = { kind: 'start ahead', by, changes };
+      }
+    }
+    if (start) fixes.push(start);
+  }
+  return fixes.sort((a, b) => a.changes - b.changes);
+}
 
 /** Pieces to put out: for each row of the room, the most that any moment uses. */
 export function putOut(room: Room, sharing: Sharing, moments: readonly (readonly Seat[])[]): Given[] {

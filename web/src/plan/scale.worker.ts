@@ -7,6 +7,7 @@ import {
   type Finder,
   type FindRequest,
   type Found,
+  fixesOf,
   type Given,
   HOW,
   type How,
@@ -18,6 +19,7 @@ import {
   type Scaler,
   type Seat,
   type Sharing,
+  type SharingFix,
   type Subject,
   type Sums,
   share,
@@ -51,6 +53,8 @@ export type ToWorker =
       readonly number: number;
       readonly room: Room;
       readonly how: How;
+      /** Stations that the second half starts ahead. */
+      readonly ahead: number | undefined;
       readonly people: readonly { readonly id: string; readonly request: ScaleRequest }[];
     }
   | {
@@ -66,6 +70,8 @@ export interface SharedOut {
   readonly putOut: readonly Given[];
   /** Changes that each way through the circuit would take. */
   readonly changes: Readonly<Record<How, number>>;
+  /** What else would leave fewer changes; null while that is being worked out. */
+  readonly fixes: readonly SharingFix[] | null;
   /** What everybody would do were there enough of everything. */
   readonly uses: Readonly<Record<string, readonly (Use | null)[]>>;
 }
@@ -114,7 +120,20 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
   }
   const room = JSON.stringify(data.room);
   if (data.kind === 'share') {
-    self.postMessage(shareOut(index, data));
+    const out = shareOut(index, data);
+    self.postMessage(out);
+    const fixes =
+      out.sharing.changes > 0
+        ? fixesOf(
+            needsInIndex(index),
+            data.room,
+            new Map(Object.entries(out.uses)),
+            data.people[0]?.request.block.stations.length ?? 0,
+            data.how,
+            data.ahead,
+          )
+        : [];
+    self.postMessage({ ...out, fixes } satisfies SharedOut);
     return;
   }
   if (standing?.room !== room) standing = { room, scaler: createScaler(index, data.room) };
@@ -149,7 +168,7 @@ function shareOut(index: LibraryIndex, asked: ToWorker & { kind: 'share' }): Sha
   }
   const forms = new Map(Object.entries(uses));
   const count = asked.people[0]?.request.block.stations.length ?? 0;
-  const momentsOf = (how: How) => HOW[how](forms, count);
+  const momentsOf = (how: How) => HOW[how](forms, count, asked.ahead);
   const moments = momentsOf(asked.how);
   const looked = new Map<string, { move: string; settings: Use['settings'] }[]>();
   const othersOf = (seat: Seat) => {
@@ -179,5 +198,12 @@ function shareOut(index: LibraryIndex, asked: ToWorker & { kind: 'share' }): Sha
       how === asked.how ? sharing.changes : shared(how).changes,
     ]),
   ) as Record<How, number>;
-  return { number: asked.number, sharing, putOut: putOut(asked.room, sharing, moments), changes, uses };
+  return {
+    number: asked.number,
+    sharing,
+    putOut: putOut(asked.room, sharing, moments),
+    changes,
+    fixes: null,
+    uses,
+  };
 }

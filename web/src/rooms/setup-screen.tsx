@@ -8,6 +8,7 @@ import {
   givenWords,
   type How,
   type Shared,
+  type SharingFix,
 } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
 import { ArrowLeft, Printer } from 'lucide-react';
@@ -19,13 +20,20 @@ import { today } from '../app/day.ts';
 import type { SharedOut } from '../plan/scale.worker.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { ServerAway } from '../start/start-screen.tsx';
-import { useApp } from '../store/index.ts';
+import { useApp, useSend } from '../store/index.ts';
+import { planEvents } from '../store/plan-slice.ts';
 import { Choice } from '../ui/choice.tsx';
 import { ThingDrawing } from '../ui/thing-drawing.tsx';
 import { AroundPart } from './around-part.tsx';
 import { type Taker, takersOf, useSharing } from './use-sharing.ts';
 
-const HOW_WORDS = { together: 'All at one station', waves: 'In two waves', rotation: 'Rotating' } as const;
+const HOW_WORDS: Readonly<Record<How, string>> = {
+  together: 'All at one station',
+  waves: 'In two waves',
+  halves: 'In two halves',
+  rotation: 'Rotating',
+};
+const WAYS = Object.keys(HOW_WORDS) as How[];
 
 /** Before you start: what to put out and where, which stand-ins to announce, who gets what. */
 export default function SetupScreen() {
@@ -34,6 +42,8 @@ export default function SetupScreen() {
   const { plan, missing } = useOpenPlan(id);
   const groupId = useApp((state) => state.view.group);
   const [how, setHow] = useState<How>('together');
+  const [ahead, setAhead] = useState<number>();
+  const send = useSend();
   const group = groups.find((g) => g.id === groupId) ?? null;
   const room = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
   // Who waits for a doctor's word, or isn't well today, has no place in the session.
@@ -42,7 +52,7 @@ export default function SetupScreen() {
     const may = (person: Person) => outlookOf(person, today()).mayTrain;
     return { takers: takersOf(here.filter(may)), waiting: here.filter((person) => !may(person)) };
   }, [group, people]);
-  const out = useSharing(library, plan, room, takers, how);
+  const out = useSharing(library, plan, room, takers, how, ahead);
   if (failed || missing === 'away') return <ServerAway />;
   if (missing === 'gone')
     return (
@@ -67,9 +77,13 @@ export default function SetupScreen() {
           of={[
             { value: 'together', says: 'Everybody at one station' },
             { value: 'waves', says: 'In two waves' },
+            { value: 'halves', says: 'In two halves' },
             { value: 'rotation', says: 'Rotating' },
           ]}
-          onChoose={setHow}
+          onChoose={(next) => {
+            setHow(next);
+            setAhead(undefined);
+          }}
         />
         <button type="button" className="btn btn-primary touch ml-auto" onClick={() => window.print()}>
           <Printer size={18} aria-hidden /> Print
@@ -99,7 +113,24 @@ export default function SetupScreen() {
             Giving out what is there…
           </p>
         ) : (
-          <Out library={library} plan={plan} room={room} takers={takers} out={out} how={how} />
+          <Out
+            library={library}
+            plan={plan}
+            room={room}
+            takers={takers}
+            out={out}
+            how={how}
+            ahead={ahead ?? Math.floor(plan.block.stations.length / 2)}
+            onFix={(fix) => {
+              if (fix.kind === 'start ahead') setAhead(fix.by);
+              else {
+                const order = plan.block.stations.map((_, i) => i);
+                const [a, b] = fix.stations;
+                [order[a], order[b]] = [b, a];
+                send(planEvents.stationsOrdered(order));
+              }
+            }}
+          />
         )}
       </main>
     </div>
@@ -113,6 +144,8 @@ function Out(props: {
   takers: readonly Taker[];
   out: SharedOut;
   how: How;
+  ahead: number;
+  onFix: (fix: SharingFix) => void;
 }) {
   const { library, plan, room, takers, out, how } = props;
   const { sharing } = out;
@@ -177,13 +210,40 @@ function Out(props: {
           </p>
           {sharing.changes > 0 && (
             <p data-otherwise>
-              {(['together', 'waves', 'rotation'] as const)
-                .filter((other) => other !== how && out.changes[other] < sharing.changes)
+              {WAYS.filter((other) => other !== how && out.changes[other] < sharing.changes)
                 .map(
                   (other) =>
                     `${HOW_WORDS[other]}: ${out.changes[other] === 0 ? 'no change' : out.changes[other]}.`,
                 )
                 .join(' ')}
+            </p>
+          )}
+          {sharing.changes > 0 && (out.fixes?.length ?? 0) > 0 && (
+            <ul className="mt-1 grid gap-1" aria-label="Or">
+              {out.fixes!.map((fix) => (
+                <li key={fix.kind}>
+                  <button
+                    type="button"
+                    className="btn touch h-auto justify-start py-1 text-left leading-tight"
+                    data-fix={fix.kind}
+                    onClick={() => props.onFix(fix)}
+                  >
+                    {fix.kind === 'swap'
+                      ? `Swap stations ${fix.stations[0] + 1} and ${fix.stations[1] + 1}`
+                      : `Start the second half at station ${fix.by + 1}`}
+                    :{' '}
+                    {fix.changes === 0
+                      ? 'no change'
+                      : `${fix.changes} ${fix.changes === 1 ? 'change' : 'changes'}`}{' '}
+                    then
+                  </button>
+                </li>
+              ))}
+            </ul>
+          )}
+          {how === 'halves' && (
+            <p className="quiet mt-1">
+              Half of them start at station 1, the others at station {props.ahead + 1}; all work at once.
             </p>
           )}
         </section>

@@ -30,6 +30,7 @@ export function useSharing(
   room: Room,
   takers: readonly Taker[],
   how: How,
+  ahead: number | undefined,
 ): SharedOut | null {
   const [answer, setAnswer] = useState<SharedOut | null>(null);
   const worker = useRef<Worker | null>(null);
@@ -50,6 +51,7 @@ export function useSharing(
       number: ++count.current,
       room,
       how,
+      ahead,
       people: takers.map(({ id, person }) => ({
         id,
         request: {
@@ -60,6 +62,6 @@ export function useSharing(
         },
       })),
     } satisfies ToWorker);
-  }, [library, plan, room, takers, how]);
+  }, [library, plan, room, takers, how, ahead]);
   return answer && answer.number === count.current ? answer : null;
 }
