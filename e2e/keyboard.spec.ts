@@ -42,6 +42,8 @@ test('the whole story with the keyboard alone', async ({ page }) => {
   // The clock by tabbing to its fields.
   await page.getByLabel('Ability').focus();
   await press('Tab');
+  await expect(page.getByLabel('Format')).toBeFocused();
+  await press('Tab');
   await expect(page.getByLabel('Work')).toBeFocused();
   await page.keyboard.press('Control+a');
   await page.keyboard.type('45');

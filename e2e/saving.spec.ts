@@ -5,7 +5,7 @@ const server = new TestServer(4705);
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
-const title = (page: Page) => page.getByLabel('Title of the circuit');
+const title = (page: Page) => page.getByLabel('Title of the session');
 const state = (page: Page, is: string) => expect(page.locator(`[data-save="${is}"]`)).toBeVisible();
 
 test('the server goes away: edits stay in the browser, survive a closed tab, and are saved when it is back', async ({
@@ -27,7 +27,7 @@ test('the server goes away: edits stay in the browser, survive a closed tab, and
   await expect(again.getByLabel('Rest', { exact: true })).toHaveValue('30');
   await state(again, 'saved');
   const stored = await (await again.request.get(`${server.url}/api/plans/tuesday-ten`)).json();
-  expect(stored.body.block.format.restSeconds).toBe(30);
+  expect(stored.body.blocks[0].format.restSeconds).toBe(30);
   expect(stored.body.title).toBe('Edited while away');
 });
 
@@ -85,7 +85,7 @@ test.describe('two tabs on one circuit', () => {
 
 test('a circuit that isn’t there says so and shows the way', async ({ page }) => {
   await page.goto(`${server.url}/plan/never-was`);
-  await expect(page.getByRole('heading', { name: 'No such circuit' })).toBeVisible();
-  await page.getByRole('link', { name: 'See your circuits' }).click();
-  await expect(page.getByRole('heading', { name: 'Your circuits' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'No such session' })).toBeVisible();
+  await page.getByRole('link', { name: 'See your sessions' }).click();
+  await expect(page.getByRole('heading', { name: /Your sessions/ })).toBeVisible();
 });

@@ -15,7 +15,7 @@ test('a trainer scales the circuit for somebody, changes it, prints a card and f
   page,
 }) => {
   await page.goto(server.url);
-  await expect(page.getByLabel('Title of the circuit')).toHaveValue('Tuesday ten');
+  await expect(page.getByLabel('Title of the session')).toHaveValue('Tuesday ten');
   await expect(stationOnFloor(page, 10)).toBeVisible();
 
   await test.step('somebody else, somewhere else', async () => {
@@ -134,7 +134,7 @@ test('pasting a circuit: lines settle, the clock is read, undo brings the old on
   await expect(layOut).toBeDisabled();
   await page.getByLabel(/Line 5: “Banana hops”/).selectOption('skip');
   await layOut.click();
-  await expect(page.getByLabel('Title of the circuit')).toHaveValue('Thursday five');
+  await expect(page.getByLabel('Title of the session')).toHaveValue('Thursday five');
   await expect(floor(page)).toContainText('10:15');
   await page.keyboard.press('Control+z');
   await expect(floor(page)).toContainText('8:30');
@@ -148,7 +148,7 @@ test('from the page of circuits: paste with nothing set up, and land on its floo
   await expect(stationOnFloor(page, 2)).toBeVisible();
   await saved(page);
   await page.goto(`${server.url}/circuits`);
-  await expect(page.getByRole('link', { name: /New circuit/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /New session/ })).toBeVisible();
 });
 
 test('the best order of the stations, one kept in its place, and a time to fit', async ({ page }) => {
@@ -173,5 +173,5 @@ test('the best order of the stations, one kept in its place, and a time to fit',
   await page.locator('[data-fit="rounds"]').click();
   await expect(page.getByLabel('Rounds', { exact: true })).toHaveValue('3');
   await page.getByLabel(/I have/).fill('1');
-  await expect(page.getByRole('alert')).toHaveText('Too short for one round of these stations.');
+  await expect(page.getByRole('alert')).toHaveText('No one change brings it there.');
 });

@@ -19,11 +19,11 @@ function enumerate(costs: ReturnType<typeof orderCosts>, order: number[], at: nu
 
 /** The best order of twelve stations in a ring, proven. */
 export function orderRows(library: Library): Row[] {
-  const block = PLANS[1]!.block;
+  const block = PLANS[1]!.blocks[0]!;
   const ring = (n: number) =>
     orderCosts(library, {
       ...block,
-      format: { ...block.format, rounds: 3 },
+      format: { ...block.format, rounds: 3 } as typeof block.format,
       stations: block.stations.slice(0, n),
     });
   const twelve = ring(EXACT_STATIONS);

@@ -45,7 +45,7 @@ export async function roomRows(base: Library): Promise<Row[]> {
     Array.from({ length: CLASS_OF }, (_, i) => {
       const person = PEOPLE[i % PEOPLE.length]!;
       const { uses } = scaler.scale({
-        block: plan.block,
+        session: plan,
         writtenFor: plan.writtenFor,
         dials: plan.dials,
         subject: subjectOf(person, base, DAY),
@@ -53,7 +53,7 @@ export async function roomRows(base: Library): Promise<Row[]> {
       return [`p${i}`, uses] as const;
     }),
   );
-  const moments = together(forms, plan.block.stations.length);
+  const moments = together(forms, plan.blocks[0]!.stations.length);
   const needs = needsIn(base);
   const others = new Map<string, { move: string; settings: object }[]>();
   const othersOf = (seat: Seat) => {
@@ -84,7 +84,7 @@ export async function roomRows(base: Library): Promise<Row[]> {
       },
     ),
     row(
-      `share a small studio, ${CLASS_OF} people at ${plan.block.stations.length} stations (${changes} changes, at least ${atLeast})`,
+      `share a small studio, ${CLASS_OF} people at ${plan.blocks[0]!.stations.length} stations (${changes} changes, at least ${atLeast})`,
       times(40, () => {
         others.clear();
         share(needs, studio, moments, othersOf);

@@ -20,15 +20,15 @@ export function scalingRows(base: Library): Row[] {
     const scaler = createScaler(index, ROOMS[0]!);
     const subjects = PEOPLE.map((person) => subjectOf(person, library, '2026-11-24'));
     const block = {
-      ...plan.block,
-      stations: plan.block.stations.map((s, i) => ({
+      ...plan.blocks[0]!,
+      stations: plan.blocks[0]!.stations.map((s, i) => ({
         ...s,
         move: library.move(s.move) ? s.move : library.moves[i * 7]!.id,
       })),
     };
     const turn = (i: number) =>
       scaler.scale({
-        block,
+        session: { blocks: [block], forWhom: 'adults' as const },
         writtenFor: plan.writtenFor,
         dials: { impact: impacts[i % 5]!, intensity: 'as written', ability: abilities[i % 6]! },
         subject: subjects[i % subjects.length]!,
@@ -49,7 +49,7 @@ export function scalingRows(base: Library): Row[] {
           30,
           (i) => {
             createScaler(index, ROOMS[i % 2]!).scale({
-              block,
+              session: { blocks: [block], forWhom: 'adults' as const },
               writtenFor: plan.writtenFor,
               dials: plan.dials,
               subject: subjects[i % subjects.length]!,

@@ -8,7 +8,7 @@ import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
 const hall = READY_ROOMS.find((r) => r.id === 'ready-hall')!;
-const ten = PLANS[0]!.block.stations.map((s) => ({ move: s.move }));
+const ten = PLANS[0]!.blocks[0]!.stations.map((s) => ({ move: s.move }));
 const asked = { library, room: hall, forms: ten, limits: [] as readonly Limit[], minutes: 8 };
 const seconds = (list: ReturnType<typeof warmUp>) => list.reduce((sum, one) => sum + one.seconds, 0);
 

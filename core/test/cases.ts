@@ -2,8 +2,9 @@ import { PATTERNS } from '@inner-rung/core/move';
 import { CONDITION_IDS, compileCondition, LEVELS, type Limit, limitSchema } from '@inner-rung/core/person';
 import { EQUIPMENT_IDS, type Room } from '@inner-rung/core/room';
 import type { ScaleRequest, Subject } from '@inner-rung/core/scale';
-import type { Block, Dials } from '@inner-rung/core/session';
+import type { Dials, Timed } from '@inner-rung/core/session';
 import fc from 'fast-check';
+import { anySession, circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
@@ -88,25 +89,33 @@ export const anyDials: fc.Arbitrary<Dials> = fc.record({
   ability: fc.oneof(fc.constant('as written' as const), fc.constant('own rungs' as const), position),
 });
 
-export const anyBlock: fc.Arbitrary<Block> = fc
-  .record({
-    moves: fc.array(fc.constantFrom(...moveIds), { minLength: 1, maxLength: 12 }),
-    twoSlots: fc.boolean(),
-    workSeconds: fc.constantFrom(20, 30, 40, 45, 60),
-    restSeconds: fc.constantFrom(0, 10, 15, 20, 30),
-    rounds: fc.integer({ min: 1, max: 4 }),
-    closingRest: fc.boolean(),
-  })
-  .map(({ moves, twoSlots, ...format }) => ({
-    id: 'main',
-    format: { kind: 'intervals', roundRestSeconds: 60, ...format },
-    stations: moves.map((move, i) => ({
-      id: `s${i + 1}`,
-      move,
-      sides:
-        twoSlots && library.move(move)!.sides === 'one' ? ('two slots' as const) : ('swap at half' as const),
-    })),
-  }));
+/** Mostly plain circuits, some sessions of other formats. */
+const anyTimed: fc.Arbitrary<Timed> = fc.oneof(
+  {
+    weight: 3,
+    arbitrary: fc
+      .record({
+        moves: fc.array(fc.constantFrom(...moveIds), { minLength: 1, maxLength: 12 }),
+        twoSlots: fc.boolean(),
+        workSeconds: fc.constantFrom(20, 30, 40, 45, 60),
+        restSeconds: fc.constantFrom(0, 10, 15, 20, 30),
+        rounds: fc.integer({ min: 1, max: 4 }),
+        closingRest: fc.boolean(),
+      })
+      .map(({ moves, twoSlots, ...format }) =>
+        session(
+          circuit(
+            moves.map((move) => ({
+              move,
+              sides: twoSlots && library.move(move)!.sides === 'one' ? 'two slots' : 'swap at half',
+            })),
+            format,
+          ),
+        ),
+      ),
+  },
+  { weight: 1, arbitrary: anySession },
+);
 
 export const anyRoom: fc.Arbitrary<Room> = fc
   .record({
@@ -130,7 +139,7 @@ export const anyRoom: fc.Arbitrary<Room> = fc
 
 /** Few rooms, so that their form tables are made once; the promises are about the rest. */
 export const anyRequest: fc.Arbitrary<ScaleRequest> = fc.record({
-  block: anyBlock,
+  session: anyTimed,
   writtenFor: position,
   dials: anyDials,
   subject: anySubject,

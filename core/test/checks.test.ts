@@ -1,7 +1,8 @@
 import { type Limit, limitSchema } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE, withOwn } from '@inner-rung/core/room';
 import { check, compileLibrary, createScaler, laneSubject, sumUp } from '@inner-rung/core/scale';
-import { AS_WRITTEN, type Block } from '@inner-rung/core/session';
+import { AS_WRITTEN } from '@inner-rung/core/session';
+import { circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
@@ -10,30 +11,18 @@ const scaler = createScaler(index, { ...ROOM_EXAMPLE, lengthMetres: 8 });
 
 function findings(
   moves: readonly string[],
-  format: Partial<Block['format']> = {},
+  format: Parameters<typeof circuit>[1] = {},
   limits: readonly Limit[] = [],
 ) {
-  const block: Block = {
-    id: 'main',
-    format: {
-      kind: 'intervals',
-      workSeconds: 40,
-      restSeconds: 20,
-      rounds: 2,
-      roundRestSeconds: 60,
-      closingRest: false,
-      ...format,
-    },
-    stations: moves.map((move, i) => ({ id: `s${i}`, move, sides: 'swap at half' as const })),
-  };
+  const asked = session(circuit(moves, format));
   const version = scaler.scale({
-    block,
+    session: asked,
     writtenFor: 3,
     dials: AS_WRITTEN,
     subject: { ...laneSubject(3), limits },
   });
-  const sums = sumUp(index, block, version.uses, {});
-  return check({ library, block, version, sums, limits });
+  const sums = sumUp(index, asked, version.uses, {});
+  return check({ library, session: asked, version, sums, limits });
 }
 const of = (list: ReturnType<typeof findings>, name: string) => list.find((f) => f.check === name);
 const floor = (what: 'rest' | 'warm-up' | 'cool-down', seconds: number): Limit =>
@@ -48,18 +37,16 @@ const floor = (what: 'rest' | 'warm-up' | 'cool-down', seconds: number): Limit =
 
 test('rest too short for getting down and up: how long it takes, and one tap mends it', () => {
   const short = of(findings(['jumping-jack', 'push-up'], { restSeconds: 2 }), 'rest too short')!;
-  expect(short).toMatchObject({ severity: 'mend', fix: { restSeconds: 5 } });
+  expect(short).toMatchObject({ severity: 'mend', fix: { label: 'Rest 5 s' } });
   expect(short.says).toContain('2 s isn’t enough');
   expect(of(findings(['jumping-jack', 'push-up'], { restSeconds: 5 }), 'rest too short')).toBeUndefined();
 });
 
 test('three stations on the wrists, across the end of the round too', () => {
-  expect(
-    of(findings(['push-up', 'plank', 'push-up-turn', 'squat', 'lunge']), 'wrists in a row'),
-  ).toBeDefined();
+  expect(of(findings(['push-up', 'plank', 'push-up-turn', 'squat', 'lunge']), 'same joint')).toBeDefined();
   const ring = ['plank', 'squat', 'lunge', 'push-up', 'push-up-turn'];
-  expect(of(findings(ring), 'wrists in a row')!.says).toContain('across the end of the round');
-  expect(of(findings(ring, { rounds: 1 }), 'wrists in a row')).toBeUndefined();
+  expect(of(findings(ring), 'same joint')!.says).toContain('across the end of the round');
+  expect(of(findings(ring, { rounds: 1 }), 'same joint')).toBeUndefined();
 });
 
 test('a circuit of six that pulls nothing is told, and one with a row isn’t', () => {
@@ -74,7 +61,7 @@ test('the rest, warm-up and cool-down that somebody needs are asked for', () => 
     floor('warm-up', 600),
     floor('cool-down', 300),
   ]);
-  expect(of(list, 'rest of their own')).toMatchObject({ fix: { restSeconds: 45 } });
+  expect(of(list, 'rest of their own')).toMatchObject({ fix: { label: 'Rest 45 s' } });
   expect(of(list, 'warm-up')!.says).toContain('10 minutes of warm-up');
   expect(of(list, 'cool-down')!.says).toContain('5 minutes');
   expect(

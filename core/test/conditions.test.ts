@@ -22,6 +22,7 @@ import {
 import { compileLibrary, createScaler, EVERYWHERE, subjectOf } from '@inner-rung/core/scale';
 import { AS_WRITTEN } from '@inner-rung/core/session';
 import fc from 'fast-check';
+import { circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
@@ -255,23 +256,11 @@ describe('a limit of one side', () => {
     expect(bars('right', { move: 'standing-press' })).not.toEqual([]);
   });
   test('one side alone is only ever offered to spare the other', () => {
-    const block = (move: string) => ({
-      id: 'b',
-      format: {
-        kind: 'intervals' as const,
-        workSeconds: 40,
-        restSeconds: 20,
-        rounds: 1,
-        roundRestSeconds: 0,
-        closingRest: false,
-      },
-      stations: [{ id: 's', move, sides: 'swap at half' as const }],
-    });
     const scaled = (conditions: { id: ConditionId; side: 'left' | 'right' }[]) => {
       let person = { ...PERSON_EXAMPLE, kind: 'general' as const, effortMax: 10, assumedLevel: 3 as const };
       for (const c of conditions) person = addCondition(person, c, when) as typeof person;
       return scaler.scale({
-        block: block('one-arm-press'),
+        session: session(circuit(['one-arm-press'])),
         writtenFor: 2,
         dials: AS_WRITTEN,
         subject: subjectOf(person, library, DAY),

@@ -1,4 +1,3 @@
-import { lengthOf } from '@inner-rung/core/clock';
 import {
   bestOrder,
   costOfOrder,
@@ -7,26 +6,12 @@ import {
   type OrderCosts,
   orderCosts,
 } from '@inner-rung/core/scale';
-import { type Block, FIT_BY, fitTo, timelineOf } from '@inner-rung/core/session';
 import fc from 'fast-check';
 import { PLANS } from '../../demo/src/index.ts';
+import { circuit } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
-const format = {
-  kind: 'intervals',
-  workSeconds: 40,
-  restSeconds: 20,
-  rounds: 2,
-  roundRestSeconds: 60,
-  closingRest: false,
-} as const;
-const block = (moves: readonly string[], more: Partial<Block['format']> = {}): Block => ({
-  id: 'main',
-  format: { ...format, ...more },
-  stations: moves.map((move, i) => ({ id: `s${i}`, move, sides: 'swap at half' as const })),
-});
-
 function* permutations(list: readonly number[]): Generator<number[]> {
   if (list.length === 0) yield [];
   for (const [i, one] of list.entries())
@@ -92,7 +77,7 @@ describe('the best order of stations', () => {
       ).toEqual(Array.from({ length: n }, (_, i) => i));
   });
   test('a circuit that goes up and down at every station goes down once', () => {
-    const upAndDown = block(['jumping-jack', 'push-up', 'squat', 'sit-up', 'lunge', 'bridge']);
+    const upAndDown = circuit(['jumping-jack', 'push-up', 'squat', 'sit-up', 'lunge', 'bridge']);
     const costs = orderCosts(library, upAndDown);
     const best = bestOrder(costs, []);
     const given = [0, 1, 2, 3, 4, 5];
@@ -102,49 +87,12 @@ describe('the best order of stations', () => {
     expect(library.demand.get(upAndDown.stations[best.order[0]!]!.move)!['posture.floor'].hi).toBe(0);
   });
   test('the demo’s ten get better in what a trainer counts, or stay', () => {
-    const ten = PLANS[0]!.block;
+    const ten = PLANS[0]!.blocks[0]!;
     const costs = orderCosts(library, ten);
     const best = bestOrder(costs, []);
     const total = (order: readonly number[]) =>
       Object.values(countOrder(library, ten, order)).reduce((a, b) => a + b, 0);
     expect(best.cost).toBeLessThan(best.before);
     expect(total(best.order)).toBeLessThan(total(ten.stations.map((_, i) => i)));
-  });
-});
-
-describe('fitting to a time', () => {
-  const ten = block(Array.from({ length: 10 }, () => 'squat'));
-  test('check values: 10 × (20 + 10) s with closing rest, four rounds, are 20:00', () => {
-    const twenty = block(
-      Array.from({ length: 10 }, () => 'squat'),
-      {
-        workSeconds: 20,
-        restSeconds: 10,
-        rounds: 1,
-        roundRestSeconds: 0,
-        closingRest: true,
-      },
-    );
-    expect(fitTo(twenty, 1200).find((f) => f.by === 'rounds')).toMatchObject({ value: 4, spareSeconds: 0 });
-  });
-  test('each alternative is the fullest that doesn’t go over, read off the timeline', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 60, max: 5400 }), fc.integer({ min: 1, max: 4 }), (seconds, rounds) => {
-        const asked = { ...ten, format: { ...ten.format, rounds } };
-        for (const fit of fitTo(asked, seconds)) {
-          const at = (value: number) =>
-            lengthOf(timelineOf({ ...asked, format: { ...asked.format, [fit.by]: value } }));
-          expect(at(fit.value)).toBe(fit.lengthSeconds);
-          expect(fit.lengthSeconds + fit.spareSeconds).toBe(seconds);
-          expect(fit.spareSeconds).toBeGreaterThanOrEqual(0);
-          const { step, to } = FIT_BY[fit.by];
-          if (fit.value + step <= to) expect(at(fit.value + step)).toBeGreaterThan(seconds);
-        }
-      }),
-      { numRuns: 60 },
-    );
-  });
-  test('too short for anything gives nothing', () => {
-    expect(fitTo(ten, 30)).toEqual([]);
   });
 });

@@ -5,6 +5,7 @@ import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import {
   compileLibrary,
   createScaler,
+  goesOf,
   IMPACT,
   replay,
   type ScaleRequest,
@@ -13,9 +14,10 @@ import {
   sumUp,
   type Use,
 } from '@inner-rung/core/scale';
-import { AS_WRITTEN, timelineOf } from '@inner-rung/core/session';
+import { AS_WRITTEN, entriesOf, timelineOf } from '@inner-rung/core/session';
 import fc from 'fast-check';
 import { anyCap, anyRequest, anyRoom } from './cases.ts';
+import { circuit, facts, session } from './sessions.ts';
 import { shippedFiles, shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
@@ -92,7 +94,7 @@ test('1. a session’s budget of landings holds over the whole session', () => {
   fc.assert(
     fc.property(anyRoomNumber, anyRequest, (roomNumber, request) => {
       const scaler = scalers[roomNumber]!;
-      const sums = sumUp(index, request.block, scaler.scale(request).uses);
+      const sums = sumUp(index, request.session, scaler.scale(request).uses);
       for (const limit of request.subject.limits)
         if (limit.kind === 'budget' && limit.per === 'session') {
           const spent = limit.on === 'impact.landings' ? sums.lightLandings : sums.hardLandings;
@@ -188,7 +190,7 @@ test('3. impact, landings and ability stay within the dials', () => {
           throw new Error(`${use.move} is above the effort dial`);
       }
       if (impact !== 'as written') {
-        const sums = sumUp(index, request.block, uses);
+        const sums = sumUp(index, request.session, uses);
         if (
           sums.lightLandings > IMPACT[impact].lightPerSession ||
           sums.hardLandings > IMPACT[impact].highPerSession
@@ -250,7 +252,7 @@ test('6. as written changes only what is illegal or can’t be done here', () =>
       const scaler = scalers[roomNumber]!;
       const version = scaler.scale({ ...request, dials: AS_WRITTEN });
       for (const reason of version.reasons) {
-        const original = version.original[reason.station]!;
+        const original = version.original[reason.entry]!;
         const illegal = request.subject.limits.some((limit) =>
           breaks(limit, original, request.subject.capacityMet, 0),
         );
@@ -313,6 +315,7 @@ test('8. where nothing is left, taking away what is named in the way leaves some
     fc.property(anyRoomNumber, anyRequest, (roomNumber, request) => {
       const scaler = scalers[roomNumber]!;
       const version = scaler.scale(request);
+      const entries = entriesOf(request.session.blocks);
       for (const reason of version.reasons) {
         if (reason.use !== null || reason.rulers.length === 0) continue;
         if (reason.rulers.some((ruler) => ruler.kind === 'room')) continue;
@@ -321,7 +324,14 @@ test('8. where nothing is left, taking away what is named in the way leaves some
         const kinds = new Set(reason.rulers.map((ruler) => ruler.kind));
         const freed = scaler.scale({
           ...request,
-          block: { ...request.block, stations: [request.block.stations[reason.station]!] },
+          session: session(
+            circuit([
+              {
+                move: entries[reason.entry]!.move,
+                ...(entries[reason.entry]!.settings ? { settings: entries[reason.entry]!.settings } : {}),
+              },
+            ]),
+          ),
           dials: {
             impact: kinds.has('impact') ? 'as written' : request.dials.impact,
             intensity: kinds.has('intensity') ? 'as written' : request.dials.intensity,
@@ -330,7 +340,7 @@ test('8. where nothing is left, taking away what is named in the way leaves some
           subject: { ...request.subject, limits: request.subject.limits.filter((l) => !gone.has(l.id)) },
         });
         if (freed.uses[0] === null)
-          throw new Error(`${version.original[reason.station]!.move} is still closed`);
+          throw new Error(`${version.original[reason.entry]!.move} is still closed`);
       }
     }),
     cases(2500),
@@ -342,11 +352,11 @@ test('9. slot boundaries are the block’s own: no person, room or dial moves th
   fc.assert(
     fc.property(anyRoomNumber, anyRequest, (roomNumber, request) => {
       const scaler = scalers[roomNumber]!;
-      const before = timelineOf(request.block);
+      const before = timelineOf(request.session, facts);
       const { uses } = scaler.scale(request);
-      const sums = sumUp(index, request.block, uses);
-      expect(timelineOf(request.block)).toEqual(before);
-      expect(sums.lengthSeconds).toBe(before.at(-1)!.startSeconds + before.at(-1)!.lengthSeconds);
+      const sums = sumUp(index, request.session, uses);
+      expect(timelineOf(request.session, facts)).toEqual(before);
+      expect(sums.lengthSeconds).toBe(before.lengthSeconds);
     }),
     cases(400),
   );
@@ -356,12 +366,17 @@ test('a hold is never longer than its slot, nor shorter than trains anything', (
   fc.assert(
     fc.property(anyRoomNumber, anyRequest, (roomNumber, request) => {
       const scaler = scalers[roomNumber]!;
-      for (const use of scaler.scale(request).uses)
-        if (
-          use?.holdSeconds != null &&
-          (use.holdSeconds > request.block.format.workSeconds || use.holdSeconds < SHORTEST_HOLD_SECONDS)
-        )
-          throw new Error(`${use.move} is held ${use.holdSeconds} s`);
+      const goes = goesOf(
+        timelineOf(request.session, facts).segments,
+        entriesOf(request.session.blocks).length,
+      );
+      scaler.scale(request).uses.forEach((use, i) => {
+        if (use?.holdSeconds == null) return;
+        const { longest } = goes[i]!;
+        const shortest = Math.min(SHORTEST_HOLD_SECONDS, Math.floor(longest / 2));
+        if (use.holdSeconds > longest || use.holdSeconds < shortest)
+          throw new Error(`${use.move} is held ${use.holdSeconds} s of ${longest}`);
+      });
     }),
     cases(1000),
   );

@@ -13,9 +13,10 @@ import {
   subjectOf,
   sumUp,
 } from '@inner-rung/core/scale';
-import { AS_WRITTEN, type Block, type Dials } from '@inner-rung/core/session';
+import { AS_WRITTEN, type Dials } from '@inner-rung/core/session';
 import fc from 'fast-check';
 import { PEOPLE, PLANS, ROOMS } from '../../demo/src/index.ts';
+import { circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
@@ -28,25 +29,14 @@ const bare: Room = {
 };
 const bareRoom = createScaler(index, bare);
 
-const block = (...moves: string[]): Block => ({
-  id: 'main',
-  format: {
-    kind: 'intervals',
-    workSeconds: 40,
-    restSeconds: 20,
-    rounds: 2,
-    roundRestSeconds: 60,
-    closingRest: false,
-  },
-  stations: moves.map((move, i) => ({ id: `s${i + 1}`, move, sides: 'swap at half' })),
-});
+const block = (...moves: string[]) => session(circuit(moves));
 const who = (conditions: readonly ConditionId[], rest: Partial<Subject> = {}): Subject => ({
   ...laneSubject(3),
   limits: conditions.flatMap((id) => compileCondition(id)),
   ...rest,
 });
 const firstUse = (move: string, subject: Subject, dials: Partial<Dials> = {}, scaler = hall) =>
-  scaler.scale({ block: block(move), writtenFor: 2, dials: { ...AS_WRITTEN, ...dials }, subject }).uses[0];
+  scaler.scale({ session: block(move), writtenFor: 2, dials: { ...AS_WRITTEN, ...dials }, subject }).uses[0];
 
 describe('what a coach would do (common practice)', () => {
   test('jumping jack with one foot down is a step jack', () => {
@@ -105,7 +95,7 @@ describe('what a coach would do (common practice)', () => {
   });
   test('seated throughout: every station is seated or rest', () => {
     const version = hall.scale({
-      block: PLANS[0]!.block,
+      session: PLANS[0]!,
       writtenFor: 2,
       dials: AS_WRITTEN,
       subject: who(['seated-only']),
@@ -156,14 +146,14 @@ describe('the published twelve-station circuit (Klika and Jordan 2013) for each 
     (_name, person) => {
       for (const room of [hall, bareRoom]) {
         const version = room.scale({
-          block: plan.block,
+          session: plan,
           writtenFor: plan.writtenFor,
           dials: plan.dials,
           subject: subjectOf(person, library, '2026-11-24'),
         });
         expect(version.uses).toHaveLength(12);
         for (const reason of version.reasons) {
-          const said = sayReason(library, version.original[reason.station]!, reason);
+          const said = sayReason(library, version.original[reason.entry]!, reason);
           expect(said).toMatch(/^[A-Z“].*\.$/);
           expect(said).not.toMatch(/undefined|NaN|[a-z]+\.[a-z]+[A-Z]/);
         }
@@ -172,22 +162,19 @@ describe('the published twelve-station circuit (Klika and Jordan 2013) for each 
   );
   test('its sums: 13 slots of 30 s with 10 s between are 8:30', () => {
     const version = hall.scale({
-      block: plan.block,
+      session: plan,
       writtenFor: 2,
       dials: AS_WRITTEN,
       subject: laneSubject(3),
     });
-    expect(sumUp(index, plan.block, version.uses).lengthSeconds).toBe(510);
+    expect(sumUp(index, plan, version.uses).lengthSeconds).toBe(510);
   });
 });
 
 describe('sums', () => {
   test('a circuit of one move: MET is time-weighted over work and rest', () => {
-    const b = {
-      ...block('squat'),
-      format: { ...block().format, rounds: 1, closingRest: true },
-    } satisfies Block;
-    const version = hall.scale({ block: b, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
+    const b = session(circuit(['squat'], { rounds: 1, closingRest: true }));
+    const version = hall.scale({ session: b, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
     const sums = sumUp(index, b, version.uses, { massKg: 70 });
     const use = version.uses[0]!;
     expect(sums.metHi).toBeCloseTo((40 * use.metHi + 20 * 2.5) / 60, 9);
@@ -195,7 +182,7 @@ describe('sums', () => {
   });
   test('landings are counted over all rounds: 30 jacks a minute are two landings each', () => {
     const version = hall.scale({
-      block: block('jumping-jack'),
+      session: block('jumping-jack'),
       writtenFor: 2,
       dials: AS_WRITTEN,
       subject: laneSubject(3),
@@ -207,12 +194,12 @@ describe('sums', () => {
   });
   test('getting down is counted when the floor is entered, not while staying there', () => {
     const b = block('plank', 'crunch', 'squat');
-    const version = hall.scale({ block: b, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
+    const version = hall.scale({ session: b, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
     expect(sumUp(index, b, version.uses).floorChanges).toBe(2);
   });
   test('a slow changer needs their own seconds for the floor', () => {
     const b = block('plank', 'squat');
-    const version = hall.scale({ block: b, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
+    const version = hall.scale({ session: b, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
     const needs = sumUp(index, b, version.uses, { changeSeconds: 12 }).changes.map((c) => c.needs);
     expect(Math.min(...needs)).toBe(12);
   });
@@ -220,7 +207,7 @@ describe('sums', () => {
 
 test('a budget of landings is met at the least cost over the options: checked by trying everything', () => {
   const b = block('squat-jump', 'star-jump', 'burpee', 'switch-jump-lunge');
-  const free = hall.scale({ block: b, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
+  const free = hall.scale({ session: b, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
   const all = sumUp(index, b, free.uses).hardLandings;
   expect(all).toBeGreaterThan(60);
   let last = Number.POSITIVE_INFINITY;
@@ -235,7 +222,7 @@ test('a budget of landings is met at the least cost over the options: checked by
       reason: 'few landings',
     });
     const version = hall.scale({
-      block: b,
+      session: b,
       writtenFor: 2,
       dials: AS_WRITTEN,
       subject: { ...laneSubject(3), limits: [limit] },
@@ -265,7 +252,7 @@ test('rows are found by id, and nothing is found for a stranger', () => {
 
 test('a station whose move the library has lost becomes rest and says so', () => {
   const version = hall.scale({
-    block: block('squat', 'lost-move'),
+    session: block('squat', 'lost-move'),
     writtenFor: 2,
     dials: AS_WRITTEN,
     subject: laneSubject(3),
@@ -275,11 +262,8 @@ test('a station whose move the library has lost becomes rest and says so', () =>
 });
 
 test('a height the trainer names is kept to; one they don’t is the room’s nearest', () => {
-  const named: Block = {
-    ...block('step-up'),
-    stations: [{ id: 's1', move: 'step-up', settings: { surfaceCm: 25 }, sides: 'swap at half' }],
-  };
-  const version = hall.scale({ block: named, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
+  const named = session(circuit([{ move: 'step-up', settings: { surfaceCm: 25 } }]));
+  const version = hall.scale({ session: named, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
   expect(version.reasons[0]!.rulers[0]!.says).toBe('not at this height here');
   expect(formName(library, 'step-up', firstUse('step-up', laneSubject(3))!.settings)).toBe('Step-up, 20 cm');
 });

@@ -7,7 +7,9 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { z } from 'zod';
 import { type Documents, KINDS, type KindName } from './documents.ts';
+import { openApi } from './openapi.ts';
 import { ProblemError, problemHandler, sendProblem } from './problem.ts';
+import { timelines } from './timeline.ts';
 
 export interface AppOptions {
   readonly documents: Documents;
@@ -118,6 +120,16 @@ export function createApp(options: AppOptions): Express {
     response.set({ ETag: libraryTag, 'Cache-Control': 'no-cache' });
     if (request.get('if-none-match') === libraryTag) response.status(304).end();
     else response.type('application/json').send(libraryText);
+  });
+
+  const timeline = timelines(library);
+  api.post('/timeline', (request, response) => {
+    response.json(timeline(request.body));
+  });
+  let described: string | undefined;
+  api.get('/openapi.json', (_request, response) => {
+    described ??= JSON.stringify(openApi());
+    response.type('application/json').send(described);
   });
 
   api.get('/set-aside', (_request, response) => {

@@ -130,7 +130,10 @@ describe('bad input is a 4xx with what, where and the fix, never 500', () => {
       () =>
         save(
           ask,
-          { ...plan, block: { ...plan.block, format: { ...plan.block.format, workSeconds: 0 } } },
+          {
+            ...plan,
+            blocks: [{ ...plan.blocks[0]!, format: { ...plan.blocks[0]!.format, workSeconds: 0 } }],
+          },
           { 'If-None-Match': '*' },
         ),
       422,
@@ -147,7 +150,7 @@ describe('bad input is a 4xx with what, where and the fix, never 500', () => {
     ['a kind nobody knows', () => ask().get('/api/horses/a'), 404, /nothing/],
     ['no revision', () => save(ask, plan, {}), 428, /revision/],
     ['a revision in words', () => save(ask, plan, { 'If-Match': 'latest' }), 400, /quotes/],
-    ['something never saved', () => save(ask, plan, { 'If-Match': '"1"' }), 404, /no circuit/],
+    ['something never saved', () => save(ask, plan, { 'If-Match': '"1"' }), 404, /no session/],
     [
       'far too large',
       () => save(ask, { ...plan, title: 'x'.repeat(600_000) }, { 'If-None-Match': '*' }),
@@ -170,10 +173,10 @@ describe('bad input is a 4xx with what, where and the fix, never 500', () => {
   test('the field is named', async () => {
     const response = await save(
       ask,
-      { ...plan, block: { ...plan.block, stations: [{ id: 's1', move: 'Not An Id' }] } },
+      { ...plan, blocks: [{ ...plan.blocks[0]!, stations: [{ id: 's1', move: 'Not An Id' }] }] },
       { 'If-None-Match': '*' },
     );
-    expect(response.body.field).toBe('block.stations.0.move');
+    expect(response.body.field).toBe('blocks.0.stations.0.move');
   });
 });
 

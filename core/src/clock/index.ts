@@ -1,2 +1,40 @@
-export { clockText, compileFormat, FORMATS, type Format, formatSchema, lengthOf } from './formats.ts';
-export type { Segment, SegmentKind, Slot } from './timeline.ts';
+export {
+  compileFormat,
+  type Estimate,
+  FORMATS,
+  type Format,
+  type FormatFault,
+  type FormatKind,
+  formatEntry,
+  formatRange,
+  formatSchema,
+  formatWords,
+} from './formats.ts';
+export { CHOICES, type ChoiceKey, INPUTS, type InputKey, type NumberInput } from './inputs.ts';
+export {
+  clockText,
+  type Doing,
+  lengthOf,
+  lengthWords,
+  type Piece,
+  rangeOf,
+  SEGMENT_KINDS,
+  type Segment,
+  type SegmentKind,
+  type Span,
+} from './timeline.ts';
+export {
+  goTakes,
+  type Level,
+  type PartWork,
+  passTakes,
+  roundsIn,
+  SIDES,
+  SIDES_IDS,
+  type Sides,
+  type StationWork,
+  type Surroundings,
+  secondsFor,
+  span,
+  stepsOf,
+} from './work.ts';

@@ -1,7 +1,6 @@
 import { REGIONS, RUNG_STEP } from '../ladder/index.ts';
-import { at, type Settings } from '../move/index.ts';
+import { at, type FormRef, type Settings } from '../move/index.ts';
 import { type Ability, LEVELS } from '../person/index.ts';
-import type { Station } from '../session/index.ts';
 import { type FormTable, rowAt, settingsOf } from './forms.ts';
 import { REGION_AT, rowOf } from './library-index.ts';
 
@@ -49,15 +48,15 @@ const same = (a: Settings, b: Settings) =>
 /** Null where the library has no such move. `ability` is null while its dial stands as written. */
 export function aimOf(
   table: FormTable,
-  station: Station,
+  given: FormRef,
   writtenFor: 0 | 1 | 2 | 3,
   ability: Ability | null,
 ): Aim | null {
   const { index } = table;
-  const move = rowOf(index, station.move);
+  const move = rowOf(index, given.move);
   if (move < 0) return null;
-  const settings = station.settings ?? heightHere(table, move);
-  const { lo, hi } = rowAt(index, station.move, settings)!;
+  const settings = given.settings ?? heightHere(table, move);
+  const { lo, hi } = rowAt(index, given.move, settings)!;
   const mid = (i: number) => (lo[i]! + hi[i]!) / 2;
   let form = -1;
   for (let f = table.start[move]!; f < table.start[move + 1]! && form < 0; f++)

@@ -2,6 +2,7 @@ import { type Library, rungDemand } from '../ladder/index.ts';
 import { type Demand, type FormRef, JOINTS, type Joint, type Move, MUSCLES, middle } from '../move/index.ts';
 import { bandCeilingMet, bandOfRpe, type Limit } from '../person/index.ts';
 import type { Room } from '../room/index.ts';
+import type { Block } from '../session/index.ts';
 import { SHORTEST_HOLD_SECONDS } from './constraints.ts';
 import { thingsHere } from './substitute.ts';
 
@@ -272,4 +273,19 @@ export function coolDown(asked: AroundRequest): Around[] {
     (move) => `${move.serves!.muscles.join(', ')}${inHolds}`,
   ).sort((a, b) => rise(library.move(b.form.move)!) - rise(library.move(a.form.move)!));
   return stretchOut([...moving, ...stretches], total, moving.length > 0 ? 'keep moving' : 'stretch');
+}
+
+/** A warm-up or cool-down as a block of a session, to be edited like any other. */
+export function aroundBlock(role: 'warm-up' | 'cool-down', list: readonly Around[]): Omit<Block, 'id'> {
+  return {
+    role,
+    format: { kind: 'flow', restSeconds: 0 },
+    stations: list.map((one, i) => ({
+      id: `s${i + 1}`,
+      move: one.form.move,
+      ...(one.form.settings ? { settings: one.form.settings } : {}),
+      sides: 'swap at half',
+      dose: { seconds: Math.max(1, Math.round(one.seconds)) },
+    })),
+  };
 }

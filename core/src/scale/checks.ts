@@ -1,136 +1,758 @@
+import { formatEntry, INPUTS, stepsOf } from '../clock/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
+import { type DemandKey, type FormRef, type Joint, MUSCLES, type Pattern } from '../move/index.ts';
 import { floorSeconds, type Limit } from '../person/index.ts';
-import type { Block } from '../session/index.ts';
+import {
+  type Block,
+  blockName,
+  drinksFor,
+  type Entry,
+  entriesOf,
+  type Facts,
+  factsIn,
+  fitTo,
+  formatFaults,
+  KINDS,
+  type Plan,
+  roleOf,
+  type Station,
+  showSecondsIn,
+  showSecondsOf,
+} from '../session/index.ts';
+import { usedBy } from './around.ts';
+import { IMPACT } from './dials.ts';
 import type { Sums } from './sums.ts';
 import type { Version } from './version.ts';
+
+/** A change to the session that mends a finding. */
+export type Fix = { readonly label: string } & (
+  | { readonly kind: 'block'; readonly block: number; readonly becomes: Block }
+  | { readonly kind: 'order'; readonly block: number }
+  | { readonly kind: 'add'; readonly role: 'warm-up' | 'cool-down' }
+);
 
 export interface Finding {
   readonly check: string;
   readonly severity: 'stop' | 'mend' | 'note';
   readonly says: string;
+  readonly block: number | null;
+  /** Index in its block. */
   readonly station: number | null;
-  /** A change to the format that mends it, when one does. */
-  readonly fix: { readonly label: string; readonly restSeconds: number } | null;
+  /** Where it is, by ids that outlive reordering: what an accepted finding is known by. */
+  readonly at: string;
+  readonly fix: Fix | null;
+  /** Why the trainer let it stand. */
+  readonly accepted: string | null;
 }
 
-interface Subject {
+export interface Checked {
   readonly library: Library;
-  readonly block: Block;
+  readonly session: Pick<Plan, 'blocks' | 'forWhom' | 'bookedMinutes' | 'accepted'>;
   readonly version: Version;
   readonly sums: Sums;
   /** Limits of whom it is for; none for a lane. */
   readonly limits?: readonly Limit[];
+  /** People who would have to change, for want of things, were all to do it as written. */
+  readonly shortOfThings?: { readonly people: number; readonly of: number } | undefined;
 }
 
-const minutes = (seconds: number) => (seconds % 60 === 0 ? `${seconds / 60} minutes` : `${seconds} s`);
+interface Traits {
+  readonly joints: readonly boolean[];
+  readonly muscles: readonly number[];
+  readonly hard: number;
+  readonly floor: boolean;
+}
+interface Context extends Checked {
+  readonly facts: Facts;
+  readonly entries: readonly Entry[];
+  /** First entry of each block's stations. */
+  readonly first: readonly (readonly number[])[];
+  readonly traits: (b: number, station: number) => Traits;
+  readonly name: (b: number, station: number) => string;
+}
+type Raw = Omit<Finding, 'accepted' | 'at'>;
 
-/** Time before or after that somebody needs and a bare circuit doesn't give. */
-const around =
-  (what: 'warm-up' | 'cool-down', says: (time: string) => string) =>
-  (s: Subject): Finding[] => {
-    const seconds = floorSeconds(s.limits ?? [], what);
-    return seconds > 0
-      ? [{ check: what, severity: 'note', station: null, says: says(minutes(seconds)), fix: null }]
-      : [];
+/** When a joint counts as loaded. Common practice. */
+const JOINTS: readonly (readonly [string, DemandKey, number])[] = [
+  ['the wrists', 'wrist.load', 30],
+  ['the knees', 'knee.load', 4],
+  ['the shoulders', 'shoulder.load', 4],
+];
+const ALIKE_MUSCLES = 0.75;
+const HARD_MET = 6;
+const MANY_RUNS = 3;
+
+const remembered = new WeakMap<Library, Map<string, Traits>>();
+function traitsOf(library: Library, form: FormRef): Traits {
+  let known = remembered.get(library);
+  if (!known) {
+    known = new Map();
+    remembered.set(library, known);
+  }
+  const key = form.settings ? `${form.move} ${JSON.stringify(form.settings)}` : form.move;
+  let traits = known.get(key);
+  if (!traits) {
+    const demand = rungDemand(library, form);
+    const move = library.move(form.move);
+    traits = {
+      joints: JOINTS.map(([, on, least]) => (demand ? (demand[on].hi ?? 999) >= least : false)),
+      muscles: MUSCLES.map((muscle) => move?.muscles[muscle] ?? 0),
+      hard: demand?.['effort.met'].hi ?? 0,
+      floor: demand ? (demand['posture.floor'].hi ?? 0) >= 1 : false,
+    };
+    known.set(key, traits);
+  }
+  return traits;
+}
+
+const span = (seconds: number) =>
+  seconds % 60 === 0 ? `${seconds / 60} ${seconds === 60 ? 'minute' : 'minutes'}` : `${seconds} s`;
+const low = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
+const isRing = (block: Block) => formatEntry(block.format.kind).ring(block.format);
+const isCircuit = (block: Block) => roleOf(block) !== 'warm-up' && roleOf(block) !== 'cool-down';
+const here = (c: Context, b: number) =>
+  c.session.blocks.length > 1 ? `${blockName(c.session.blocks, b)}: ` : '';
+
+/** The input of a format that holds the rest from station to station. */
+function restOf(block: Block): { key: 'restSeconds' | 'stationRestSeconds'; seconds: number } | null {
+  const { format } = block;
+  if ('stationRestSeconds' in format)
+    return { key: 'stationRestSeconds', seconds: format.stationRestSeconds };
+  return 'restSeconds' in format ? { key: 'restSeconds', seconds: format.restSeconds } : null;
+}
+function restFix(block: Block, b: number, seconds: number): Fix | null {
+  const rest = restOf(block);
+  if (!rest || seconds > INPUTS[rest.key].max) return null;
+  return {
+    label: `Rest ${seconds} s`,
+    kind: 'block',
+    block: b,
+    becomes: { ...block, format: { ...block.format, [rest.key]: seconds } as Block['format'] },
   };
+}
+const withStation = (block: Block, i: number, patch: Partial<Station>): Block => ({
+  ...block,
+  stations: block.stations.map((s, k) => (k === i ? { ...s, ...patch } : s)),
+});
 
-const nameOf = (s: Subject, station: number) => {
-  const id = s.version.uses[station]?.move ?? s.block.stations[station]!.move;
-  return s.library.move(id)?.name ?? id;
-};
+/** Pairs of stations that follow each other, the seam of a ring included. */
+function* neighbours(block: Block): Generator<[number, number]> {
+  const n = block.stations.length;
+  const last = isRing(block) && n > 2 ? n : n - 1;
+  for (let i = 0; i < last; i++) yield [i, (i + 1) % n];
+}
 
-/** What is looked at in every plan, worst first. A check is one entry. */
-const CHECKS: Record<string, (s: Subject) => Finding[]> = {
-  'no form': (s) =>
-    s.version.reasons
+/** The first of those stations from which so many running have something in common; −1 for none. */
+function runOf(block: Block, length: number, has: (station: number) => boolean): number {
+  const n = block.stations.length;
+  if (n < length) return -1;
+  const all = block.stations.every((_, i) => has(i));
+  for (let i = 0; i < n && !all; i++) {
+    if (i + length > n && !isRing(block)) break;
+    if (Array.from({ length }, (_, k) => (i + k) % n).every(has)) return i;
+  }
+  return -1;
+}
+
+/** Joints that a coach sees to before a circuit; the others come along. Common practice. */
+const READIED: ReadonlySet<Joint> = new Set(['shoulders', 'wrists', 'lower back', 'hips', 'knees', 'ankles']);
+
+const GROUPS_OF_PATTERNS: readonly (readonly [string, string, (pattern: Pattern) => boolean])[] = [
+  ['pulls', 'A row would balance the pushing.', (p) => p.startsWith('pull')],
+  ['pushes', 'A push-up of some kind would balance the pulling.', (p) => p.startsWith('push')],
+  [
+    'trains the legs',
+    'A squat or a lunge would carry the rest.',
+    (p) => ['squat', 'hinge', 'split stance', 'step', 'jump', 'get up'].includes(p),
+  ],
+];
+
+/** What is looked at in every session. A check is one entry; it may find several things, the worst first. */
+const CHECKS: Record<string, (c: Context) => Raw[]> = {
+  'no form': (c) =>
+    c.version.reasons
       .filter((r) => r.use === null)
-      .map((r) => ({
-        check: 'no form',
-        severity: 'stop',
-        station: r.station,
-        says: `Station ${r.station + 1}: nothing that still trains this is open to them; it becomes easy movement.`,
-        fix: null,
-      })),
-  'rest too short': (s) => {
-    const short = s.sums.changes.filter((change) => change.needs > change.has);
-    const worst = short.reduce((a, b) => (b.needs > a.needs ? b : a), short[0]!);
-    if (short.length === 0) return [];
-    const seams = new Set(short.map((change) => `${change.from}>${change.to}`)).size;
+      .map((r) => {
+        const entry = c.entries[r.entry]!;
+        return {
+          check: 'no form',
+          severity: 'stop' as const,
+          block: entry.block,
+          station: entry.inBlock,
+          says: `${here(c, entry.block)}Station ${entry.inBlock + 1}: nothing that still trains this is open to them; it becomes easy movement.`,
+          fix: null,
+        };
+      }),
+  format: (c) =>
+    c.session.blocks.flatMap((block, b) =>
+      formatFaults(c.session, b, c.facts).map((fault): Raw => {
+        const minute = fault.field === 'minute' && fault.station !== null;
+        return {
+          check: minute ? 'minute overfull' : 'format',
+          severity: 'stop',
+          block: b,
+          station: fault.station,
+          says: here(c, b) + (minute ? `${c.name(b, fault.station!)}: ${low(fault.says)}` : fault.says),
+          fix: fixFormat(block, b, fault, c),
+        };
+      }),
+    ),
+  'no stations': (c) =>
+    c.session.blocks.flatMap((block, b): Raw[] =>
+      block.stations.length === 0
+        ? [
+            {
+              check: 'no stations',
+              severity: 'stop',
+              block: b,
+              station: null,
+              says: `${here(c, b)}No stations yet.`,
+              fix: null,
+            },
+          ]
+        : [],
+    ),
+  length: (c) => {
+    const { bookedMinutes } = c.session;
+    if (bookedMinutes === undefined) return [];
+    const over = c.sums.range.hi - bookedMinutes * 60;
+    const under = bookedMinutes * 60 - c.sums.lengthSeconds;
+    if (over <= 0 && under <= Math.max(300, bookedMinutes * 6)) return [];
+    const [fit] = over > 0 ? fitTo(c.session, c.facts, bookedMinutes * 60) : [];
     return [
       {
-        check: 'rest too short',
-        severity: 'mend',
-        station: worst.to,
-        says: `${worst.has} s isn’t enough to get from ${nameOf(s, worst.from).toLowerCase()} to ${nameOf(s, worst.to).toLowerCase()}: allow ${worst.needs} s${seams > 1 ? ` (${seams} places)` : ''}.`,
-        fix: { label: `Rest ${worst.needs} s`, restSeconds: worst.needs },
+        check: 'length',
+        severity: over > 0 ? 'mend' : 'note',
+        block: null,
+        station: null,
+        says:
+          over > 0
+            ? `It takes ${c.sums.range.hi > c.sums.lengthSeconds ? 'up to ' : ''}${span(Math.ceil(c.sums.range.hi / 60) * 60)}; ${span(bookedMinutes * 60)} are booked.`
+            : `${Math.floor(under / 60)} of ${bookedMinutes} minutes are left over.`,
+        fix: fit ? { label: fit.says, kind: 'block', block: fit.block, becomes: fit.becomes } : null,
       },
     ];
   },
-  'rest of their own': (s) => {
-    const needs = floorSeconds(s.limits ?? [], 'rest');
-    const { restSeconds } = s.block.format;
-    return needs > restSeconds
+  'rest too short': (c) =>
+    c.session.blocks.flatMap((block, b): Raw[] => {
+      const short = c.sums.changes.filter((ch) => ch.block === b && ch.needs > ch.has);
+      if (short.length === 0 || !isCircuit(block)) return [];
+      const worst = short.reduce((a, x) => (x.needs > a.needs ? x : a), short[0]!);
+      const seams = new Set(short.map((ch) => `${ch.from}>${ch.to}`)).size;
+      const offset = c.entries.find((e) => e.block === b)!.station;
+      const [from, to] = [worst.from - offset, worst.to - offset];
+      return [
+        {
+          check: 'rest too short',
+          severity: 'mend',
+          block: b,
+          station: to,
+          says: `${here(c, b)}${worst.has} s isn’t enough to get from ${low(c.name(b, from))} to ${low(c.name(b, to))}: allow ${worst.needs} s${seams > 1 ? ` (${seams} places)` : ''}.`,
+          fix: restFix(block, b, worst.needs),
+        },
+      ];
+    }),
+  'rest of their own': (c) => {
+    const needs = floorSeconds(c.limits ?? [], 'rest');
+    return c.session.blocks.flatMap((block, b): Raw[] => {
+      const rest = restOf(block);
+      return rest && isCircuit(block) && needs > rest.seconds
+        ? [
+            {
+              check: 'rest of their own',
+              severity: 'mend',
+              block: b,
+              station: null,
+              says: `${here(c, b)}They need at least ${needs} s of rest after each bout; the clock gives ${rest.seconds}.`,
+              fix: restFix(block, b, needs),
+            },
+          ]
+        : [];
+    });
+  },
+  'sides differ': (c) =>
+    c.session.blocks.flatMap((block, b): Raw[] => {
+      if (!('rounds' in block.format) || block.format.rounds % 2 === 0) return [];
+      const i = block.stations.findIndex((s) => s.sides === 'other side each round' && c.facts(s.move).sided);
+      if (i < 0) return [];
+      return [
+        {
+          check: 'sides differ',
+          severity: 'mend',
+          block: b,
+          station: i,
+          says: `${here(c, b)}With ${block.format.rounds} rounds ${low(c.name(b, i))} is done once more on one side than on the other.`,
+          fix: {
+            label: 'Swap at half time',
+            kind: 'block',
+            block: b,
+            becomes: withStation(block, i, { sides: 'swap at half' }),
+          },
+        },
+      ];
+    }),
+  'same joint': (c) =>
+    c.session.blocks.flatMap((block, b): Raw[] => {
+      if (!isCircuit(block)) return [];
+      for (const [j, [words]] of JOINTS.entries()) {
+        const start = runOf(block, MANY_RUNS, (i) => c.traits(b, i).joints[j]!);
+        if (start < 0) continue;
+        const n = block.stations.length;
+        const last = (start + MANY_RUNS - 1) % n;
+        return [
+          {
+            check: 'same joint',
+            severity: 'mend',
+            block: b,
+            station: last,
+            says: `${here(c, b)}Three stations running load ${words}, up to ${low(c.name(b, last))}${start + MANY_RUNS > n ? ', across the end of the round' : ''}. Move one apart.`,
+            fix: { label: 'Best order…', kind: 'order', block: b },
+          },
+        ];
+      }
+      return [];
+    }),
+  'same muscles': (c) =>
+    c.session.blocks.flatMap((block, b): Raw[] => {
+      // In pairs it is often meant.
+      if (!isCircuit(block) || block.format.kind === 'superset' || block.stations.length < 3) return [];
+      for (const [i, k] of neighbours(block)) {
+        const [a, z] = [c.traits(b, i).muscles, c.traits(b, k).muscles];
+        const shared = a.reduce((sum, share, m) => sum + Math.min(share, z[m]!), 0);
+        if (shared >= ALIKE_MUSCLES && block.stations[i]!.move !== block.stations[k]!.move)
+          return [
+            {
+              check: 'same muscles',
+              severity: 'note',
+              block: b,
+              station: k,
+              says: `${here(c, b)}${c.name(b, i)} and ${low(c.name(b, k))}, one after the other, use the same muscles.`,
+              fix: { label: 'Best order…', kind: 'order', block: b },
+            },
+          ];
+      }
+      return [];
+    }),
+  'hard ones adjacent': (c) =>
+    c.session.blocks.flatMap((block, b): Raw[] => {
+      if (!isCircuit(block) || block.stations.length < 4) return [];
+      const hard = block.stations.map((_, i) => c.traits(b, i).hard);
+      const [first, second] = hard.map((met, i) => ({ met, i })).sort((x, y) => y.met - x.met || x.i - y.i);
+      if (!first || !second || second.met < HARD_MET) return [];
+      // Where most are hard, some must stand together.
+      if (hard.filter((met) => met >= HARD_MET).length > block.stations.length / 2) return [];
+      const together = [...neighbours(block)].some(
+        ([i, k]) => (i === first.i && k === second.i) || (i === second.i && k === first.i),
+      );
+      return together
+        ? [
+            {
+              check: 'hard ones adjacent',
+              severity: 'note',
+              block: b,
+              station: Math.max(first.i, second.i),
+              says: `${here(c, b)}The two hardest, ${low(c.name(b, first.i))} and ${low(c.name(b, second.i))}, follow each other.`,
+              fix: { label: 'Best order…', kind: 'order', block: b },
+            },
+          ]
+        : [];
+    }),
+  'down and up': (c) => {
+    const most = c.session.forWhom === 'older' || c.session.forWhom === 'clinical' ? 6 : 24;
+    if (c.sums.floorChanges <= most) return [];
+    const worst = c.sums.blocks.map((sum, b) => ({ n: sum.floorChanges, b })).sort((x, y) => y.n - x.n)[0]!;
+    return [
+      {
+        check: 'down and up',
+        severity: most === 6 ? 'mend' : 'note',
+        block: worst.b,
+        station: null,
+        says: `Down to the floor and up again ${c.sums.floorChanges} times: a lot for ${KINDS[c.session.forWhom].name}.`,
+        fix: { label: 'Best order…', kind: 'order', block: worst.b },
+      },
+    ];
+  },
+  landings: (c) => {
+    const top = IMPACT[3];
+    const perMinute = c.sums.mostLandingsAMinute > top.lightPerMinute;
+    const hard = c.sums.hardLandings > top.highPerSession;
+    const light = c.sums.lightLandings > top.lightPerSession;
+    if (!perMinute && !hard && !light) return [];
+    return [
+      {
+        check: 'landings',
+        severity: 'mend',
+        block: null,
+        station: null,
+        says: hard
+          ? `${c.sums.hardLandings} hard landings: more than ${top.highPerSession} in a session is for the trained.`
+          : perMinute
+            ? `Up to ${c.sums.mostLandingsAMinute} landings in a minute: ${top.lightPerMinute} is a lot already.`
+            : `${c.sums.lightLandings} landings in all: ${top.lightPerSession} is a lot already.`,
+        fix: null,
+      },
+    ];
+  },
+  'no easier form': (c) =>
+    c.session.blocks.flatMap((block, b): Raw[] => {
+      if (!isCircuit(block)) return [];
+      const i = block.stations.findIndex((s) => {
+        const move = c.library.move(s.move);
+        if (!move || move.easier || move.serves) return false;
+        const on = c.library.ladders.filter((l) => l.rungs.some((rung) => rung.move === s.move));
+        return !on.some((ladder) => ladder.rungs.findIndex((rung) => rung.move === s.move) > 0);
+      });
+      return i < 0
+        ? []
+        : [
+            {
+              check: 'no easier form',
+              severity: 'note',
+              block: b,
+              station: i,
+              says: `${here(c, b)}There is nothing easier than ${low(c.name(b, i))}: have something ready for who can’t.`,
+              fix: null,
+            },
+          ];
+    }),
+  'work to rest': (c) =>
+    c.session.blocks.flatMap((block, b): Raw[] => {
+      if (!isCircuit(block) || !('workSeconds' in block.format) || !('restSeconds' in block.format))
+        return [];
+      const { workSeconds, restSeconds } = block.format;
+      const kind = KINDS[c.session.forWhom];
+      const least = Math.ceil(workSeconds / kind.mostWorkToRest / 5) * 5;
+      if (workSeconds > kind.mostWorkSeconds)
+        return [
+          {
+            check: 'work to rest',
+            severity: 'note',
+            block: b,
+            station: null,
+            says: `${here(c, b)}${workSeconds} s at a stretch is long for ${kind.name}; up to ${kind.mostWorkSeconds} s suits most.`,
+            fix: {
+              label: `Work ${kind.mostWorkSeconds} s`,
+              kind: 'block',
+              block: b,
+              becomes: { ...block, format: { ...block.format, workSeconds: kind.mostWorkSeconds } },
+            },
+          },
+        ];
+      return restSeconds * kind.mostWorkToRest < workSeconds
+        ? [
+            {
+              check: 'work to rest',
+              severity: 'note',
+              block: b,
+              station: null,
+              says: `${here(c, b)}${workSeconds} s of work to ${restSeconds} of rest is dense for ${kind.name}.`,
+              fix: restFix(block, b, least),
+            },
+          ]
+        : [];
+    }),
+  'showing takes time': (c) =>
+    c.session.blocks.flatMap((block, b): Raw[] => {
+      if (block.showing === 'in the rest') {
+        const rest = restOf(block)?.seconds ?? 0;
+        const i = block.stations.findIndex((s) => showSecondsOf(s) > rest);
+        if (i < 0) return [];
+        const needs = showSecondsOf(block.stations[i]!);
+        return [
+          {
+            check: 'showing takes time',
+            severity: 'mend',
+            block: b,
+            station: i,
+            says: `${here(c, b)}Showing ${low(c.name(b, i))} takes about ${needs} s; the rest before it is ${rest}.`,
+            fix: {
+              label: 'Show them before',
+              kind: 'block',
+              block: b,
+              becomes: { ...block, showing: 'before' },
+            },
+          },
+        ];
+      }
+      if (block.showing !== 'over the warm-up') return [];
+      const warm = c.session.blocks.findIndex((x) => roleOf(x) === 'warm-up');
+      const has = warm < 0 ? 0 : c.sums.blocks[warm]!.lengthSeconds;
+      const needs = showSecondsIn(block);
+      return needs > has
+        ? [
+            {
+              check: 'showing takes time',
+              severity: 'mend',
+              block: b,
+              station: null,
+              says: `${here(c, b)}Showing all of it takes about ${span(Math.ceil(needs / 10) * 10)}; ${warm < 0 ? 'there is no warm-up to do it over' : `the warm-up is ${span(has)}`}.`,
+              fix: {
+                label: 'Show them before',
+                kind: 'block',
+                block: b,
+                becomes: { ...block, showing: 'before' },
+              },
+            },
+          ]
+        : [];
+    }),
+  'holds too long': (c) => {
+    const cap = (c.limits ?? []).reduce(
+      (most, l) => (l.kind === 'cap' && l.on === 'strain.holdSeconds' ? Math.min(most, l.max) : most),
+      Number.POSITIVE_INFINITY,
+    );
+    if (!Number.isFinite(cap)) return [];
+    const at = c.entries.findIndex((_, i) => (c.version.original[i]?.holdSeconds ?? 0) > cap);
+    if (at < 0) return [];
+    const { block: b, inBlock: i, part } = c.entries[at]!;
+    const block = c.session.blocks[b]!;
+    const held = c.version.original[at]!.holdSeconds!;
+    const times = Math.max(2, Math.floor((held + 3) / (cap + 3)));
+    return [
+      {
+        check: 'holds too long',
+        severity: 'note',
+        block: b,
+        station: i,
+        says: `${here(c, b)}${c.name(b, i)} is held ${held} s; they should let go by ${cap} s, so theirs is shorter.`,
+        fix:
+          part === 0 && times <= 10 && cap >= 2 && cap <= 60
+            ? {
+                label: `${times} × ${cap} s for all`,
+                kind: 'block',
+                block: b,
+                becomes: withStation(block, i, {
+                  dose: { ...block.stations[i]!.dose, bouts: { times, seconds: Math.floor(cap) } },
+                }),
+              }
+            : null,
+      },
+    ];
+  },
+  'no warm-up': (c) => {
+    const circuits = c.session.blocks.filter(isCircuit);
+    if (circuits.every((block) => block.stations.length === 0)) return [];
+    const needs = floorSeconds(c.limits ?? [], 'warm-up');
+    const warm = c.session.blocks.findIndex((block) => roleOf(block) === 'warm-up');
+    const has = warm < 0 ? 0 : c.sums.blocks[warm]!.lengthSeconds;
+    if (needs > has)
+      return [
+        {
+          check: 'warm-up',
+          severity: warm < 0 ? 'note' : 'mend',
+          block: warm < 0 ? null : warm,
+          station: null,
+          says: `They need ${span(needs)} of warm-up, rising slowly, before this begins${warm < 0 ? '' : `; there are ${span(has)}`}.`,
+          fix: { label: 'Make one', kind: 'add', role: 'warm-up' },
+        },
+      ];
+    if (warm < 0)
+      return [
+        {
+          check: 'warm-up',
+          severity: 'note',
+          block: null,
+          station: null,
+          says: 'No warm-up in this session.',
+          fix: { label: 'Make one', kind: 'add', role: 'warm-up' },
+        },
+      ];
+    const used = usedBy(
+      c.library,
+      circuits.flatMap((block) => block.stations),
+    ).joints;
+    const warmed = new Set(
+      c.session.blocks[warm]!.stations.flatMap((s) => {
+        const move = c.library.move(s.move);
+        return move?.serves ? move.serves.joints : usedBy(c.library, [s]).joints;
+      }),
+    );
+    const cold = used.filter((joint) => READIED.has(joint) && !warmed.has(joint));
+    return cold.length > 0
       ? [
           {
-            check: 'rest of their own',
-            severity: 'mend',
+            check: 'joint not warm',
+            severity: 'note',
+            block: warm,
             station: null,
-            says: `They need at least ${needs} s of rest after each bout; the clock gives ${restSeconds}.`,
-            fix: { label: `Rest ${needs} s`, restSeconds: needs },
+            says: `The warm-up leaves out the ${cold.join(', ')}, which the circuit uses.`,
+            fix: { label: 'Make it anew', kind: 'add', role: 'warm-up' },
           },
         ]
       : [];
   },
-  'warm-up': around('warm-up', (time) => `They need ${time} of warm-up, rising slowly, before this begins.`),
-  'cool-down': around(
-    'cool-down',
-    (time) => `They need ${time} of cooling down afterwards, never stopping dead.`,
-  ),
-  'wrists in a row': (s) => {
-    const heavy = s.version.uses.map((use) => {
-      if (!use) return false;
-      const demand = rungDemand(s.library, { move: use.move, settings: use.settings });
-      return demand ? (demand['wrist.load'].hi ?? 100) > 30 : false;
+  'cool-down': (c) => {
+    const needs = floorSeconds(c.limits ?? [], 'cool-down');
+    const at = c.session.blocks.findIndex((block) => roleOf(block) === 'cool-down');
+    const has = at < 0 ? 0 : c.sums.blocks[at]!.lengthSeconds;
+    return needs > has
+      ? [
+          {
+            check: 'cool-down',
+            severity: 'note',
+            block: at < 0 ? null : at,
+            station: null,
+            says: `They need ${span(needs)} of cooling down afterwards, never stopping dead${at < 0 ? '' : `; there are ${span(has)}`}.`,
+            fix: { label: 'Make one', kind: 'add', role: 'cool-down' },
+          },
+        ]
+      : [];
+  },
+  drink: (c) => {
+    const stops = drinksFor(c.session, c.facts).filter((b) => !c.session.blocks[b]!.after?.drink);
+    if (stops.length === 0) return [];
+    const b = stops[0]!;
+    const block = c.session.blocks[b]!;
+    const seconds = Math.max(60, block.after?.seconds ?? 0);
+    return [
+      {
+        check: 'drink',
+        severity: 'note',
+        block: b,
+        station: null,
+        says: `${KINDS[c.session.forWhom].name.replace(/^./, (x) => x.toUpperCase())} want a drink after about ${KINDS[c.session.forWhom].drinkMinutes} minutes: after ${low(blockName(c.session.blocks, b))} is the place.`,
+        fix: {
+          label: 'Drink there',
+          kind: 'block',
+          block: b,
+          becomes: { ...block, after: { ...block.after, seconds, drink: true } },
+        },
+      },
+    ];
+  },
+  'missing pattern': (c) => {
+    const stations = c.session.blocks.filter(isCircuit).flatMap((block) => block.stations);
+    if (stations.length < 6) return [];
+    const done = new Set<Pattern>();
+    c.entries.forEach((entry, i) => {
+      if (!isCircuit(c.session.blocks[entry.block]!)) return;
+      const move = c.library.move(c.version.uses[i]?.move ?? entry.move);
+      if (move) done.add(move.pattern);
     });
-    const n = heavy.length;
-    const ring = s.block.format.rounds > 1;
-    for (let i = 0; i < n; i++) {
-      const run = [0, 1, 2].map((k) => i + k);
-      if (run.some((k) => k >= n && !ring) || n < 3) continue;
-      if (run.every((k) => heavy[k % n]) && !heavy.every(Boolean))
+    for (const [words, advice, is] of GROUPS_OF_PATTERNS)
+      if (![...done].some(is))
         return [
           {
-            check: 'wrists in a row',
-            severity: 'mend',
-            station: run[2]! % n,
-            says: `Three stations running put weight on the wrists, up to ${nameOf(s, run[2]! % n).toLowerCase()}${run[2]! >= n ? ', across the end of the round' : ''}. Move one apart.`,
+            check: `nothing ${words}`,
+            severity: 'note',
+            block: null,
+            station: null,
+            says: `Nothing in this session ${words}. ${advice}`,
             fix: null,
           },
         ];
-    }
     return [];
   },
-  'nothing pulls': (s) =>
-    s.block.stations.length >= 6 &&
-    !s.version.uses.some((use) => use && s.library.move(use.move)?.pattern.startsWith('pull'))
+  'many new moves': (c) => {
+    const isNew = c.session.blocks.flatMap((block) => block.stations).filter((s) => s.isNew).length;
+    const most = c.session.forWhom === 'adults' || c.session.forWhom === 'fit' ? 4 : 3;
+    return isNew > most
       ? [
           {
-            check: 'nothing pulls',
+            check: 'many new moves',
             severity: 'note',
+            block: null,
             station: null,
-            says: 'Nothing in this circuit pulls. A row would balance the pushing.',
+            says: `${isNew} moves are new to them: ${most} at once is as much as anybody takes in.`,
+            fix: null,
+          },
+        ]
+      : [];
+  },
+  'things short': (c) =>
+    c.shortOfThings && c.shortOfThings.people > 0
+      ? [
+          {
+            check: 'things short',
+            severity: 'mend',
+            block: null,
+            station: null,
+            says: `There isn’t enough for all ${c.shortOfThings.of} as written: ${c.shortOfThings.people} ${c.shortOfThings.people === 1 ? 'turn' : 'turns'} at a station would be without. “Set up” shares it out.`,
             fix: null,
           },
         ]
       : [],
 };
 
+/** The nearest count that mends a minute or a pyramid's step; null where no one number does. */
+function fixFormat(
+  block: Block,
+  b: number,
+  fault: ReturnType<typeof formatFaults>[number],
+  c: Context,
+): Fix | null {
+  const { format } = block;
+  if (format.kind === 'emom' && fault.station !== null) {
+    const station = block.stations[fault.station]!;
+    const reps = station.dose?.reps;
+    if (reps === undefined) return null;
+    for (let n = reps - 1; n >= 1; n--) {
+      const becomes = withStation(block, fault.station, { dose: { ...station.dose, reps: n } });
+      const session = { ...c.session, blocks: c.session.blocks.map((old, i) => (i === b ? becomes : old)) };
+      if (!formatFaults(session, b, c.facts).some((f) => f.station === fault.station))
+        return { label: `${n} reps`, kind: 'block', block: b, becomes };
+    }
+    return null;
+  }
+  if (format.kind === 'pyramid' && fault.field === 'by' && format.from <= format.to) {
+    const steps = stepsOf(format.from, format.by, format.to, 'up');
+    const to = steps.at(-1)!;
+    return {
+      label: `Up to ${to}`,
+      kind: 'block',
+      block: b,
+      becomes: { ...block, format: { ...format, to } },
+    };
+  }
+  if (format.kind === 'rotation' && fault.field === 'groups')
+    return {
+      label: `${block.stations.length} groups`,
+      kind: 'block',
+      block: b,
+      becomes: { ...block, format: { ...format, groups: block.stations.length } },
+    };
+  return null;
+}
+
 const WORST = { stop: 0, mend: 1, note: 2 } as const;
 
-/** Findings on one version, worst first. */
-export function check(subject: Subject): Finding[] {
+/** Findings on one version, worst first; those the trainer let stand come last, with the reason. */
+export function check(subject: Checked): Finding[] {
+  const { library, session } = subject;
+  const entries = entriesOf(session.blocks);
+  const first: number[][] = session.blocks.map(() => []);
+  entries.forEach((entry, i) => {
+    if (entry.part === 0) first[entry.block]![entry.inBlock] ??= i;
+  });
+  const formAt = (b: number, station: number): FormRef => {
+    const at = first[b]![station]!;
+    return subject.version.uses[at] ?? entries[at]!;
+  };
+  const context: Context = {
+    ...subject,
+    facts: factsIn(library),
+    entries,
+    first,
+    traits: (b, station) => traitsOf(library, formAt(b, station)),
+    name: (b, station) => {
+      const { move } = formAt(b, station);
+      return library.move(move)?.name ?? move;
+    },
+  };
   return Object.values(CHECKS)
-    .flatMap((run) => run(subject))
-    .sort((a, b) => WORST[a.severity] - WORST[b.severity]);
+    .flatMap((run) => run(context))
+    .map((raw): Finding => {
+      const block = raw.block === null ? null : session.blocks[raw.block]!;
+      const at = [block?.id, raw.station === null ? null : block?.stations[raw.station]?.id]
+        .filter(Boolean)
+        .join('/');
+      const why = session.accepted?.find((a) => a.check === raw.check && a.at === at)?.why ?? null;
+      // What no plan may go on with can't be waved through.
+      return { ...raw, at, accepted: raw.severity === 'stop' ? null : why };
+    })
+    .sort(
+      (a, b) =>
+        Number(a.accepted !== null) - Number(b.accepted !== null) || WORST[a.severity] - WORST[b.severity],
+    );
 }

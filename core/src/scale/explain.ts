@@ -7,7 +7,7 @@ import type { Similarity } from './similarity.ts';
 import type { Reason, Use } from './version.ts';
 
 interface Case {
-  readonly station: number;
+  readonly entry: number;
   readonly table: FormTable;
   readonly judge: Judge;
   readonly verdict: Verdict;
@@ -30,7 +30,7 @@ export function explain(it: Case): Reason {
   const { index, move: moveOf } = table;
   const move = choice ? moveOf[choice.form]! : -1;
   return {
-    station: it.station,
+    entry: it.entry,
     use,
     what: whatChanged(it, move),
     rulers: aim === null ? [UNKNOWN_MOVE] : choice === null ? inTheWay(it, aim) : whatRuled(it, aim, choice),

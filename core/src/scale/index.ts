@@ -1,5 +1,5 @@
-export { type Around, type AroundRequest, coolDown, usedBy, warmUp } from './around.ts';
-export { check, type Finding } from './checks.ts';
+export { type Around, type AroundRequest, aroundBlock, coolDown, usedBy, warmUp } from './around.ts';
+export { type Checked, check, type Finding, type Fix } from './checks.ts';
 export {
   type Constraints,
   compileConstraints,
@@ -12,6 +12,7 @@ export { IMPACT, type ImpactBounds } from './dials.ts';
 export { createFinder, EVERYWHERE, type Finder, type FindRequest, type Found } from './find.ts';
 export { type FloorPlan, floorPlan, type Place } from './floor-plan.ts';
 export { type FormTable, rowAt, settingsOf } from './forms.ts';
+export { factsInIndex, type Go, goesOf } from './goes.ts';
 export { buffersOf, compileLibrary, type LibraryIndex, rowOf } from './library-index.ts';
 export {
   EPLEY_FAIR,
@@ -33,7 +34,18 @@ export {
   orderCosts,
 } from './order.ts';
 export { metAt, paceFor } from './pace.ts';
-export { doseWords, formName, keptWords, lostWords, paceWords, sayNearMiss, sayReason } from './say.ts';
+export {
+  doseHere,
+  doseWords,
+  formName,
+  keptWords,
+  lostWords,
+  paceWords,
+  sayNearMiss,
+  sayReason,
+  tempoWords,
+  writtenDose,
+} from './say.ts';
 export { createScaler, type ScaleRequest, type Scaler } from './scaler.ts';
 export {
   fixesOf,
@@ -64,5 +76,5 @@ export {
   type Way,
   waysHere,
 } from './substitute.ts';
-export { type Change, type Sums, sumUp } from './sums.ts';
+export { type Change, type MoveSum, type Sums, type SumsFor, sumUp, type Totals } from './sums.ts';
 export { type Reason, replay, type Use, type Version } from './version.ts';

@@ -156,3 +156,4 @@ export function rowOf(index: LibraryIndex, id: string): number {
 }
 
 export const ROW_SIZE = DEMAND_COUNT;
+export const MUSCLE_COLUMNS = MUSCLES.length;

@@ -1,3 +1,4 @@
+import { formatEntry } from '../clock/index.ts';
 import { type Library, rungDemand } from '../ladder/index.ts';
 import { type DemandKey, MUSCLES } from '../move/index.ts';
 import type { Block, Station } from '../session/index.ts';
@@ -17,6 +18,8 @@ const NEIGHBOUR = {
 } as const;
 
 const HARD_MET = 6;
+
+const isRing = (block: Block) => formatEntry(block.format.kind).ring(block.format);
 
 interface Traits {
   readonly floor: boolean;
@@ -73,7 +76,7 @@ export function orderCosts(library: Library, block: Block): OrderCosts {
       }),
     ),
     first: traits.map((t) => (t.hard || t.floor ? NEIGHBOUR.hardOpener : 0)),
-    ring: block.format.rounds > 1,
+    ring: isRing(block),
   };
 }
 
@@ -227,7 +230,7 @@ export interface OrderCount {
 export function countOrder(library: Library, block: Block, order: readonly number[]): OrderCount {
   const traits = order.map((i) => traitsOf(library, block.stations[i]!));
   const count = { floorChanges: 0, sameJoint: 0, sameMuscles: 0, bothHard: 0 };
-  const pairs = block.format.rounds > 1 && order.length > 1 ? order.length : order.length - 1;
+  const pairs = isRing(block) && order.length > 1 ? order.length : order.length - 1;
   for (let i = 0; i < pairs; i++) {
     const a = traits[i]!;
     const b = traits[(i + 1) % traits.length]!;

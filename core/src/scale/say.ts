@@ -1,6 +1,7 @@
 import type { Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
 import { type Demand, type Move, middle, type Settings } from '../move/index.ts';
+import type { Dose, Station } from '../session/index.ts';
 import type { Reason, Use } from './version.ts';
 
 const low = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
@@ -119,4 +120,64 @@ export function sayNearMiss(library: Library, reason: Reason): string {
   if (!reason.nearMiss) return '';
   const name = formName(library, reason.nearMiss.move, reason.nearMiss.settings);
   return `Nearer still: ${low(name)}, but for one thing: ${reason.nearMiss.ruler.says}.`;
+}
+
+/** "4-2-1-0" read out: "lower 4 s, pause 2, lift 1". */
+export function tempoWords(tempo: string): string {
+  const [lower, pause, lift, top] = tempo.split('-').map(Number) as [number, number, number, number];
+  return [
+    lower > 0 ? `lower ${lower} s` : '',
+    pause > 0 ? `pause ${pause} s` : '',
+    lift > 0 ? `lift ${lift} s` : '',
+    top > 0 ? `pause ${top} s` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** What a trainer wrote of a dose: "5 + 5 each side, 3-1-1-0, 8 kg". Empty where nothing was written. */
+export function writtenDose(dose: Dose | undefined, sided: boolean): string {
+  if (!dose) return '';
+  const each = (dose.each ?? sided) ? ' each side' : '';
+  const count =
+    dose.reps !== undefined
+      ? `${dose.split ? dose.split.join(' + ') : `${dose.reps} reps`}${each}`
+      : dose.seconds !== undefined
+        ? `${dose.seconds} s${dose.each ? ' each side' : ''}`
+        : dose.metres !== undefined
+          ? `${dose.metres} m`
+          : '';
+  return [
+    count,
+    dose.bouts ? `${dose.bouts.times} × ${dose.bouts.seconds} s` : '',
+    dose.tempo ? dose.tempo : '',
+    dose.loadKg !== undefined ? `${dose.loadKg} kg` : '',
+    ...(dose.phases ?? []).map((phase) => `${phase.seconds} s ${phase.says}`),
+    dose.calls ? `“${dose.calls.says}” ${dose.calls.times} times` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** How much of it somebody does: what was written where that holds for them, else by pace and time. */
+export function doseHere(
+  move: Move,
+  use: Use,
+  station: Pick<Station, 'dose' | 'sides'>,
+  seconds: number,
+  counts: boolean,
+): string {
+  const { dose } = station;
+  const sided = move.sides === 'one';
+  const swaps = station.sides !== 'two slots' && station.sides !== 'other side each round';
+  const load = dose?.loadKg !== undefined ? `, ${dose.loadKg} kg` : '';
+  if (use.holdSeconds !== null) {
+    if (dose?.bouts && use.holdSeconds >= dose.bouts.seconds)
+      return `${dose.bouts.times} × ${dose.bouts.seconds} s`;
+    return doseWords(use, seconds, move.sides, swaps) + load;
+  }
+  if (dose?.reps !== undefined || dose?.metres !== undefined || (dose?.bouts && dose.seconds === undefined))
+    return writtenDose(dose, sided);
+  if (counts && dose?.seconds === undefined) return `10 reps${sided ? ' each side' : ''}${load}`;
+  return doseWords(use, seconds, move.sides, swaps) + load;
 }

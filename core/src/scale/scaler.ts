@@ -1,13 +1,14 @@
 import { REGIONS, RUNG_STEP } from '../ladder/index.ts';
 import { at, type FormRef } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
-import { type Block, type Dials, slotsOf } from '../session/index.ts';
+import { type Dials, entriesOf, type Timed, timelineOf } from '../session/index.ts';
 import { type Aim, aimOf } from './aim.ts';
 import { type Choice, withinBudgets } from './budget.ts';
 import { compileConstraints, type Ruler, type Subject } from './constraints.ts';
 import { COSTS, type Costs, LEAST_INTENT } from './costs.ts';
 import { explain } from './explain.ts';
 import { type FormTable, settingsOf, tabulateForms } from './forms.ts';
+import { factsInIndex, goesOf } from './goes.ts';
 import { createJudge } from './judge.ts';
 import { type LibraryIndex, REGION_AT, ROW_SIZE, rowOf } from './library-index.ts';
 import { metAt, paceFor } from './pace.ts';
@@ -16,8 +17,9 @@ import { useOf } from './use.ts';
 import type { Reason, Use, Version } from './version.ts';
 
 export interface ScaleRequest {
-  readonly block: Block;
-  /** Level the circuit was written for. */
+  /** What is done and on which clock: a whole session, or part of one. */
+  readonly session: Timed;
+  /** Level the session was written for. */
   readonly writtenFor: 0 | 1 | 2 | 3;
   readonly dials: Dials;
   readonly subject: Subject;
@@ -27,7 +29,7 @@ export interface ScaleRequest {
   readonly leastIntent?: number;
 }
 
-/** Scales blocks in one room; holds what doesn't change while a dial is dragged. */
+/** Scales sessions in one room; holds what doesn't change while a dial is dragged. */
 export interface Scaler {
   readonly table: FormTable;
   readonly scale: (request: ScaleRequest) => Version;
@@ -51,6 +53,7 @@ const NEAR_CM = 6;
 
 export function createScaler(index: LibraryIndex, room: Room): Scaler {
   const table = tabulateForms(index, room);
+  const facts = factsInIndex(index);
   const judge = createJudge(table);
   const { lo, hi, move: moveOf } = table;
   const { pace: paces } = index;
@@ -72,7 +75,8 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
   };
 
   const scale = (request: ScaleRequest): Version => {
-    const { block, dials, subject } = request;
+    const { session, dials, subject } = request;
+    const entries = entriesOf(session.blocks);
     const costs = request.costs ?? COSTS;
     const reach = request.reach ?? 0;
     const similarity = similarityOf(index, costs, request.leastIntent ?? LEAST_INTENT);
@@ -82,13 +86,10 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     const holdMax = Math.min(Number.POSITIVE_INFINITY, ...c.hold.map((bound) => bound.max));
     const asWritten = dials.ability === 'as written' && dials.intensity === 'as written';
     const disliked = new Set(subject.dislikes.map((id) => rowOf(index, id)));
-    const written = new Set(block.stations.map((s) => rowOf(index, s.move)));
+    const written = session.blocks.map((block) => new Set(block.stations.map((s) => rowOf(index, s.move))));
     const newToThem = new Set(subject.newMoves.map((id) => rowOf(index, id)));
-    const aims = block.stations.map((s) => aimOf(table, s, request.writtenFor, c.ability));
-    const slots = slotsOf(block);
-    const bouts = block.stations.map(
-      (_, i) => slots.filter((slot) => slot.station === i).length * block.format.rounds,
-    );
+    const aims = entries.map((entry) => aimOf(table, entry, request.writtenFor, c.ability));
+    const goes = goesOf(timelineOf(session, facts).segments, entries.length);
     // One side alone is only ever done to spare the other.
     const sparing = new Set(c.caps.map((cap) => cap.sparedBy));
     const fits = (form: number) => table.side[form] === 0 || sparing.has(table.side[form] as 1 | 2);
@@ -120,14 +121,18 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       return Math.max(paces[m]!, Math.min(wanted, quickest));
     };
 
-    const landings = (station: number, form: number, pace: number, key: number): number => {
+    const landings = (entry: number, form: number, pace: number, key: number): number => {
       const perRep = hi[form * ROW_SIZE + key]!;
       if (Number.isNaN(pace) || perRep === 0) return 0;
-      return Math.ceil((perRep * pace * block.format.workSeconds) / 60) * bouts[station]!;
+      return goes[entry]!.all.reduce(
+        (sum, go) => sum + go.times * Math.ceil(perRep * (go.most ?? (pace * go.seconds) / 60)),
+        0,
+      );
     };
 
     /** What a form costs on top of its move; anything from `under` on is as good as infinite. */
-    const formCost = (aim: Aim, form: number, pace: number, under: number): number => {
+    const formCost = (entry: number, form: number, pace: number, under: number): number => {
+      const aim = aims[entry]!;
       const move = moveOf[form]!;
       // Past what was aimed at is as far off as short of it, though within what they can do.
       let cost = Math.round((costs.rungOff * Math.abs(aim.target - middle(form, aim.governs))) / aim.step);
@@ -143,7 +148,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         if (table.trim[form]! >= 0) cost += costs.trim;
         if (table.standIn[form]) cost += costs.standIn;
         if (newToThem.has(move)) cost += costs.newToPerson;
-        if (move !== aim.move && written.has(move)) cost += costs.alreadyHere;
+        if (move !== aim.move && written[entries[entry]!.block]!.has(move)) cost += costs.alreadyHere;
         const harder = hi[form * ROW_SIZE + IMPACT_CLASS]! - aim.hi[IMPACT_CLASS]!;
         if (harder > 0) cost += costs.harderLandings * harder;
       }
@@ -162,17 +167,17 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       return cost + Math.min(costs.effortAtMost, Math.round(costs.tenthOfEffort * missed));
     };
 
-    const choiceOf = (station: number, form: number, pace: number, cost: number): Choice => ({
+    const choiceOf = (entry: number, form: number, pace: number, cost: number): Choice => ({
       form,
       pace,
       cost,
-      light: landings(station, form, pace, LIGHT),
-      high: landings(station, form, pace, HIGH),
+      light: landings(entry, form, pace, LIGHT),
+      high: landings(entry, form, pace, HIGH),
     });
 
     /** The cheapest form under a cost that so many rulers bar; the lower row wins a tie. */
-    const search = (station: number, bars: 0 | 1, under: number): Choice | null => {
-      const aim = aims[station]!;
+    const search = (entry: number, bars: 0 | 1, under: number): Choice | null => {
+      const aim = aims[entry]!;
       const { moves, base } = similarity.ranking(aim.move);
       let bestForm = -1;
       let bestPace = Number.NaN;
@@ -181,26 +186,26 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
           if (verdict.barred[f] !== bars || !fits(f)) continue;
           const pace = choosePace(aim, f);
-          const cost = base[k]! + formCost(aim, f, pace, bound - base[k]! + 1);
+          const cost = base[k]! + formCost(entry, f, pace, bound - base[k]! + 1);
           if (cost < bound || (cost === bound && bestForm > f)) {
             bound = cost;
             bestForm = f;
             bestPace = pace;
           }
         }
-      return bestForm < 0 ? null : choiceOf(station, bestForm, bestPace, bound);
+      return bestForm < 0 ? null : choiceOf(entry, bestForm, bestPace, bound);
     };
 
     /** With its dials as written, a form that is legal and feasible here stands before anything is weighed. */
-    const stands = (station: number): Choice | null => {
-      const aim = aims[station]!;
+    const stands = (entry: number): Choice | null => {
+      const aim = aims[entry]!;
       return asWritten && aim.form >= 0 && verdict.barred[aim.form] === 0
-        ? choiceOf(station, aim.form, choosePace(aim, aim.form), 0)
+        ? choiceOf(entry, aim.form, choosePace(aim, aim.form), 0)
         : null;
     };
 
-    const optionsFor = (station: number): Choice[] => {
-      const aim = aims[station];
+    const optionsFor = (entry: number): Choice[] => {
+      const aim = aims[entry];
       if (!aim) return [];
       const { moves, base } = similarity.ranking(aim.move);
       const options: Choice[] = [];
@@ -210,8 +215,8 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
           const usual = choosePace(aim, f);
           for (const pace of new Set([usual, paces[move * 3]!])) {
             const free = asWritten && f === aim.form && pace === usual;
-            const cost = free ? 0 : base[k]! + formCost(aim, f, pace, Number.POSITIVE_INFINITY);
-            options.push(choiceOf(station, f, pace, cost));
+            const cost = free ? 0 : base[k]! + formCost(entry, f, pace, Number.POSITIVE_INFINITY);
+            options.push(choiceOf(entry, f, pace, cost));
           }
         }
       });
@@ -224,16 +229,21 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         ...c.landings.filter((b) => b.per === 'session' && b.at === key).map((b) => b.max),
       );
     const choices = withinBudgets(
-      block.stations.map((_, i) => (aims[i] ? (stands(i) ?? search(i, 0, costs.rest)) : null)),
+      entries.map((_, i) => (aims[i] ? (stands(i) ?? search(i, 0, costs.rest)) : null)),
       { light: perSession(LIGHT), high: perSession(HIGH) },
       costs.rest,
       optionsFor,
     );
 
-    const slotSeconds = (station: number, move: number) =>
-      index.oneSided[move] === 1 && block.stations[station]!.sides === 'swap at half'
-        ? Math.floor(block.format.workSeconds / 2)
-        : block.format.workSeconds;
+    // One side has half of the slot where both share it.
+    const slotSeconds = (entry: number, move: number) => {
+      const { block, inBlock, dose } = entries[entry]!;
+      const { sides } = session.blocks[block]!.stations[inBlock]!;
+      const { longest } = goes[entry]!;
+      if (dose?.bouts) return Math.min(longest, dose.bouts.seconds);
+      const shared = sides !== 'two slots' && sides !== 'other side each round';
+      return index.oneSided[move] === 1 && shared ? Math.floor(longest / 2) : longest;
+    };
 
     const original = aims.map((aim, i): Use | null =>
       aim
@@ -268,7 +278,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       }
       reasons.push(
         explain({
-          station: i,
+          entry: i,
           table,
           judge,
           verdict,

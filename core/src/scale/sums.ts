@@ -1,8 +1,10 @@
-import { lengthOf, type Segment } from '../clock/index.ts';
-import { kcalPerMinute } from '../person/index.ts';
-import { type Block, timelineOf } from '../session/index.ts';
-import { type LibraryIndex, rowOf } from './library-index.ts';
-import type { Use, Version } from './version.ts';
+import type { Segment } from '../clock/index.ts';
+import { MUSCLES, type Muscle, PATTERNS, type Pattern } from '../move/index.ts';
+import { BANDS, bandOfMet, kcalPerMinute } from '../person/index.ts';
+import { changeFor, entriesOf, type Timed, timelineOf } from '../session/index.ts';
+import { factsInIndex } from './goes.ts';
+import { type LibraryIndex, MUSCLE_COLUMNS, rowOf } from './library-index.ts';
+import type { Version } from './version.ts';
 
 /** Easy walking about between stations. Estimate. */
 const REST_MET = { lo: 1.8, hi: 2.5 };
@@ -18,86 +20,268 @@ const CHANGE_SECONDS = [
 ] as const;
 
 export interface Change {
+  /** Indices of stations among all of the session. */
   readonly from: number;
   readonly to: number;
+  readonly block: number;
   /** Seconds needed, and seconds the clock gives. */
   readonly needs: number;
   readonly has: number;
 }
 
-export interface Sums {
+/** What a stretch of a session comes to. */
+export interface Totals {
   readonly lengthSeconds: number;
   readonly workSeconds: number;
+  readonly restSeconds: number;
+  readonly changeSeconds: number;
   readonly metLo: number;
   readonly metHi: number;
-  readonly kcal: { readonly lo: number; readonly hi: number } | null;
   readonly lightLandings: number;
   readonly hardLandings: number;
   /** Times somebody gets down to the floor and up again. */
   readonly floorChanges: number;
-  readonly changes: readonly Change[];
 }
 
-/** Adds up a version: times in seconds, MET as time-weighted ends, landings and floor changes. */
+export interface MoveSum {
+  readonly move: string;
+  readonly seconds: number;
+  /** Reps in all, counted or by pace; null for a hold. `most` where rounds are only estimated. */
+  readonly reps: number | null;
+  readonly most: number | null;
+  /** Seconds on each side, for a move done one side at a time; otherwise null. */
+  readonly left: number | null;
+  readonly right: number | null;
+}
+
+export interface Sums extends Totals {
+  readonly range: { readonly lo: number; readonly hi: number };
+  readonly kcal: { readonly lo: number; readonly hi: number } | null;
+  readonly blocks: readonly (Totals & {
+    readonly startSeconds: number;
+    readonly range: { readonly lo: number; readonly hi: number };
+  })[];
+  /** Most landings in any minute. */
+  readonly mostLandingsAMinute: number;
+  readonly changes: readonly Change[];
+  readonly moves: readonly MoveSum[];
+  readonly patterns: readonly { readonly pattern: Pattern; readonly seconds: number }[];
+  readonly muscles: readonly { readonly muscle: Muscle; readonly seconds: number }[];
+  /** Seconds of work in each effort band, light first. */
+  readonly bands: readonly number[];
+  /** Planned session load: how hard the work is on 0–10 by minutes of the whole (Foster et al. 2001, from memory). */
+  readonly load: { readonly lo: number; readonly hi: number };
+}
+
+export interface SumsFor {
+  readonly massKg?: number | undefined;
+  readonly changeSeconds?: number | undefined;
+  /** For effort bands; absent: absolute ones. */
+  readonly capacityMet?: number | null | undefined;
+}
+
+const RESTS: ReadonlySet<Segment['kind']> = new Set([
+  'rest',
+  'round rest',
+  'block rest',
+  'drink',
+  'ready',
+  'show',
+]);
+
+class Tally {
+  length = 0;
+  work = 0;
+  rest = 0;
+  change = 0;
+  metLo = 0;
+  metHi = 0;
+  light = 0;
+  hard = 0;
+  floor = 0;
+
+  totals(): Totals {
+    const over = Math.max(1, this.length);
+    return {
+      lengthSeconds: this.length,
+      workSeconds: Math.round(this.work),
+      restSeconds: Math.round(this.rest),
+      changeSeconds: Math.round(this.change),
+      metLo: this.length > 0 ? this.metLo / over : 0,
+      metHi: this.length > 0 ? this.metHi / over : 0,
+      lightLandings: this.light,
+      hardLandings: this.hard,
+      floorChanges: this.floor,
+    };
+  }
+}
+
+/** Adds up a version: times in seconds, MET as time-weighted ends, landings, floor changes, who works what. */
 export function sumUp(
   index: LibraryIndex,
-  block: Block,
+  session: Timed,
   uses: Version['uses'],
-  person: { massKg?: number | undefined; changeSeconds?: number | undefined } = {},
+  person: SumsFor = {},
 ): Sums {
-  const segments = timelineOf(block);
-  let metLo = 0;
-  let metHi = 0;
-  let work = 0;
-  let light = 0;
-  let high = 0;
-  for (const segment of segments) {
-    const use = segment.kind === 'work' ? uses[segment.station] : null;
-    metLo += segment.lengthSeconds * (use?.metLo ?? REST_MET.lo);
-    metHi += segment.lengthSeconds * (use?.metHi ?? REST_MET.hi);
-    if (segment.kind !== 'work') continue;
-    work += segment.lengthSeconds;
-    light += Math.ceil(((use?.lightPerMinute ?? 0) * segment.lengthSeconds) / 60);
-    high += Math.ceil(((use?.highPerMinute ?? 0) * segment.lengthSeconds) / 60);
-  }
-  const length = lengthOf(segments);
-  const changes = changesIn(index, segments, uses, person.changeSeconds ?? 0);
-  const at = (use: Use | null | undefined, end: 'startsAt' | 'endsAt') => {
-    const row = use ? rowOf(index, use.move) : -1;
-    return row < 0 ? STAND : index[end][row]!;
-  };
-  let floorChanges = 0;
+  const timeline = timelineOf(session, factsInIndex(index));
+  const { segments } = timeline;
+  const entries = entriesOf(session.blocks);
+  const rows = uses.map((use) => (use ? rowOf(index, use.move) : -1));
+  const whole = new Tally();
+  const parts = session.blocks.map(() => new Tally());
+  const moves = new Map<
+    string,
+    {
+      seconds: number;
+      reps: number;
+      most: number;
+      left: number;
+      right: number;
+      hold: boolean;
+      sided: boolean;
+    }
+  >();
+  const patterns = new Float64Array(PATTERNS.length);
+  const muscles = new Float64Array(MUSCLES.length);
+  const bands = [0, 0, 0, 0];
+  let rpeLo = 0;
+  let rpeHi = 0;
   let where = STAND;
   for (const segment of segments) {
-    if (segment.kind !== 'work') continue;
-    const use = uses[segment.station];
-    if (at(use, 'startsAt') === FLOOR && where !== FLOOR) floorChanges++;
-    where = at(use, 'endsAt');
+    const { lengthSeconds, kind } = segment;
+    const both = [whole, parts[segment.block]!];
+    for (const tally of both) tally.length += lengthSeconds;
+    let busy = 0;
+    for (const doing of segment.does) {
+      const use = uses[doing.entry] ?? null;
+      const row = rows[doing.entry] ?? -1;
+      const ends = segment.laneEnds && use ? segment.laneEnds[use.lane]! : Number.POSITIVE_INFINITY;
+      const seconds = Math.min(doing.seconds, ends);
+      busy += seconds;
+      const lands = (perMinute: number) =>
+        doing.most !== null && use?.pace
+          ? Math.ceil((perMinute / use.pace) * doing.most)
+          : Math.ceil((perMinute * seconds) / 60);
+      const light = use ? lands(use.lightPerMinute) : 0;
+      const hard = use ? lands(use.highPerMinute) : 0;
+      const down = use && row >= 0 && index.startsAt[row] === FLOOR && where !== FLOOR ? 1 : 0;
+      for (const tally of both) {
+        tally.work += seconds;
+        tally.metLo += seconds * (use?.metLo ?? REST_MET.lo);
+        tally.metHi += seconds * (use?.metHi ?? REST_MET.hi);
+        tally.light += light;
+        tally.hard += hard;
+        tally.floor += down;
+      }
+      where = row >= 0 ? index.endsAt[row]! : STAND;
+      if (!use || row < 0) continue;
+      const sum = moves.get(use.move) ?? {
+        seconds: 0,
+        reps: 0,
+        most: 0,
+        left: 0,
+        right: 0,
+        hold: use.pace === null,
+        sided: index.oneSided[row] === 1,
+      };
+      sum.seconds += seconds;
+      const byPace = ((use.pace ?? 0) * seconds) / 60;
+      sum.reps += doing.reps ?? byPace;
+      sum.most += doing.most ?? byPace;
+      const only = segment.side ?? use.settings.side ?? null;
+      if (only !== 'right') sum.left += only ? seconds : seconds / 2;
+      if (only !== 'left') sum.right += only ? seconds : seconds / 2;
+      moves.set(use.move, sum);
+      patterns[index.pattern[row]!]! += seconds;
+      for (let m = 0; m < MUSCLE_COLUMNS; m++)
+        muscles[m]! += seconds * index.muscles[row * MUSCLE_COLUMNS + m]!;
+      const band = bandOfMet((use.metLo + use.metHi) / 2, person.capacityMet ?? null);
+      bands[band]! += seconds;
+      rpeLo += seconds * (BANDS[band].rpeTop - 1);
+      rpeHi += seconds * BANDS[band].rpeTop;
+    }
+    // What is left of a stretch of work, and everything else, is moving about easily.
+    const easy = Math.max(0, lengthSeconds - busy);
+    for (const tally of both) {
+      tally.metLo += easy * REST_MET.lo;
+      tally.metHi += easy * REST_MET.hi;
+      if (kind === 'change') tally.change += easy;
+      else if (kind === 'hold') tally.work += easy;
+      else if (RESTS.has(kind) || kind === 'work') tally.rest += easy;
+    }
   }
+  const total = whole.totals();
+  const work = Math.max(1, whole.work);
+  const minutes = total.lengthSeconds / 60;
   return {
-    lengthSeconds: length,
-    workSeconds: work,
-    metLo: length > 0 ? metLo / length : 0,
-    metHi: length > 0 ? metHi / length : 0,
+    ...total,
+    range: timeline.range,
     kcal:
       person.massKg === undefined
         ? null
         : {
-            lo: (kcalPerMinute(metLo / Math.max(1, length), person.massKg) * length) / 60,
-            hi: (kcalPerMinute(metHi / Math.max(1, length), person.massKg) * length) / 60,
+            lo: kcalPerMinute(total.metLo, person.massKg) * minutes,
+            hi: kcalPerMinute(total.metHi, person.massKg) * minutes,
           },
-    lightLandings: light,
-    hardLandings: high,
-    floorChanges,
-    changes,
+    blocks: parts.map((tally, b) => ({
+      ...tally.totals(),
+      startSeconds: timeline.blocks[b]!.startSeconds,
+      lengthSeconds: timeline.blocks[b]!.lengthSeconds,
+      range: timeline.blocks[b]!.range,
+    })),
+    mostLandingsAMinute: mostAMinute(segments, uses),
+    changes: changesIn(index, session, segments, entries, rows, person.changeSeconds ?? 0),
+    moves: [...moves].map(([move, sum]) => ({
+      move,
+      seconds: Math.round(sum.seconds),
+      reps: sum.hold ? null : Math.round(sum.reps),
+      most: sum.hold ? null : Math.ceil(sum.most),
+      left: sum.sided ? Math.round(sum.left) : null,
+      right: sum.sided ? Math.round(sum.right) : null,
+    })),
+    patterns: PATTERNS.map((pattern, i) => ({ pattern, seconds: Math.round(patterns[i]!) }))
+      .filter((p) => p.seconds > 0)
+      .sort((a, b) => b.seconds - a.seconds),
+    muscles: MUSCLES.map((muscle, i) => ({ muscle, seconds: Math.round(muscles[i]!) }))
+      .filter((m) => m.seconds > 0)
+      .sort((a, b) => b.seconds - a.seconds),
+    bands: bands.map(Math.round),
+    load: {
+      lo: whole.work > 0 ? Math.round((rpeLo / work) * minutes) : 0,
+      hi: whole.work > 0 ? Math.round((rpeHi / work) * minutes) : 0,
+    },
   };
 }
 
-/** Every step from one work slot to the next, round seams included, with the time it needs and has. */
+/** The most landings in any sixty seconds that begin with a stretch of work. */
+function mostAMinute(segments: readonly Segment[], uses: Version['uses']): number {
+  const rate = (segment: Segment) =>
+    segment.does.reduce((sum, doing) => {
+      const use = uses[doing.entry];
+      return use ? sum + ((use.lightPerMinute + use.highPerMinute) * doing.seconds) / 60 : sum;
+    }, 0) / segment.lengthSeconds;
+  let most = 0;
+  segments.forEach((first, i) => {
+    if (first.kind !== 'work') return;
+    const end = first.startSeconds + 60;
+    let sum = 0;
+    for (let k = i; k < segments.length && segments[k]!.startSeconds < end; k++) {
+      const { startSeconds, lengthSeconds } = segments[k]!;
+      const inside = Math.min(end, startSeconds + lengthSeconds) - startSeconds;
+      sum += rate(segments[k]!) * inside;
+    }
+    most = Math.max(most, sum);
+  });
+  return Math.ceil(most - 1e-9);
+}
+
+/** Every step from one stretch of work to the next inside a block, with the time it needs and has. */
 function changesIn(
   index: LibraryIndex,
+  session: Timed,
   segments: readonly Segment[],
-  uses: Version['uses'],
+  _entries: ReturnType<typeof entriesOf>,
+  rows: readonly number[],
   floorSeconds: number,
 ): Change[] {
   const changes: Change[] = [];
@@ -108,16 +292,19 @@ function changesIn(
       gap += segment.lengthSeconds;
       continue;
     }
-    if (last) {
-      const before = uses[last.station];
-      const after = uses[segment.station];
-      const from = before ? index.endsAt[rowOf(index, before.move)]! : STAND;
-      const to = after ? index.startsAt[rowOf(index, after.move)]! : STAND;
+    // Between blocks, and where all stations are one stretch, nobody is hurried on.
+    if (last && last.block === segment.block && last.station >= 0 && segment.station >= 0) {
+      const ended = rows[last.does.at(-1)?.entry ?? -1] ?? -1;
+      const begins = rows[segment.does[0]?.entry ?? -1] ?? -1;
+      const from = ended >= 0 ? index.endsAt[ended]! : STAND;
+      const to = begins >= 0 ? index.startsAt[begins]! : STAND;
       const same = last.station === segment.station;
       const usual = same ? 2 : CHANGE_SECONDS[from as 0 | 1 | 2]![to as 0 | 1 | 2]!;
-      const needs =
-        from === to || same ? usual : Math.max(usual, from === SEAT && to === SEAT ? 0 : floorSeconds);
-      changes.push({ from: last.station, to: segment.station, needs, has: gap });
+      const theirs = Math.max(floorSeconds, changeFor(session.forWhom, from as 0, to as 0).lo);
+      const needs = from === to || same ? usual : Math.max(usual, from === SEAT && to === SEAT ? 0 : theirs);
+      // Sides changed in the minute, or set after set, have their own time.
+      if (!same || segment.side !== last.side)
+        changes.push({ from: last.station, to: segment.station, block: segment.block, needs, has: gap });
     }
     last = segment;
     gap = 0;

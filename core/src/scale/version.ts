@@ -19,10 +19,11 @@ export interface Use {
   readonly standIn: boolean;
 }
 
-/** Why a station is not as written: a patch that makes it so, and what ruled. */
+/** Why something is not as written: a patch that makes it so, and what ruled. */
 export interface Reason {
-  readonly station: number;
-  /** The patch: the station's use becomes this; null is useful rest. */
+  /** Place in the session's list of entries. */
+  readonly entry: number;
+  /** The patch: the entry's use becomes this; null is useful rest. */
   readonly use: Use | null;
   readonly what: 'form' | 'trim' | 'pace' | 'rest';
   /** All that the trainer's choice came up against, in the order in which it was checked. */
@@ -34,6 +35,7 @@ export interface Reason {
   readonly quickerBy: number;
 }
 
+/** A session for one subject; the lists go by the session's entries. */
 export interface Version {
   /** As written, before anything is scaled: null where the library has no such move. */
   readonly original: readonly (Use | null)[];
@@ -46,6 +48,6 @@ export interface Version {
 /** Applies reasons to the original, in order. Replaying a version's reasons gives its uses exactly. */
 export function replay(original: readonly (Use | null)[], reasons: readonly Reason[]): (Use | null)[] {
   const uses = [...original];
-  for (const reason of reasons) uses[reason.station] = reason.use;
+  for (const reason of reasons) uses[reason.entry] = reason.use;
   return uses;
 }

@@ -1,40 +1,121 @@
-import { lengthOf } from '../clock/index.ts';
-import { type Block, timelineOf } from './plan.ts';
+import { type Format, formatEntry, INPUTS, type InputKey } from '../clock/index.ts';
+import { type Block, blockName, roleOf } from './plan.ts';
+import { type Facts, type Timed, timelineOf } from './timeline.ts';
 
-/** What may be changed to land on a time. */
-export const FIT_BY = {
-  rounds: { says: 'rounds', from: 1, to: 20, step: 1 },
-  workSeconds: { says: 'seconds of work', from: 10, to: 120, step: 5 },
-  restSeconds: { says: 'seconds of rest', from: 0, to: 120, step: 5 },
-  roundRestSeconds: { says: 'seconds between rounds', from: 0, to: 300, step: 15 },
+/** What a trainer reaches for first to land on a time. */
+export const FIT_SCHOOLS = {
+  rounds: 'rounds first',
+  rests: 'rests first',
+  work: 'work first',
+  stations: 'stations first',
 } as const;
-export type FitBy = keyof typeof FIT_BY;
+export type FitSchool = keyof typeof FIT_SCHOOLS;
+
+const SCHOOL_OF: Partial<Record<InputKey, FitSchool>> = {
+  rounds: 'rounds',
+  sets: 'rounds',
+  bouts: 'rounds',
+  minutes: 'rounds',
+  to: 'rounds',
+  restSeconds: 'rests',
+  roundRestSeconds: 'rests',
+  stationRestSeconds: 'rests',
+  pairRestSeconds: 'rests',
+  stepRestSeconds: 'rests',
+  workSeconds: 'work',
+  capSeconds: 'work',
+};
+
+/** Nothing shorter is work worth setting a clock for, nothing longer a slot. Common practice. */
+const SENSIBLE: Partial<Record<InputKey, readonly [number, number]>> = {
+  workSeconds: [10, 120],
+  restSeconds: [0, 120],
+  roundRestSeconds: [0, 300],
+};
 
 export interface Fit {
-  readonly by: FitBy;
-  readonly value: number;
+  readonly block: number;
+  readonly by: FitSchool;
+  /** "Circuit 2: 4 rounds". */
+  readonly says: string;
+  /** The block as it would be. */
+  readonly becomes: Block;
   readonly lengthSeconds: number;
   /** Seconds left over of the time there is. */
   readonly spareSeconds: number;
 }
 
+const saysOf = (key: InputKey, value: number): string => {
+  const { says, unit } = INPUTS[key];
+  const word = says.toLowerCase();
+  if (key === 'rounds' || key === 'sets' || key === 'bouts')
+    return `${value} ${value === 1 ? word.slice(0, -1) : word}`;
+  return `${word} ${value}${unit === 's' ? ' s' : unit === 'min' ? ' min' : ''}`;
+};
+
+const unsoundStep = (format: Format): boolean =>
+  format.kind === 'pyramid' && (format.to - format.from) % format.by !== 0;
+
 /**
- * For each thing that may be changed, the one value that fills a time best without going over; a thing for
- * which no value fits is left out. Closest first. Lengths are read off the timeline.
+ * Ways to land a session on a time by changing one thing of one block, each as close as it comes without
+ * going over: the trainer's school first, then the closest. Warm-ups and cool-downs are left as they are.
+ * A thing that can't be brought there is left out. Lengths are read off the timeline.
  */
-export function fitTo(block: Block, seconds: number): Fit[] {
+export function fitTo(session: Timed, facts: Facts, seconds: number, school: FitSchool = 'rounds'): Fit[] {
   const fits: Fit[] = [];
-  for (const by of Object.keys(FIT_BY) as FitBy[]) {
-    const { from, to, step } = FIT_BY[by];
-    // Between rounds there is nothing to change where there is one round.
-    if (by === 'roundRestSeconds' && block.format.rounds < 2) continue;
-    let best: Fit | null = null;
-    for (let value = from; value <= to; value += step) {
-      const lengthSeconds = lengthOf(timelineOf({ ...block, format: { ...block.format, [by]: value } }));
-      if (lengthSeconds > seconds) break;
-      best = { by, value, lengthSeconds, spareSeconds: seconds - lengthSeconds };
+  const lengthWith = (b: number, block: Block) =>
+    timelineOf({ ...session, blocks: session.blocks.map((old, i) => (i === b ? block : old)) }, facts)
+      .lengthSeconds;
+  session.blocks.forEach((block, b) => {
+    const role = roleOf(block);
+    if (role === 'warm-up' || role === 'cool-down' || block.stations.length === 0) return;
+    const name = session.blocks.length > 1 ? `${blockName(session.blocks, b)}: ` : '';
+    for (const input of formatEntry(block.format.kind).inputs) {
+      const key = input.replace('?', '') as InputKey;
+      const by = SCHOOL_OF[key];
+      const now = (block.format as unknown as Record<string, number | undefined>)[key];
+      if (!by || now === undefined) continue;
+      // Between rounds there is nothing to change where there is one round.
+      if (key === 'roundRestSeconds' && 'rounds' in block.format && block.format.rounds < 2) continue;
+      const { min, max, step } = INPUTS[key];
+      const [from, to] = SENSIBLE[key] ?? [min, max];
+      let best: Fit | null = null;
+      for (let value = from; value <= to; value += step) {
+        const format = { ...block.format, [key]: value } as Format;
+        if (unsoundStep(format)) continue;
+        const becomes = { ...block, format };
+        const lengthSeconds = lengthWith(b, becomes);
+        if (lengthSeconds > seconds) break;
+        if (value !== now)
+          best = {
+            block: b,
+            by,
+            says: name + saysOf(key, value),
+            becomes,
+            lengthSeconds,
+            spareSeconds: seconds - lengthSeconds,
+          };
+        else best = null;
+      }
+      if (best) fits.push(best);
     }
-    if (best) fits.push(best);
-  }
-  return fits.sort((a, b) => a.spareSeconds - b.spareSeconds);
+    for (let keep = block.stations.length - 1; keep >= 2; keep--) {
+      const becomes = { ...block, stations: block.stations.slice(0, keep) };
+      const lengthSeconds = lengthWith(b, becomes);
+      if (lengthSeconds > seconds) continue;
+      const without = block.stations.length - keep;
+      fits.push({
+        block: b,
+        by: 'stations',
+        says: `${name}without the last ${without === 1 ? 'station' : `${without} stations`}`,
+        becomes,
+        lengthSeconds,
+        spareSeconds: seconds - lengthSeconds,
+      });
+      break;
+    }
+  });
+  return fits.sort(
+    (a, b) => Number(a.by !== school) - Number(b.by !== school) || a.spareSeconds - b.spareSeconds,
+  );
 }

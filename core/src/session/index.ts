@@ -1,16 +1,59 @@
-export { FIT_BY, type Fit, type FitBy, fitTo } from './fit.ts';
-export { namesOf, nextStationId, type Pasted, type PastedLine, parseCircuit, plainName } from './parse.ts';
+export { turnedInto, withClimb } from './climb.ts';
+export { FIT_SCHOOLS, type Fit, type FitSchool, fitTo } from './fit.ts';
+export { changeFor, KIND_IDS, KINDS, type Kind, type KindId } from './kinds.ts';
+export {
+  namesOf,
+  nextStationId,
+  type Pasted,
+  type PastedBlock,
+  type PastedClock,
+  type PastedLine,
+  parseCircuit,
+  pastedFormat,
+  pastedStations,
+  plainName,
+} from './parse.ts';
 export {
   AS_WRITTEN,
   type Block,
+  blockName,
+  blockSchema,
   type Dials,
+  type Dose,
   dialsSchema,
+  doseSchema,
+  type Part,
   PLAN,
   PLAN_EXAMPLE,
   type Plan,
   planSchema,
+  REST_STYLES,
+  type RestStyle,
+  ROLE_IDS,
+  ROLES,
+  type Role,
+  roleOf,
+  SHOWING,
   type Station,
-  slotsOf,
   stationSchema,
-  timelineOf,
 } from './plan.ts';
+export { readSegment, type SheetLine, sheetLines } from './read.ts';
+export { READY_SESSIONS } from './ready.ts';
+export {
+  type BlockTime,
+  drinksFor,
+  type Entry,
+  entriesOf,
+  estimateOf,
+  type Facts,
+  factsIn,
+  formatFaults,
+  type MoveFacts,
+  SHOW_SECONDS,
+  showSecondsIn,
+  showSecondsOf,
+  type Timed,
+  type Timeline,
+  timelineOf,
+  UNKNOWN_FACTS,
+} from './timeline.ts';

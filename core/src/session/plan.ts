@@ -1,7 +1,68 @@
 import { z } from 'zod';
-import { compileFormat, formatSchema, type Segment, type Slot } from '../clock/index.ts';
-import { idSchema, settingsSchema } from '../move/index.ts';
+import { formatSchema, SIDES_IDS } from '../clock/index.ts';
+import { formRefSchema, idSchema, settingsSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
+import { KIND_IDS } from './kinds.ts';
+
+const words = (most: number) => z.string().max(most, { error: `at most ${most} characters, please` });
+
+/** How much of a move: a count, a time or a distance; tempo and load; how it is broken up. */
+export const doseSchema = z
+  .strictObject({
+    reps: z.number().int().min(1).max(500).optional(),
+    seconds: z.number().int().min(1).max(900).optional(),
+    metres: z.number().int().min(1).max(2000).optional(),
+    /** The count is for each side; otherwise it is in all. As the move usually goes where it isn't said. */
+    each: z.boolean().optional(),
+    /** Seconds: lower, pause, lift, pause. */
+    tempo: z
+      .string()
+      .regex(/^\d-\d-\d-\d$/, { error: 'four digits: lower, pause, lift, pause, as 3-1-1-0' })
+      .optional(),
+    loadKg: z.number().min(0).max(200).optional(),
+    /** A count in pieces, 5 and 5, with a breath between. */
+    split: z.array(z.number().int().min(1).max(100)).min(2).max(6).optional(),
+    /** Short bouts inside the slot: 3 × 8 s in 30. */
+    bouts: z
+      .strictObject({ times: z.number().int().min(2).max(10), seconds: z.number().int().min(2).max(60) })
+      .optional(),
+    /** One thing after another inside the slot: reps, then a hold; a surge at the end. */
+    phases: z
+      .array(z.strictObject({ says: words(60).min(1), seconds: z.number().int().min(1).max(300) }))
+      .max(6)
+      .optional(),
+    /** Called out while it goes on, at even distances or when nobody expects it. */
+    calls: z
+      .strictObject({
+        says: words(60).min(1),
+        times: z.number().int().min(1).max(20),
+        random: z.boolean(),
+      })
+      .optional(),
+  })
+  .superRefine((dose, ctx) => {
+    const given = (['reps', 'seconds', 'metres'] as const).filter((key) => dose[key] !== undefined);
+    if (given.length > 1)
+      ctx.addIssue({
+        code: 'custom',
+        path: [given[1]!],
+        message: `a dose is ${given.join(' or ')}, not both`,
+      });
+    if (dose.split && dose.reps !== undefined && dose.split.reduce((a, b) => a + b, 0) !== dose.reps)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['split'],
+        message: `${dose.split.join(' + ')} isn’t ${dose.reps}`,
+      });
+  });
+export type Dose = z.output<typeof doseSchema>;
+
+export const partSchema = z.strictObject({
+  move: idSchema,
+  settings: settingsSchema.optional(),
+  dose: doseSchema.optional(),
+});
+export type Part = z.output<typeof partSchema>;
 
 export const stationSchema = z.strictObject({
   id: idSchema,
@@ -10,15 +71,56 @@ export const stationSchema = z.strictObject({
   settings: settingsSchema.optional(),
   /** What the trainer typed, when it was typed. */
   typed: z.string().max(200).optional(),
-  /** Two slots make a station of its own of each side; otherwise sides swap at half time. */
-  sides: z.enum(['swap at half', 'two slots']).default('swap at half'),
+  sides: z.enum(SIDES_IDS).default('swap at half'),
+  dose: doseSchema.optional(),
+  /** What follows in the same go: a chain, or what fills the minute. */
+  chain: z.array(partSchema).max(3).optional(),
+  /** Later rounds' forms, where each round is a rung harder. */
+  byRound: z.array(formRefSchema).max(19).optional(),
+  /** New to this class: takes longer to show. */
+  isNew: z.boolean().optional(),
 });
 export type Station = z.output<typeof stationSchema>;
 
+export const ROLES = {
+  'warm-up': 'Warm-up',
+  circuit: 'Circuit',
+  finisher: 'Finisher',
+  challenge: 'Challenge',
+  'cool-down': 'Cool-down',
+} as const;
+export type Role = keyof typeof ROLES;
+export const ROLE_IDS = Object.keys(ROLES) as [Role, ...Role[]];
+
+export const REST_STYLES = { moving: 'keep moving', standing: 'stand', sitting: 'sit' } as const;
+export type RestStyle = keyof typeof REST_STYLES;
+export const SHOWING = {
+  'over the warm-up': 'over the warm-up',
+  before: 'before it begins',
+  'in the rest': 'in the rests',
+} as const;
+
 export const blockSchema = z.strictObject({
   id: idSchema,
+  name: words(60).optional(),
+  role: z.enum(ROLE_IDS).optional(),
   format: formatSchema,
-  stations: z.array(stationSchema).max(40),
+  stations: z.array(stationSchema).max(40, { error: 'at most 40 stations in a block' }),
+  /** Seconds to get ready before the first stretch. */
+  readySeconds: z.number().int().min(0).max(60).optional(),
+  /** When the forms are shown. */
+  showing: z.enum(Object.keys(SHOWING) as [keyof typeof SHOWING, ...(keyof typeof SHOWING)[]]).optional(),
+  /** What comes before the next block. */
+  after: z
+    .strictObject({
+      seconds: z.number().int().min(0).max(900),
+      /** A range: at most so long. */
+      mostSeconds: z.number().int().min(0).max(1800).optional(),
+      untilReady: z.boolean().optional(),
+      style: z.enum(Object.keys(REST_STYLES) as [RestStyle, ...RestStyle[]]).optional(),
+      drink: z.boolean().optional(),
+    })
+    .optional(),
 });
 export type Block = z.output<typeof blockSchema>;
 
@@ -43,57 +145,80 @@ export const AS_WRITTEN: Dials = {
   ability: 'as written',
 };
 
-/** A circuit with whom and where it is being looked at for: one document, saved as one. */
+/** A session with whom and where it is being looked at for: one document, saved as one. */
 export const planSchema = z.strictObject({
-  version: z.literal(1),
+  version: z.literal(2),
   id: idSchema,
-  title: z.string().trim().min(1).max(120),
-  /** Who the circuit was written for, as a level; others are scaled in proportion. */
+  title: z
+    .string()
+    .trim()
+    .min(1, { error: 'a session has a title' })
+    .max(120, { error: 'a title of at most 120 characters, please' }),
+  /** Who it was written for, as a level; others are scaled in proportion. */
   writtenFor: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
-  block: blockSchema,
+  /** Who the clock is for: how long changes take, how soon they need a drink. */
+  forWhom: z.enum(KIND_IDS),
+  blocks: z
+    .array(blockSchema)
+    .min(1, { error: 'a session has a block' })
+    .max(20, { error: 'at most 20 blocks' }),
   person: idSchema.nullable(),
   room: idSchema.nullable(),
   dials: dialsSchema,
+  tags: z.array(words(30).min(1)).max(12).optional(),
+  notes: words(4000).optional(),
+  /** Minutes there are for all of it. */
+  bookedMinutes: z.number().int().min(1).max(300).optional(),
+  /** Findings looked at and let stand, each with its reason. */
+  accepted: z
+    .array(z.strictObject({ check: words(60), at: words(80), why: words(200).min(1) }))
+    .max(100)
+    .optional(),
 });
 export type Plan = z.output<typeof planSchema>;
 
-export const PLAN: RecordKind<Plan> = { name: 'circuit', schema: planSchema, version: 1, upgrades: {} };
+export const PLAN: RecordKind<Plan> = {
+  name: 'session',
+  schema: planSchema,
+  version: 2,
+  upgrades: {
+    // A circuit was one block; a session has several.
+    1: ({ block, ...rest }) => ({ ...rest, forWhom: 'adults', blocks: [block] }),
+  },
+};
 
 export const PLAN_EXAMPLE: Plan = {
-  version: 1,
+  version: 2,
   id: 'first-circuit',
   title: 'First circuit',
   writtenFor: 2,
-  block: {
-    id: 'main',
-    format: {
-      kind: 'intervals',
-      workSeconds: 40,
-      restSeconds: 20,
-      rounds: 2,
-      roundRestSeconds: 60,
-      closingRest: false,
+  forWhom: 'adults',
+  blocks: [
+    {
+      id: 'main',
+      format: {
+        kind: 'intervals',
+        workSeconds: 40,
+        restSeconds: 20,
+        rounds: 2,
+        roundRestSeconds: 60,
+        closingRest: false,
+      },
+      stations: [{ id: 's1', move: 'squat', sides: 'swap at half' }],
     },
-    stations: [{ id: 's1', move: 'squat', sides: 'swap at half' }],
-  },
+  ],
   person: null,
   room: null,
   dials: AS_WRITTEN,
 };
 
-/** A block's slots in order: one a station, two where a one-sided station has a slot for each side. */
-export function slotsOf(block: Block): Slot[] {
-  return block.stations.flatMap((station, i): Slot[] =>
-    station.sides === 'two slots'
-      ? [
-          { station: i, side: 'left' },
-          { station: i, side: 'right' },
-        ]
-      : [{ station: i, side: null }],
-  );
-}
+export const roleOf = (block: Block): Role => block.role ?? 'circuit';
 
-/** The block's one clock. Slot boundaries depend on nothing but the block. */
-export function timelineOf(block: Block): Segment[] {
-  return compileFormat(block.format, slotsOf(block));
+/** What a block is called: its own name, or its role with a number where there are several of it. */
+export function blockName(blocks: readonly Block[], at: number): string {
+  const block = blocks[at]!;
+  if (block.name?.trim()) return block.name;
+  const role = roleOf(block);
+  const alike = blocks.filter((b) => roleOf(b) === role && !b.name?.trim());
+  return alike.length > 1 ? `${ROLES[role]} ${alike.indexOf(block) + 1}` : ROLES[role];
 }

@@ -1,13 +1,15 @@
-import { clockText, FORMATS } from '@inner-rung/core/clock';
+import { formatWords, lengthWords } from '@inner-rung/core/clock';
 import { CAPABILITIES } from '@inner-rung/core/move';
 import { BANDS, bandOfRpe, effortOn, everybodyIn, outlookOf } from '@inner-rung/core/person';
 import { EQUIPMENT, thingsFor, withOwn } from '@inner-rung/core/room';
-import { doseWords, formName, paceWords } from '@inner-rung/core/scale';
+import { formName, paceWords } from '@inner-rung/core/scale';
+import { blockName } from '@inner-rung/core/session';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { today } from '../app/day.ts';
+import { blockPicture, doseAt } from '../plan/block-picture.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useScaled } from '../plan/use-scaled.ts';
 
@@ -25,9 +27,9 @@ export default function CardScreen() {
   if (missing)
     return (
       <main className="p-8 text-center">
-        <h1 className="text-2xl">This card’s circuit isn’t here</h1>
+        <h1 className="text-2xl">This card’s session isn’t here</h1>
         <Link className="btn btn-primary mt-4" to="/circuits">
-          See your circuits
+          See your sessions
         </Link>
       </main>
     );
@@ -56,8 +58,8 @@ export default function CardScreen() {
     );
 
   const { version, sums } = picture;
-  const { format, stations } = plan.block;
-  const n = stations.length;
+  const shown = picture.plan.blocks.map((_, b) => blockPicture(picture, b));
+  const n = shown.reduce((sum, one) => sum + one.block.stations.length + (shown.length > 1 ? 0.7 : 0), 0);
   const dense = n > 10;
   const name = person?.name ?? 'For a lane';
   const warn = outlook?.cautions ?? [];
@@ -92,8 +94,10 @@ export default function CardScreen() {
               <p className="mt-1 text-[13pt]">{plan.title}</p>
             </div>
             <div className="text-right">
-              <p className="display text-[24pt] leading-none">{clockText(sums.lengthSeconds)}</p>
-              <p className="mt-1 text-[12pt]">{FORMATS.intervals.words(format)}</p>
+              <p className="display text-[24pt] leading-none">{lengthWords(sums.range)}</p>
+              <p className="mt-1 text-[12pt]">
+                {shown.length === 1 ? formatWords(shown[0]!.block.format) : `${shown.length} parts`}
+              </p>
             </div>
           </header>
           {outlook && (
@@ -103,44 +107,61 @@ export default function CardScreen() {
             </p>
           )}
           <ol className="mt-1 flex min-h-0 flex-1 flex-col">
-            {stations.map((station, i) => {
-              const use = version.uses[i] ?? null;
-              const move = use ? library.move(use.move) : undefined;
-              return (
-                <li
-                  key={station.id}
-                  className="flex min-h-0 flex-1 items-center gap-4 border-b border-black/40 py-[1mm]"
-                >
-                  <span
-                    className={`display w-[10mm] shrink-0 text-center leading-none ${n > 16 ? 'text-[13pt]' : dense ? 'text-[18pt]' : 'text-[22pt]'}`}
+            {shown.flatMap((one) => [
+              ...(shown.length > 1
+                ? [
+                    <li key={one.block.id} className="flex items-baseline gap-3 pt-[1mm] text-[12pt]">
+                      <strong className="display text-[13pt]">{blockName(plan.blocks, one.at)}</strong>
+                      <span>
+                        {formatWords(one.block.format)}, {lengthWords(sums.blocks[one.at]!.range)}
+                      </span>
+                    </li>,
+                  ]
+                : []),
+              ...one.block.stations.map((station, i) => {
+                const use = one.version.uses[i] ?? null;
+                const move = use ? library.move(use.move) : undefined;
+                const chain = one.chains[i]!;
+                return (
+                  <li
+                    key={`${one.block.id}/${station.id}`}
+                    className="flex min-h-0 flex-1 items-center gap-4 border-b border-black/40 py-[0.6mm]"
                   >
-                    {i + 1}
-                  </span>
-                  <div className="min-w-0 flex-1 leading-tight">
-                    <p
-                      className={`display ${n > 16 ? 'text-[12pt]' : dense ? 'text-[14pt]' : 'text-[16pt]'}`}
+                    <span
+                      className={`display w-[10mm] shrink-0 text-center leading-none ${n > 16 ? 'text-[13pt]' : dense ? 'text-[18pt]' : 'text-[22pt]'}`}
                     >
-                      {use ? formName(library, use.move, use.settings) : 'Easy movement, or a breather'}
-                    </p>
-                    {n <= 16 && (
-                      <p className="text-[12pt]">
-                        {move
-                          ? `${move.cues.slice(0, dense ? 1 : 2).join('. ')}.`
-                          : 'Walk gently until the next station.'}
+                      {i + 1}
+                    </span>
+                    <div className="min-w-0 flex-1 leading-tight">
+                      <p
+                        className={`display ${n > 16 ? 'text-[12pt]' : dense ? 'text-[14pt]' : 'text-[16pt]'}`}
+                      >
+                        {use ? formName(library, use.move, use.settings) : 'Easy movement, or a breather'}
+                        {chain.map(
+                          (part) =>
+                            `, then ${part.use ? formName(library, part.use.move, part.use.settings).toLowerCase() : 'easy movement'}`,
+                        )}
                       </p>
-                    )}
-                  </div>
-                  <p
-                    className={`w-[46mm] shrink-0 text-right leading-tight ${dense ? 'text-[12pt]' : 'text-[13pt]'}`}
-                  >
-                    {use && move
-                      ? doseWords(use, format.workSeconds, move.sides, station.sides === 'swap at half')
-                      : ''}
-                    {use?.pace && !dense ? <span className="block text-[12pt]">{paceWords(use)}</span> : null}
-                  </p>
-                </li>
-              );
-            })}
+                      {n <= 16 && (
+                        <p className="text-[12pt]">
+                          {move
+                            ? `${move.cues.slice(0, dense ? 1 : 2).join('. ')}.`
+                            : 'Walk gently until the next station.'}
+                        </p>
+                      )}
+                    </div>
+                    <p
+                      className={`w-[46mm] shrink-0 text-right leading-tight ${dense ? 'text-[12pt]' : 'text-[13pt]'}`}
+                    >
+                      {doseAt(library, one, i, use)}
+                      {use?.pace && !dense ? (
+                        <span className="block text-[12pt]">{paceWords(use)}</span>
+                      ) : null}
+                    </p>
+                  </li>
+                );
+              }),
+            ])}
           </ol>
           <footer className="mt-2 grid gap-1 text-[12pt] leading-snug">
             {things.size > 0 && (

@@ -1,15 +1,6 @@
 import { type Cells, COLUMNS, type Column, cellsOf, columnOf, type Person } from '@inner-rung/core/person';
 import Papa from 'papaparse';
-
-/** Hands a file to the browser to save. */
-export function saveFile(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(url);
-}
+import { saveFile } from '../ui/save-file.ts';
 
 /** Everybody as a table; cells that a spreadsheet would run as a formula are escaped. */
 export function peopleTable(people: readonly Person[]): string {

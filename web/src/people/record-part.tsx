@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { dayWords } from '../app/day.ts';
 import { people as peopleShelf, useApp } from '../store/index.ts';
+import { saveFile } from '../ui/save-file.ts';
 import { dropDrafts } from '../ui/use-draft.ts';
-import { saveFile } from './people-file.ts';
 import type { PersonPage } from './use-person.ts';
 
 const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });

@@ -1,21 +1,35 @@
-import type { Plan } from '@inner-rung/core/session';
+import {
+  CHOICES,
+  type ChoiceKey,
+  FORMATS,
+  type Format,
+  type FormatKind,
+  INPUTS,
+  type InputKey,
+} from '@inner-rung/core/clock';
+import { turnedInto } from '@inner-rung/core/session';
 import { useEffect, useId, useState } from 'react';
 
 /** A whole number with a unit, kept while it is being typed, taken when it makes sense. */
-function NumberField(props: {
+export function NumberField(props: {
   label: string;
   unit: string;
-  value: number;
+  value: number | undefined;
   min: number;
   max: number;
   step: number;
+  /** May be left empty: then this is called. */
+  onEmpty?: () => void;
   onChange: (value: number) => void;
 }) {
   const id = useId();
-  const [text, setText] = useState(String(props.value));
-  useEffect(() => setText(String(props.value)), [props.value]);
+  const given = props.value === undefined ? '' : String(props.value);
+  const [text, setText] = useState(given);
+  useEffect(() => setText(given), [given]);
   const typed = Number(text);
-  const fits = text.trim() !== '' && Number.isInteger(typed) && typed >= props.min && typed <= props.max;
+  const empty = text.trim() === '';
+  const whole = !empty && Number.isInteger(typed) && typed >= props.min && typed <= props.max;
+  const fits = whole || (empty && props.onEmpty !== undefined);
   return (
     <div className="flex min-w-0 flex-col">
       <label htmlFor={id} className="quiet text-sm">
@@ -31,23 +45,21 @@ function NumberField(props: {
           min={props.min}
           max={props.max}
           step={props.step}
+          placeholder={props.onEmpty ? '–' : ''}
           aria-invalid={!fits}
           onChange={(event) => {
             setText(event.target.value);
             const next = Number(event.target.value);
-            if (
-              event.target.value.trim() !== '' &&
-              Number.isInteger(next) &&
-              next >= props.min &&
-              next <= props.max
-            )
-              props.onChange(next);
+            if (event.target.value.trim() === '') props.onEmpty?.();
+            else if (Number.isInteger(next) && next >= props.min && next <= props.max) props.onChange(next);
           }}
-          onBlur={() => setText(String(props.value))}
+          onBlur={() => setText(given)}
         />
-        <span className="quiet text-sm" aria-hidden="true">
-          {props.unit}
-        </span>
+        {props.unit && (
+          <span className="quiet text-sm" aria-hidden="true">
+            {props.unit}
+          </span>
+        )}
       </span>
       {!fits && (
         <span className="text-sm text-error" role="alert">
@@ -58,60 +70,81 @@ function NumberField(props: {
   );
 }
 
-/** Work, rest, rounds: the clock everybody shares. */
-export function ClockBar(props: {
-  format: Plan['block']['format'];
-  onChange: (format: Partial<Plan['block']['format']>) => void;
-}) {
+const isChoice = (key: string): key is ChoiceKey => key in CHOICES;
+
+/** A block's format: its kind and what that kind asks for. */
+export function ClockBar(props: { format: Format; onChange: (format: Format) => void }) {
   const { format, onChange } = props;
+  const entry = FORMATS[format.kind];
+  const values = format as unknown as Record<string, number | boolean | string | undefined>;
+  const put = (key: string, value: unknown) => {
+    const next: Record<string, unknown> = { ...format, [key]: value };
+    if (value === undefined) delete next[key];
+    onChange(next as unknown as Format);
+  };
   return (
     <fieldset className="grid grid-cols-2 gap-x-3 gap-y-2">
       <legend className="sr-only">The clock</legend>
-      <NumberField
-        label="Work"
-        unit="s"
-        value={format.workSeconds}
-        min={5}
-        max={600}
-        step={5}
-        onChange={(workSeconds) => onChange({ workSeconds })}
-      />
-      <NumberField
-        label="Rest"
-        unit="s"
-        value={format.restSeconds}
-        min={0}
-        max={600}
-        step={5}
-        onChange={(restSeconds) => onChange({ restSeconds })}
-      />
-      <NumberField
-        label="Rounds"
-        unit="×"
-        value={format.rounds}
-        min={1}
-        max={20}
-        step={1}
-        onChange={(rounds) => onChange({ rounds })}
-      />
-      <NumberField
-        label="Between rounds"
-        unit="s"
-        value={format.roundRestSeconds}
-        min={0}
-        max={900}
-        step={15}
-        onChange={(roundRestSeconds) => onChange({ roundRestSeconds })}
-      />
-      <label className="touch col-span-2 flex items-center gap-2 text-sm">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={format.closingRest}
-          onChange={(event) => onChange({ closingRest: event.target.checked })}
-        />
-        Rest after the last station too
+      <label className="col-span-2 flex flex-col">
+        <span className="quiet text-sm">Format</span>
+        <select
+          className="select touch w-full font-semibold"
+          value={format.kind}
+          onChange={(event) => onChange(turnedInto(format, event.target.value as FormatKind))}
+        >
+          {(Object.keys(FORMATS) as FormatKind[]).map((kind) => (
+            <option key={kind} value={kind}>
+              {FORMATS[kind].name}
+            </option>
+          ))}
+        </select>
       </label>
+      {entry.inputs.map((input) => {
+        if (isChoice(input)) {
+          const { says, of } = CHOICES[input];
+          return of === null ? (
+            <label key={input} className="touch col-span-2 flex items-center gap-2 text-sm">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={values[input] === true}
+                onChange={(event) => put(input, event.target.checked)}
+              />
+              {says}
+            </label>
+          ) : (
+            <label key={input} className="col-span-2 flex flex-col">
+              <span className="quiet text-sm">{says}</span>
+              <select
+                className="select touch w-full"
+                value={String(values[input])}
+                onChange={(event) => put(input, event.target.value)}
+              >
+                {Object.entries(of).map(([value, words]) => (
+                  <option key={value} value={value}>
+                    {words}
+                  </option>
+                ))}
+              </select>
+            </label>
+          );
+        }
+        const key = input.replace('?', '') as InputKey;
+        const { says, unit, min, max, step } = INPUTS[key];
+        return (
+          <NumberField
+            key={key}
+            label={says}
+            unit={unit}
+            value={values[key] as number | undefined}
+            min={min}
+            max={max}
+            step={step}
+            {...(input.endsWith('?') ? { onEmpty: () => put(key, undefined) } : {})}
+            onChange={(value) => put(key, value)}
+          />
+        );
+      })}
     </fieldset>
   );
 }

@@ -1,18 +1,37 @@
-import { clockText, lengthOf } from '@inner-rung/core/clock';
-import { type Block, FIT_BY, fitTo, timelineOf } from '@inner-rung/core/session';
-import { useState } from 'react';
+import { clockText } from '@inner-rung/core/clock';
+import type { Library } from '@inner-rung/core/ladder';
+import {
+  type Block,
+  FIT_SCHOOLS,
+  type FitSchool,
+  factsIn,
+  fitTo,
+  type Plan,
+  timelineOf,
+} from '@inner-rung/core/session';
+import { useMemo, useState } from 'react';
 
-/** "I have 20 minutes": what could be changed to land on it, side by side. */
-export function FitFold(props: { block: Block; onTake: (patch: Partial<Block['format']>) => void }) {
-  const { block } = props;
-  const now = lengthOf(timelineOf(block));
-  const [text, setText] = useState('');
+/** "I have 40 minutes": what could be changed to land on it, side by side, the trainer's school first. */
+export function FitFold(props: {
+  library: Library;
+  plan: Plan;
+  onBooked: (minutes: number | undefined) => void;
+  onTake: (block: number, becomes: Block) => void;
+}) {
+  const { library, plan } = props;
+  const facts = useMemo(() => factsIn(library), [library]);
+  const [text, setText] = useState(plan.bookedMinutes === undefined ? '' : String(plan.bookedMinutes));
+  const [school, setSchool] = useState<FitSchool>('rounds');
   const minutes = Number(text.replace(',', '.'));
   const asked = text.trim() !== '';
-  const fits =
-    asked && Number.isFinite(minutes) && minutes > 0 && minutes <= 240
-      ? fitTo(block, Math.round(minutes * 60))
-      : [];
+  const sound = Number.isFinite(minutes) && minutes > 0 && minutes <= 240;
+  const { fits, now } = useMemo(
+    () => ({
+      fits: asked && sound ? fitTo(plan, facts, Math.round(minutes * 60), school) : [],
+      now: timelineOf(plan, facts).lengthSeconds,
+    }),
+    [plan, facts, minutes, asked, sound, school],
+  );
   return (
     <details className="mt-2">
       <summary className="touch flex cursor-pointer items-center underline underline-offset-4">
@@ -25,27 +44,48 @@ export function FitFold(props: { block: Block; onTake: (patch: Partial<Block['fo
           inputMode="decimal"
           value={text}
           placeholder={String(Math.round(now / 60))}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => {
+            setText(event.target.value);
+            const value = Number(event.target.value);
+            if (event.target.value.trim() === '') props.onBooked(undefined);
+            else if (Number.isInteger(value) && value >= 1 && value <= 240) props.onBooked(value);
+          }}
         />
         minutes
       </label>
+      <label className="mt-1 flex flex-col">
+        <span className="quiet text-sm">What to change first</span>
+        <select
+          className="select touch w-full"
+          value={school}
+          onChange={(event) => setSchool(event.target.value as FitSchool)}
+        >
+          {Object.entries(FIT_SCHOOLS).map(([id, says]) => (
+            <option key={id} value={id}>
+              {says}
+            </option>
+          ))}
+        </select>
+      </label>
       {asked && fits.length === 0 && (
         <p role="alert" className="text-sm font-semibold text-error">
-          {Number.isFinite(minutes) && minutes > 0 && minutes <= 240
-            ? 'Too short for one round of these stations.'
-            : 'Minutes from 1 to 240.'}
+          {!sound
+            ? 'Minutes from 1 to 240.'
+            : now === Math.round(minutes * 60)
+              ? 'It is just that long.'
+              : 'No one change brings it there.'}
         </p>
       )}
       <ul className="mt-1">
-        {fits.map((fit) => (
-          <li key={fit.by} className="border-t border-base-300 py-1">
+        {fits.slice(0, 8).map((fit) => (
+          <li key={fit.says} className="border-t border-base-300 py-1">
             <button
               type="button"
               data-fit={fit.by}
               className="btn btn-sm touch h-auto w-full justify-start py-1 text-left leading-tight"
-              onClick={() => props.onTake({ [fit.by]: fit.value })}
+              onClick={() => props.onTake(fit.block, fit.becomes)}
             >
-              {fit.value} {FIT_BY[fit.by].says}: {clockText(fit.lengthSeconds)}
+              {fit.says}: {clockText(fit.lengthSeconds)}
             </button>
           </li>
         ))}

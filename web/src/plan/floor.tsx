@@ -3,12 +3,12 @@ import type { Library } from '@inner-rung/core/ladder';
 import { LEVELS } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/scale';
 import { useMemo } from 'react';
+import type { BlockPicture } from './block-picture.ts';
 import { FLOOR, lanePoint, ringPath, stationAngle, walkPath, wrap } from './floor-shape.ts';
-import type { Picture } from './use-scaled.ts';
 
 /** The circuit as it lies on the floor: stations round the loop, lanes inwards easier, a person as a line. */
 export function Floor(props: {
-  picture: Picture;
+  picture: BlockPicture;
   library: Library;
   who: string;
   formatWords: string;
@@ -17,10 +17,10 @@ export function Floor(props: {
   compact: boolean;
 }) {
   const { picture, library, compact } = props;
-  const { version, plan } = picture;
-  const n = plan.block.stations.length;
+  const { version, block } = picture;
+  const n = block.stations.length;
   const rings = useMemo(() => [4, 3, 2, 1, 0].map((lane) => ringPath(lane)), []);
-  const angles = plan.block.stations.map((_, i) => stationAngle(i, n));
+  const angles = block.stations.map((_, i) => stationAngle(i, n));
   const points = version.uses.map((use, i) => lanePoint(use ? use.lane : -0.9, angles[i]!));
   const written = version.original.map((use, i) => lanePoint(use ? use.lane : -0.9, angles[i]!));
   const changed = new Set(version.reasons.map((r) => r.station));
@@ -62,7 +62,7 @@ export function Floor(props: {
         strokeWidth={compact ? 7 : 5}
         strokeLinejoin="round"
       />
-      {plan.block.stations.map((station, i) => {
+      {block.stations.map((station, i) => {
         const use = version.uses[i] ?? null;
         const original = version.original[i] ?? null;
         const chosen = i === props.station;
@@ -177,7 +177,7 @@ export function Floor(props: {
           fontWeight={800}
           fontFamily="var(--font-display)"
         >
-          {clockText(picture.sums.lengthSeconds)}
+          {clockText(picture.sums.blocks[picture.at]!.lengthSeconds)}
         </text>
         <text x={FLOOR.width / 2} y={FLOOR.height / 2 + 27} fontSize={compact ? 28 : 22}>
           {props.formatWords}

@@ -1,43 +1,62 @@
-import { FORMATS } from '@inner-rung/core/clock';
+import { type Format, formatWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
-import { namesOf, type Plan, parseCircuit, type Station } from '@inner-rung/core/session';
+import { writtenDose } from '@inner-rung/core/scale';
+import {
+  type Block,
+  namesOf,
+  parseCircuit,
+  pastedFormat,
+  pastedStations,
+  ROLES,
+} from '@inner-rung/core/session';
 import { useMemo, useState } from 'react';
 import { Dialog } from '../ui/dialog.tsx';
 import { findMoves } from './move-search.ts';
 
-export interface PastedCircuit {
+export interface PastedSession {
   readonly title: string | null;
-  readonly format: Partial<Plan['block']['format']>;
-  readonly stations: Station[];
+  readonly blocks: readonly Omit<Block, 'id'>[];
 }
 
 const EXAMPLE = `Thursday eight
 30/15 x 3, 1 min between rounds
 Star jacks
 Press-ups
-Chair squats
-…`;
+10 chair squats
+…
+Finisher: AMRAP 5
+10 squats, 5 press-ups`;
 
-/** Plain lines in, a circuit out; every line's fate is shown before anything changes. */
+/** Plain lines in, a session out; every line's fate is shown before anything changes. */
 export function PasteForm(props: {
   library: Library;
-  format: Plan['block']['format'];
-  onUse: (circuit: PastedCircuit) => void;
+  format: Format;
+  onUse: (session: PastedSession) => void;
 }) {
   const { library } = props;
   const [text, setText] = useState('');
   const [choices, setChoices] = useState<Record<string, string>>({});
   const names = useMemo(() => namesOf(library), [library]);
   const pasted = useMemo(() => parseCircuit(text, names), [text, names]);
-  const lines = pasted.lines.map((line) => {
-    const offers = line.moves.length > 0 ? line.moves : findMoves(library, line.text, 4).map((hit) => hit.id);
-    const chosen =
-      choices[`${line.line}:${line.text}`] ?? (line.moves.length > 0 ? line.moves[0] : undefined);
-    return { ...line, offers, chosen };
-  });
+  const blocks = pasted.blocks.map((block) => ({
+    ...block,
+    format: pastedFormat(props.format, block),
+    lines: block.lines.map((line, k) => {
+      const offers =
+        line.moves.length > 0 ? line.moves : findMoves(library, line.text, 4).map((hit) => hit.id);
+      const key = `${line.line}:${k}:${line.text}`;
+      const chosen = choices[key] ?? (line.moves.length > 0 ? line.moves[0] : undefined);
+      return { ...line, key, offers, chosen };
+    }),
+  }));
+  const lines = blocks.flatMap((block) => block.lines);
   const unknown = lines.filter((line) => line.chosen === undefined);
-  const ready = lines.filter((line) => line.chosen !== undefined && line.chosen !== 'skip');
-  const format = { ...props.format, ...pasted.format };
+  const settled = (block: (typeof blocks)[number]) =>
+    block.lines.flatMap((line) =>
+      line.chosen !== undefined && line.chosen !== 'skip' ? [{ ...line, chosen: line.chosen }] : [],
+    );
+  const ready = blocks.flatMap(settled);
+  const many = blocks.length > 1;
   return (
     <form
       onSubmit={(event) => {
@@ -45,13 +64,13 @@ export function PasteForm(props: {
         if (ready.length === 0 || unknown.length > 0) return;
         props.onUse({
           title: pasted.title,
-          format: pasted.format,
-          stations: ready.slice(0, 40).map((line, i) => ({
-            id: `s${i + 1}`,
-            move: line.chosen!,
-            typed: line.text.slice(0, 200),
-            sides: 'swap at half',
-          })),
+          blocks: blocks
+            .filter((block) => settled(block).length > 0)
+            .map((block) => ({
+              ...(block.role === 'circuit' ? {} : { role: block.role }),
+              format: block.format,
+              stations: pastedStations(settled(block)),
+            })),
         });
       }}
       className="grid gap-4 md:grid-cols-2"
@@ -70,46 +89,62 @@ export function PasteForm(props: {
         <p className="font-semibold" role="status">
           {text.trim() === ''
             ? 'What each line becomes shows here.'
-            : `${ready.length} ${ready.length === 1 ? 'station' : 'stations'} · ${FORMATS.intervals.words(format)}${unknown.length > 0 ? ` · ${unknown.length} to settle` : ''}`}
+            : `${ready.length} ${ready.length === 1 ? 'station' : 'stations'} · ${many ? `${blocks.length} blocks` : formatWords(blocks[0]!.format)}${unknown.length > 0 ? ` · ${unknown.length} to settle` : ''}`}
         </p>
-        <ol className="mt-1 max-h-64 list-none overflow-auto pr-1">
-          {lines.map((line) => (
-            <li key={`${line.line}:${line.text}`} className="border-b border-base-300 py-1">
-              {line.moves.length === 1 ? (
-                <span>
-                  {library.move(line.moves[0]!)?.name}
-                  {library.move(line.moves[0]!)?.name.toLowerCase() !== line.text.toLowerCase() && (
-                    <span className="quiet text-sm"> for “{line.text}”</span>
-                  )}
-                </span>
-              ) : (
-                <label className="block">
-                  <span className={line.chosen ? '' : 'font-semibold text-error'}>
-                    Line {line.line}: “{line.text}”{' '}
-                    {line.moves.length > 1 ? 'can mean' : 'isn’t a move here. Use'}
-                  </span>
-                  <select
-                    className="select select-sm mt-1 w-full"
-                    value={line.chosen ?? ''}
-                    onChange={(event) =>
-                      setChoices({ ...choices, [`${line.line}:${line.text}`]: event.target.value })
-                    }
-                  >
-                    <option value="" disabled>
-                      choose…
-                    </option>
-                    {line.offers.map((id) => (
-                      <option key={id} value={id}>
-                        {library.move(id)?.name}
-                      </option>
-                    ))}
-                    <option value="skip">leave this line out</option>
-                  </select>
-                </label>
+        <div className="mt-1 max-h-64 overflow-auto pr-1">
+          {blocks.map((block, b) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: what is typed has no ids
+            <section key={b} aria-label={ROLES[block.role]}>
+              {many && (
+                <p className="quiet mt-1 text-sm">
+                  <span className="font-semibold">{ROLES[block.role]}</span>, {formatWords(block.format)}
+                </p>
               )}
-            </li>
+              <ol className="list-none">
+                {block.lines.map((line) => (
+                  <li key={line.key} className="border-b border-base-300 py-1">
+                    {line.moves.length === 1 ? (
+                      <span>
+                        {library.move(line.moves[0]!)?.name}
+                        {line.dose && (
+                          <span className="font-semibold">
+                            {' '}
+                            {writtenDose(line.dose, library.move(line.moves[0]!)?.sides === 'one')}
+                          </span>
+                        )}
+                        {library.move(line.moves[0]!)?.name.toLowerCase() !== line.text.toLowerCase() && (
+                          <span className="quiet text-sm"> for “{line.text}”</span>
+                        )}
+                      </span>
+                    ) : (
+                      <label className="block">
+                        <span className={line.chosen ? '' : 'font-semibold text-error'}>
+                          Line {line.line}: “{line.text}”{' '}
+                          {line.moves.length > 1 ? 'can mean' : 'isn’t a move here. Use'}
+                        </span>
+                        <select
+                          className="select select-sm mt-1 w-full"
+                          value={line.chosen ?? ''}
+                          onChange={(event) => setChoices({ ...choices, [line.key]: event.target.value })}
+                        >
+                          <option value="" disabled>
+                            choose…
+                          </option>
+                          {line.offers.map((id) => (
+                            <option key={id} value={id}>
+                              {library.move(id)?.name}
+                            </option>
+                          ))}
+                          <option value="skip">leave this line out</option>
+                        </select>
+                      </label>
+                    )}
+                  </li>
+                ))}
+              </ol>
+            </section>
           ))}
-        </ol>
+        </div>
         <button
           type="submit"
           className="btn btn-primary btn-lg mt-4 w-full"
@@ -126,14 +161,16 @@ export function PasteForm(props: {
 
 export function PasteDialog(props: {
   library: Library;
-  format: Plan['block']['format'];
-  onUse: (circuit: PastedCircuit) => void;
+  format: Format;
+  onUse: (session: PastedSession) => void;
   onClose: () => void;
 }) {
   return (
-    <Dialog title="Paste a circuit" wide onClose={props.onClose}>
+    <Dialog title="Paste a session" wide onClose={props.onClose}>
       <PasteForm library={props.library} format={props.format} onUse={props.onUse} />
-      <p className="quiet mt-3 text-sm">This circuit is replaced. Undo brings it back.</p>
+      <p className="quiet mt-3 text-sm">
+        One circuit replaces the block that is open; several blocks replace the session. Undo brings it back.
+      </p>
     </Dialog>
   );
 }

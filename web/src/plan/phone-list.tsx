@@ -1,21 +1,20 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { doseWords, formName } from '@inner-rung/core/scale';
-import type { Picture } from './use-scaled.ts';
+import { formName } from '@inner-rung/core/scale';
+import { type BlockPicture, doseAt } from './block-picture.ts';
 
 /** On a phone the names stand under the floor, a thumb-high row each. */
 export function PhoneList(props: {
-  picture: Picture;
+  picture: BlockPicture;
   library: Library;
   onStation: (station: number) => void;
 }) {
   const { picture, library } = props;
-  const { version, plan } = picture;
+  const { version, block } = picture;
   return (
     <ol className="divide-y divide-base-300 px-2">
-      {plan.block.stations.map((station, i) => {
+      {block.stations.map((station, i) => {
         const use = version.uses[i] ?? null;
         const original = version.original[i] ?? null;
-        const move = use ? library.move(use.move) : undefined;
         const changed = use?.move !== original?.move;
         return (
           <li key={station.id}>
@@ -30,14 +29,7 @@ export function PhoneList(props: {
                   {use ? formName(library, use.move, use.settings) : 'Easy movement'}
                 </span>
                 <span className="quiet text-[0.95rem]">
-                  {use && move
-                    ? doseWords(
-                        use,
-                        plan.block.format.workSeconds,
-                        move.sides,
-                        station.sides === 'swap at half',
-                      )
-                    : ''}
+                  {doseAt(library, picture, i, use)}
                   {changed && original ? ` · for ${formName(library, original.move).toLowerCase()}` : ''}
                 </span>
               </span>

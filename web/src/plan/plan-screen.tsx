@@ -1,9 +1,9 @@
-import { FORMATS } from '@inner-rung/core/clock';
+import { FORMATS, type Format, formatWords } from '@inner-rung/core/clock';
 import { everybodyIn, LEVELS, outlookOf, shortName } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
-import { check, subjectOf } from '@inner-rung/core/scale';
-import { ClipboardPaste, Keyboard, List, Moon, Printer, Shapes, Sun } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { check, type Finding, subjectOf } from '@inner-rung/core/scale';
+import { type Plan, type Role, roleOf, withClimb } from '@inner-rung/core/session';
+import { useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
@@ -15,27 +15,35 @@ import { ServerAway } from '../start/start-screen.tsx';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents, planHistory } from '../store/plan-slice.ts';
 import { letterKeysSet, stationPicked, themeChosen, viewChosen } from '../store/view-slice.ts';
-import { Mark } from '../ui/marks.tsx';
-import { UndoButtons } from '../ui/undo-buttons.tsx';
+import { blockPicture } from './block-picture.ts';
+import { AddBlock, BlockStrip } from './block-strip.tsx';
+import { Builder } from './builder.tsx';
 import { ClockBar } from './clock-bar.tsx';
 import { DialSet } from './dials.tsx';
+import { FindingsList } from './findings-list.tsx';
 import { FitFold } from './fit-fold.tsx';
 import { Floor } from './floor.tsx';
 import { KeysDialog } from './keys.tsx';
+import { makeAround } from './make-around.ts';
+import { MoreDialog } from './more-dialog.tsx';
 import { MovePicker } from './move-picker.tsx';
 import { OrderDialog } from './order-dialog.tsx';
 import { PasteDialog } from './paste.tsx';
 import { PhoneList } from './phone-list.tsx';
+import { PlanHeader } from './plan-header.tsx';
 import { Ribbon } from './ribbon.tsx';
-import { ElsewhereBanner, SaveState } from './save-state.tsx';
+import { ElsewhereBanner } from './save-state.tsx';
 import { Sheet } from './sheet.tsx';
 import { StationPanel } from './station-panel.tsx';
+import { SumsDialog } from './sums-dialog.tsx';
 import { useOpenPlan } from './use-open-plan.ts';
 import { useScaled } from './use-scaled.ts';
 import { useWhoChoice, WhoBar } from './who-bar.tsx';
 import { WhoLine } from './who-line.tsx';
 
-type Open = 'order' | 'move' | 'add' | 'paste' | 'keys' | null;
+const VIEWS = ['floor', 'sheet', 'build'] as const;
+const VIEW_WORDS = { floor: 'Floor', sheet: 'Sheet', build: 'Build' } as const;
+type Open = 'order' | 'move' | 'add' | 'paste' | 'keys' | 'sums' | 'more' | null;
 
 export function PlanScreen() {
   const { id = '' } = useParams();
@@ -58,16 +66,42 @@ export function PlanScreen() {
   const room = rooms.find((r) => r.id === plan?.room) ?? null;
   const picture = useScaled(plan, library, person, room);
 
+  // Another session is looked at afresh.
+  useEffect(() => {
+    if (id) send(stationPicked({ block: null, station: 0 }));
+  }, [id, send]);
+
   const choose = useWhoChoice(plan, library !== null);
 
-  const count = plan?.block.stations.length ?? 0;
+  // A session opens on its first circuit, not on its warm-up.
+  const circuit = plan
+    ? Math.max(
+        0,
+        plan.blocks.findIndex((b) => roleOf(b) === 'circuit'),
+      )
+    : 0;
+  const askedBlock = Number(search.get('block') ?? Number.NaN) - 1;
+  const openBlock = Math.max(
+    0,
+    Math.min(
+      (plan?.blocks.length ?? 1) - 1,
+      Number.isInteger(askedBlock) ? askedBlock : (view.block ?? circuit),
+    ),
+  );
+  const block = plan?.blocks[openBlock];
+  const count = block?.stations.length ?? 0;
   const asked = Number(search.get('station') ?? Number.NaN) - 1;
   const station = Math.max(0, Math.min(count - 1, Number.isInteger(asked) ? asked : view.station));
-  const pick = (to: number) => {
-    const next = Math.max(0, Math.min(count - 1, to));
-    send(stationPicked(next));
-    setSearch({ station: String(next + 1) }, { replace: true });
+  const several = (plan?.blocks.length ?? 1) > 1;
+  const pickIn = (block: number, to: number) => {
+    const next = Math.max(0, to);
+    send(stationPicked({ block, station: next }));
+    setSearch(
+      { ...(several ? { block: String(block + 1) } : {}), station: String(next + 1) },
+      { replace: true },
+    );
   };
+  const pick = (to: number) => pickIn(openBlock, Math.min(count - 1, to));
   const pickOnPhone = (to: number) => {
     pick(to);
     setPanel('station');
@@ -86,11 +120,12 @@ export function PlanScreen() {
   const always = { preventDefault: true, enableOnFormTags: true, enabled: open === null } as const;
   useHotkeys('mod+z', undo, always, [canUndo]);
   useHotkeys('mod+shift+z, mod+y', redo, always, [canRedo]);
-  useHotkeys('left', () => pick(station - 1), { enabled: open === null }, [station, count]);
+  useHotkeys('left', () => pick(station - 1), { enabled: open === null }, [station, count, openBlock]);
   useHotkeys('right', () => pick(station + 1), { enabled: open === null }, [station, count]);
   const shift = (by: -1 | 1) => {
     if (station + by < 0 || station + by >= count) return;
-    send(planEvents.stationShifted({ station, by }));
+    const at = { block: openBlock, station };
+    send(planEvents.stationMoved({ from: at, to: { block: openBlock, station: station + by } }));
     pick(station + by);
   };
   useHotkeys('shift+left', () => shift(-1), { enabled: open === null }, [station, count]);
@@ -98,7 +133,10 @@ export function PlanScreen() {
   useHotkeys('m', () => setOpen('move'), { ...letters, preventDefault: true });
   useHotkeys('a', () => setOpen('add'), { ...letters, preventDefault: true });
   useHotkeys('p', () => setOpen('paste'), { ...letters, preventDefault: true });
-  useHotkeys('v', () => send(viewChosen(view.shows === 'floor' ? 'sheet' : 'floor')), letters, [view.shows]);
+  useHotkeys('v', () => send(viewChosen(VIEWS[(VIEWS.indexOf(view.shows) + 1) % VIEWS.length]!)), letters, [
+    view.shows,
+  ]);
+  useHotkeys('s', () => setOpen('sums'), { ...letters, preventDefault: true });
   useHotkeys('l', () => setLanes((now) => !now), letters);
   useHotkeys('t', () => send(themeChosen(view.theme === 'paper' ? 'hall' : 'paper')), letters, [view.theme]);
   useHotkeys('c', () => void navigate(`/plan/${id}/card`), letters, [id]);
@@ -117,7 +155,7 @@ export function PlanScreen() {
       picture && library
         ? check({
             library,
-            block: picture.plan.block,
+            session: picture.plan,
             version: picture.version,
             sums: picture.sums,
             limits: outlook?.limits ?? [],
@@ -131,10 +169,10 @@ export function PlanScreen() {
     return (
       <main className="grid min-h-dvh place-items-center p-6 text-center">
         <div>
-          <h1 className="text-3xl">No such circuit</h1>
+          <h1 className="text-3xl">No such session</h1>
           <p className="quiet mt-2">It may have been deleted, or set aside because it could not be read.</p>
           <Link to="/circuits" className="btn btn-primary mt-4">
-            See your circuits
+            See your sessions
           </Link>
         </div>
       </main>
@@ -145,68 +183,66 @@ export function PlanScreen() {
   const firstName = person ? shortName(person) : 'Lane';
   const token = person ? tokenOf(person) : 'L';
   const { sums } = picture;
-  const safeStation = Math.min(station, picture.plan.block.stations.length - 1);
+  const shownBlock = Math.min(openBlock, picture.plan.blocks.length - 1);
+  const shown = blockPicture(picture, shownBlock);
+  const safeStation = Math.max(0, Math.min(station, shown.block.stations.length - 1));
+  const here = { block: shownBlock, station: safeStation };
+  const words = formatWords(shown.block.format);
+  const setFormat = (format: Format) => {
+    const becomes = withClimb(library, { ...shown.block, format });
+    if (format.kind === 'progressive' || shown.block.format.kind === 'progressive')
+      send(planEvents.blockSet({ block: shownBlock, becomes }));
+    else send(planEvents.formatChanged({ block: shownBlock, format }));
+  };
+  const addBlock = (role: Role) => {
+    const at = role === 'warm-up' ? 0 : role === 'cool-down' ? plan.blocks.length : shownBlock + 1;
+    if (role === 'warm-up' || role === 'cool-down') {
+      const made = makeAround(role, library, plan, room, person ? [person] : offered);
+      const had = plan.blocks.findIndex((b) => b.role === role);
+      if (had >= 0) send(planEvents.blockSet({ block: had, becomes: { ...made, id: plan.blocks[had]!.id } }));
+      else send(planEvents.blockAdded({ at, block: made }));
+      pickIn(had >= 0 ? had : at, 0);
+      return;
+    }
+    const format =
+      role === 'finisher'
+        ? FORMATS.tabata.usual
+        : role === 'challenge'
+          ? FORMATS.amrap.usual
+          : FORMATS.intervals.usual;
+    const last = plan.blocks.findLastIndex((b) => b.role !== 'cool-down');
+    send(planEvents.blockAdded({ at: last + 1, block: { role, format, stations: [] } }));
+    pickIn(last + 1, 0);
+    send(viewChosen('build'));
+  };
+  const fix = (finding: Finding) => {
+    if (!finding.fix) return;
+    if (finding.fix.kind === 'block')
+      send(planEvents.blockSet({ block: finding.fix.block, becomes: finding.fix.becomes }));
+    else if (finding.fix.kind === 'add') addBlock(finding.fix.role);
+    else {
+      pickIn(finding.fix.block, 0);
+      setOpen('order');
+    }
+  };
   const wear = (on: boolean) => `btn btn-sm touch ${on ? 'btn-neutral' : 'btn-ghost'}`;
 
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
-      <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-base-300 px-3 py-1.5">
-        <Link to="/circuits" aria-label="Inner Rung: all circuits" className="touch grid place-items-center">
-          <Mark />
-        </Link>
-        <h1 className="sr-only">{plan.title}</h1>
-        <label className="min-w-0 flex-1">
-          <span className="sr-only">Title of the circuit</span>
-          <input
-            className="display w-full min-w-0 rounded bg-transparent px-1 text-xl hover:bg-base-200 md:text-2xl"
-            value={plan.title}
-            maxLength={120}
-            onChange={(event) => {
-              if (event.target.value.trim()) send(planEvents.titleChanged(event.target.value));
-            }}
-          />
-        </label>
-        <SaveState />
-        <div className="flex items-center">
-          <UndoButtons canUndo={canUndo} canRedo={canRedo} onUndo={undo} onRedo={redo} />
-          <button type="button" className="btn btn-ghost btn-sm touch" onClick={() => setOpen('paste')}>
-            <ClipboardPaste aria-hidden />
-            <span className="hidden xl:inline">Paste</span>
-            <span className="sr-only xl:hidden">Paste a circuit</span>
-          </button>
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm touch"
-            onClick={() => send(themeChosen(view.theme === 'paper' ? 'hall' : 'paper'))}
-            aria-label={view.theme === 'paper' ? 'Dark, for the hall' : 'Light, for planning'}
-          >
-            {view.theme === 'paper' ? <Moon aria-hidden /> : <Sun aria-hidden />}
-          </button>
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm touch hidden md:inline-flex"
-            onClick={() => setOpen('keys')}
-            aria-label="Keys"
-          >
-            <Keyboard aria-hidden />
-          </button>
-          <Link to={`/plan/${id}/setup`} className="btn btn-ghost btn-sm touch">
-            <Shapes aria-hidden />
-            <span className="hidden xl:inline">Set up</span>
-            <span className="sr-only xl:hidden">Set up: what to put out</span>
-          </Link>
-          {outlook && !outlook.mayTrain ? (
-            <span className="ml-1 max-w-28 text-sm leading-tight font-semibold">no card yet</span>
-          ) : (
-            <Link to={`/plan/${id}/card`} className="btn btn-primary btn-sm touch ml-1">
-              <Printer size={18} aria-hidden /> Card
-            </Link>
-          )}
-        </div>
-      </header>
+      <PlanHeader
+        id={id}
+        title={plan.title}
+        mayTrain={outlook?.mayTrain ?? true}
+        onPaste={() => setOpen('paste')}
+        onKeys={() => setOpen('keys')}
+        onMore={() => setOpen('more')}
+      />
       <ElsewhereBanner onCopied={(copy) => void navigate(`/plan/${copy}`)} />
 
       <WhoBar plan={plan} group={group} offered={offered} choose={choose} />
+      {plan.blocks.length > 1 && (
+        <BlockStrip plan={plan} sums={sums} open={shownBlock} onOpen={(b) => pickIn(b, 0)} onAdd={addBlock} />
+      )}
 
       <main className="grid min-h-0 flex-1 grid-cols-1 pb-20 lg:grid-cols-[13.5rem_minmax(0,1fr)_22.5rem] lg:pb-0">
         <section
@@ -219,12 +255,15 @@ export function PlanScreen() {
             onTurn={(turn) => send(planEvents.dialTurned(turn))}
           />
           <hr className="my-4 border-t-2 border-base-300" />
-          <ClockBar
-            format={plan.block.format}
-            onChange={(format) => send(planEvents.formatChanged(format))}
+          <ClockBar key={shown.block.id} format={shown.block.format} onChange={setFormat} />
+          <FitFold
+            key={plan.id}
+            library={library}
+            plan={plan}
+            onBooked={(bookedMinutes) => send(planEvents.planPatched({ bookedMinutes } as Partial<Plan>))}
+            onTake={(b, becomes) => send(planEvents.blockSet({ block: b, becomes }))}
           />
-          <FitFold block={plan.block} onTake={(format) => send(planEvents.formatChanged(format))} />
-          {plan.block.stations.length > 2 && (
+          {shown.block.stations.length > 2 && (
             <button type="button" className="btn btn-sm touch mt-2 w-full" onClick={() => setOpen('order')}>
               Best order…
             </button>
@@ -233,22 +272,18 @@ export function PlanScreen() {
 
         <div className={`${panel === 'floor' ? 'flex' : 'hidden'} min-h-0 min-w-0 flex-col lg:flex`}>
           <div className="flex items-center gap-1 px-3 pt-2">
-            <button
-              type="button"
-              className={wear(view.shows === 'floor')}
-              aria-pressed={view.shows === 'floor'}
-              onClick={() => send(viewChosen('floor'))}
-            >
-              Floor
-            </button>
-            <button
-              type="button"
-              className={wear(view.shows === 'sheet')}
-              aria-pressed={view.shows === 'sheet'}
-              onClick={() => send(viewChosen('sheet'))}
-            >
-              <List size={17} aria-hidden /> Sheet
-            </button>
+            {VIEWS.map((shows) => (
+              <button
+                key={shows}
+                type="button"
+                className={wear(view.shows === shows)}
+                aria-pressed={view.shows === shows}
+                onClick={() => send(viewChosen(shows))}
+              >
+                {VIEW_WORDS[shows]}
+              </button>
+            ))}
+            {plan.blocks.length === 1 && <AddBlock blocks={1} onAdd={addBlock} />}
             {view.shows === 'sheet' && (
               <button
                 type="button"
@@ -259,7 +294,13 @@ export function PlanScreen() {
                 Lanes
               </button>
             )}
-            <p className="quiet ml-auto text-right text-sm leading-tight">
+            <button
+              type="button"
+              className="quiet touch ml-auto rounded px-2 text-right text-sm leading-tight hover:bg-base-200"
+              aria-haspopup="dialog"
+              onClick={() => setOpen('sums')}
+            >
+              <span className="sr-only">The sums: </span>
               {sums.metLo.toFixed(1)}–{sums.metHi.toFixed(1)} MET
               {sums.kcal && ` · ${Math.round(sums.kcal.lo / 5) * 5}–${Math.round(sums.kcal.hi / 5) * 5} kcal`}{' '}
               ·{' '}
@@ -267,16 +308,16 @@ export function PlanScreen() {
                 ? 'no landings'
                 : `${sums.lightLandings} light${sums.hardLandings > 0 ? `, ${sums.hardLandings} hard` : ''} landings`}{' '}
               · {sums.floorChanges === 0 ? 'stays off the floor' : `down and up ${sums.floorChanges}×`}
-            </p>
+            </button>
           </div>
           {view.shows === 'floor' ? (
             <>
               <div className="hidden min-h-0 flex-1 px-1 md:block">
                 <Floor
-                  picture={picture}
+                  picture={shown}
                   library={library}
                   who={who}
-                  formatWords={FORMATS.intervals.words(picture.plan.block.format)}
+                  formatWords={words}
                   station={safeStation}
                   onStation={pick}
                   compact={false}
@@ -284,21 +325,32 @@ export function PlanScreen() {
               </div>
               <div className="px-1 md:hidden">
                 <Floor
-                  picture={picture}
+                  picture={shown}
                   library={library}
                   who={who}
-                  formatWords={FORMATS.intervals.words(picture.plan.block.format)}
+                  formatWords={words}
                   station={safeStation}
                   onStation={pickOnPhone}
                   compact
                 />
-                <PhoneList picture={picture} library={library} onStation={pickOnPhone} />
+                <PhoneList picture={shown} library={library} onStation={pickOnPhone} />
               </div>
             </>
+          ) : view.shows === 'build' ? (
+            <div className="min-h-0 flex-1">
+              <Builder
+                library={library}
+                plan={plan}
+                sums={sums}
+                open={shownBlock}
+                station={safeStation}
+                onPick={pickIn}
+              />
+            </div>
           ) : (
             <div className="min-h-0 flex-1 px-2">
               <Sheet
-                picture={picture}
+                picture={shown}
                 library={library}
                 who={firstName}
                 lanes={lanes}
@@ -323,31 +375,23 @@ export function PlanScreen() {
               <span className="quiet">┄ as written</span>
             </p>
           )}
-          {findings.length > 0 && (
-            <ul className="grid gap-1 px-4 py-1" aria-label="Worth a look">
-              {findings.slice(0, 2).map((finding) => (
-                <li key={finding.check} className="flex items-center gap-3 text-[0.95rem]">
-                  <span aria-hidden className="display text-primary">
-                    !
-                  </span>
-                  <span className="min-w-0 flex-1">{finding.says}</span>
-                  {finding.fix && (
-                    <button
-                      type="button"
-                      className="btn btn-sm touch"
-                      onClick={() =>
-                        send(planEvents.formatChanged({ restSeconds: finding.fix!.restSeconds }))
-                      }
-                    >
-                      {finding.fix.label}
-                    </button>
-                  )}
-                </li>
-              ))}
-            </ul>
-          )}
+          <FindingsList
+            findings={findings}
+            most={view.shows === 'build' ? 1 : 3}
+            onFix={fix}
+            onGo={(finding) => pickIn(finding.block ?? shownBlock, finding.station ?? 0)}
+            onAccept={(finding, why) =>
+              send(planEvents.findingAccepted({ check: finding.check, at: finding.at, why }))
+            }
+          />
           <div className="border-t-2 border-base-300 px-3 pt-2 pb-2">
-            <Ribbon picture={picture} library={library} station={safeStation} onStation={pick} />
+            <Ribbon
+              picture={picture}
+              library={library}
+              block={shownBlock}
+              station={safeStation}
+              onStation={pickIn}
+            />
           </div>
         </div>
 
@@ -357,7 +401,7 @@ export function PlanScreen() {
         >
           {person && outlook && <WhoLine person={person} outlook={outlook} />}
           <StationPanel
-            picture={picture}
+            picture={shown}
             library={library}
             station={safeStation}
             who={firstName}
@@ -365,30 +409,29 @@ export function PlanScreen() {
             onChangeMove={() => setOpen('move')}
             onAdd={() => setOpen('add')}
             onRemove={() => {
-              send(planEvents.stationRemoved(safeStation));
+              send(planEvents.stationRemoved(here));
               pick(Math.max(0, safeStation - 1));
             }}
             onShift={shift}
+            onCopy={() => send(planEvents.stationCopied(here))}
             onPick={(move, settings) =>
-              send(planEvents.moveChosen({ station: safeStation, move, ...(settings ? { settings } : {}) }))
+              send(planEvents.moveChosen({ ...here, move, ...(settings ? { settings } : {}) }))
             }
-            onSides={(sides) => send(planEvents.sidesChanged({ station: safeStation, sides }))}
+            onPatch={(patch) => send(planEvents.stationPatched({ ...here, patch }))}
           >
             <LoadLine
               library={library}
               room={room ?? ROOM_EXAMPLE}
-              move={picture.version.uses[safeStation]?.move ?? ''}
+              move={shown.version.uses[safeStation]?.move ?? ''}
               level={person?.assumedLevel ?? plan.writtenFor}
               limits={outlook?.limits ?? []}
             />
             <WaysFold
               library={library}
               room={room ?? ROOM_EXAMPLE}
-              station={picture.plan.block.stations[safeStation]}
+              station={shown.block.stations[safeStation]}
               subject={person ? subjectOf(person, library, today()) : null}
-              onTake={(move, settings) =>
-                send(planEvents.moveChosen({ station: safeStation, move, settings }))
-              }
+              onTake={(move, settings) => send(planEvents.moveChosen({ ...here, move, settings }))}
             />
           </StationPanel>
         </aside>
@@ -424,9 +467,11 @@ export function PlanScreen() {
           onClose={() => setOpen(null)}
           onPick={(move) => {
             if (open === 'add') {
-              send(planEvents.stationAdded({ after: count === 0 ? -1 : safeStation, move }));
+              send(
+                planEvents.stationAdded({ block: shownBlock, after: count === 0 ? -1 : safeStation, move }),
+              );
               pick(safeStation + 1);
-            } else send(planEvents.moveChosen({ station: safeStation, move }));
+            } else send(planEvents.moveChosen({ ...here, move }));
             setOpen(null);
           }}
         />
@@ -434,9 +479,9 @@ export function PlanScreen() {
       {open === 'order' && (
         <OrderDialog
           library={library}
-          block={plan.block}
+          block={shown.block}
           onTake={(order) => {
-            send(planEvents.stationsOrdered(order));
+            send(planEvents.stationsOrdered({ block: shownBlock, order }));
             setOpen(null);
           }}
           onClose={() => setOpen(null)}
@@ -445,15 +490,25 @@ export function PlanScreen() {
       {open === 'paste' && (
         <PasteDialog
           library={library}
-          format={plan.block.format}
+          format={shown.block.format}
           onClose={() => setOpen(null)}
-          onUse={(circuit) => {
-            send(planEvents.circuitPasted(circuit));
-            pick(0);
+          onUse={(pasted) => {
+            send(planEvents.sessionPasted({ ...pasted, block: shownBlock }));
+            pickIn(pasted.blocks.length > 1 ? 0 : shownBlock, 0);
             setOpen(null);
           }}
         />
       )}
+      {open === 'sums' && (
+        <SumsDialog
+          library={library}
+          plan={picture.plan}
+          sums={sums}
+          who={who === 'Lane' ? 'for a lane' : `for ${who}`}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      {open === 'more' && <MoreDialog plan={plan} onClose={() => setOpen(null)} />}
       {open === 'keys' && (
         <KeysDialog
           on={view.letterKeys}

@@ -7,8 +7,10 @@ import {
   type Finder,
   type FindRequest,
   type Found,
+  factsInIndex,
   fixesOf,
   type Given,
+  goesOf,
   HOW,
   type How,
   type LibraryIndex,
@@ -28,6 +30,7 @@ import {
   type Version,
   WAYS_TO_LOOK_FOR,
 } from '@inner-rung/core/scale';
+import { entriesOf, timelineOf } from '@inner-rung/core/session';
 
 /** The index comes once; after that only small questions and answers cross over. */
 export type ToWorker =
@@ -86,6 +89,8 @@ export interface Scaled {
   readonly version: Version;
   readonly sums: Sums;
   readonly lanes: readonly Version[];
+  /** Every entry's longest single go, in seconds. */
+  readonly longest: readonly number[];
   /** What bars each rung that was asked about; empty when it is open. */
   readonly bars: readonly (readonly Ruler[])[];
 }
@@ -128,7 +133,7 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
             needsInIndex(index),
             data.room,
             new Map(Object.entries(out.uses)),
-            data.people[0]?.request.block.stations.length ?? 0,
+            stationsIn(data),
             data.how,
             data.ahead,
           )
@@ -143,14 +148,29 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
     return;
   }
   const version = scaler.scale(data.subject);
+  const { session } = data.subject;
+  const goes = goesOf(timelineOf(session, factsInIndex(index)).segments, entriesOf(session.blocks).length);
   self.postMessage({
     number: data.number,
     version,
-    sums: sumUp(index, data.subject.block, version.uses, data.person),
+    sums: sumUp(index, session, version.uses, data.person),
+    longest: goes.map((go) => go.longest),
     lanes: data.lanes.map((lane) => scaler.scale(lane)),
     bars: scaler.bars(data.rungs, data.subject),
   } satisfies Scaled);
 };
+
+const stationsIn = (asked: ToWorker & { kind: 'share' }): number =>
+  asked.people[0]?.request.session.blocks.reduce((sum, block) => sum + block.stations.length, 0) ?? 0;
+
+/** What somebody does first at each station: what else they need there they have with them. */
+function firstUses(request: ScaleRequest, uses: Version['uses']): (Use | null)[] {
+  const first: (Use | null)[] = [];
+  entriesOf(request.session.blocks).forEach((entry, i) => {
+    if (entry.part === 0 && (entry.round ?? 0) === 0) first[entry.station] = uses[i] ?? null;
+  });
+  return first;
+}
 
 /** Everybody scaled as if there were enough of everything, then the room's pieces given out. */
 function shareOut(index: LibraryIndex, asked: ToWorker & { kind: 'share' }): SharedOut {
@@ -161,13 +181,13 @@ function shareOut(index: LibraryIndex, asked: ToWorker & { kind: 'share' }): Sha
   const alike = new Map<string, readonly (Use | null)[]>();
   for (const { id, request } of asked.people) {
     const key = JSON.stringify(request);
-    const scaled = alike.get(key) ?? scaler.scale(request).uses;
+    const scaled = alike.get(key) ?? firstUses(request, scaler.scale(request).uses);
     alike.set(key, scaled);
     uses[id] = scaled;
     subjects.set(id, request.subject);
   }
   const forms = new Map(Object.entries(uses));
-  const count = asked.people[0]?.request.block.stations.length ?? 0;
+  const count = stationsIn(asked);
   const momentsOf = (how: How) => HOW[how](forms, count, asked.ahead);
   const moments = momentsOf(asked.how);
   const looked = new Map<string, { move: string; settings: Use['settings'] }[]>();

@@ -1,11 +1,11 @@
 import type { Library } from '@inner-rung/core/ladder';
 import { LEVELS } from '@inner-rung/core/person';
-import { doseWords, formName, keptWords, paceWords, sayReason, type Use } from '@inner-rung/core/scale';
-import type { Picture } from './use-scaled.ts';
+import { formName, keptWords, paceWords, sayReason, type Use } from '@inner-rung/core/scale';
+import { type BlockPicture, doseAt } from './block-picture.ts';
 
 /** The same content as the floor, as a table: stations down; as written, the person, why, and the lanes across. */
 export function Sheet(props: {
-  picture: Picture;
+  picture: BlockPicture;
   library: Library;
   who: string;
   lanes: boolean;
@@ -13,17 +13,14 @@ export function Sheet(props: {
   onStation: (station: number) => void;
 }) {
   const { picture, library } = props;
-  const { version, plan } = picture;
-  const work = plan.block.format.workSeconds;
+  const { version, block } = picture;
   const cell = (use: Use | null | undefined, station: number) => {
     if (!use) return <span className="quiet">easy movement</span>;
-    const move = library.move(use.move);
-    const swaps = plan.block.stations[station]?.sides === 'swap at half';
     return (
       <>
         <span className="font-semibold">{formName(library, use.move, use.settings)}</span>
         <span className="quiet block text-sm">
-          {move ? doseWords(use, work, move.sides, swaps) : ''}
+          {doseAt(library, picture, station, use)}
           {use.pace && !props.lanes ? ` · ${paceWords(use)}` : ''}
         </span>
       </>
@@ -65,7 +62,7 @@ export function Sheet(props: {
           </tr>
         </thead>
         <tbody>
-          {plan.block.stations.map((station, i) => {
+          {block.stations.map((station, i) => {
             const use = version.uses[i] ?? null;
             const original = version.original[i] ?? null;
             const reason = version.reasons.find((r) => r.station === i);

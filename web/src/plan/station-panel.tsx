@@ -1,23 +1,17 @@
 import type { Library } from '@inner-rung/core/ladder';
 import type { Settings } from '@inner-rung/core/move';
-import {
-  doseWords,
-  formName,
-  keptWords,
-  lostWords,
-  paceWords,
-  sayNearMiss,
-  sayReason,
-} from '@inner-rung/core/scale';
-import { ArrowDown, ArrowUp, Plus, Search, Trash2 } from 'lucide-react';
+import { formName, keptWords, lostWords, paceWords, sayNearMiss, sayReason } from '@inner-rung/core/scale';
+import type { Station } from '@inner-rung/core/session';
+import { ArrowDown, ArrowUp, Copy, Plus, Search, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { type BlockPicture, doseAt } from './block-picture.ts';
+import { DoseFold } from './dose-fold.tsx';
 import { ladderFor, Upright } from './upright.tsx';
-import type { Picture } from './use-scaled.ts';
 
 /** One station: what this person does and why, the trainer's move, and the ladder both stand on. */
 export function StationPanel(props: {
-  picture: Picture;
+  picture: BlockPicture;
   library: Library;
   station: number;
   who: string;
@@ -27,12 +21,13 @@ export function StationPanel(props: {
   onRemove: () => void;
   onShift: (by: -1 | 1) => void;
   onPick: (move: string, settings: Settings | undefined) => void;
-  onSides: (sides: 'swap at half' | 'two slots') => void;
+  onCopy: () => void;
+  onPatch: (patch: Partial<Station>) => void;
   /** What the room has to say of it. */
   children?: ReactNode;
 }) {
   const { picture, library, station } = props;
-  const planned = picture.plan.block.stations[station];
+  const planned = picture.block.stations[station];
   if (!planned)
     return (
       <section className="p-4" aria-label="Station">
@@ -48,8 +43,6 @@ export function StationPanel(props: {
   const move = use ? library.move(use.move) : undefined;
   const ladder = ladderFor(library, planned.move, use);
   const lost = original && use ? lostWords(library, original, use) : [];
-  const oneSided = library.move(planned.move)?.sides === 'one';
-  const swaps = planned.sides === 'swap at half';
   return (
     <section className="min-w-0" aria-label={`Station ${station + 1}`}>
       <div className="flex items-start justify-between gap-2">
@@ -60,7 +53,7 @@ export function StationPanel(props: {
       </div>
       {use && move && (
         <p className="mt-1 text-[1.02rem]">
-          {doseWords(use, picture.plan.block.format.workSeconds, move.sides, swaps)}
+          {doseAt(library, picture, station, use)}
           {use.pace !== null && <span className="quiet"> · {paceWords(use)}</span>}
           <span className="quiet">
             {' '}
@@ -68,6 +61,13 @@ export function StationPanel(props: {
           </span>
         </p>
       )}
+      {picture.chains[station]!.map((part, k) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a chain's parts have no id of their own
+        <p key={k}>
+          <span className="quiet">{picture.block.format.kind === 'emom' ? 'to fill it: ' : 'then '}</span>
+          {part.use ? formName(library, part.use.move, part.use.settings) : 'easy movement'}
+        </p>
+      ))}
       <div className="mt-2 border-l-4 border-primary pl-3" aria-live="polite">
         {reason ? (
           <>
@@ -114,10 +114,18 @@ export function StationPanel(props: {
           type="button"
           className="btn btn-sm touch"
           onClick={() => props.onShift(1)}
-          disabled={station >= picture.plan.block.stations.length - 1}
+          disabled={station >= picture.block.stations.length - 1}
           aria-label="Move this station later"
         >
           <ArrowDown size={17} aria-hidden />
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm touch"
+          onClick={props.onCopy}
+          aria-label="This station once more"
+        >
+          <Copy size={17} aria-hidden />
         </button>
         <button
           type="button"
@@ -128,19 +136,13 @@ export function StationPanel(props: {
           <Trash2 size={17} aria-hidden />
         </button>
       </div>
-      {oneSided && (
-        <label className="mt-2 flex items-center gap-2 text-sm">
-          Sides
-          <select
-            className="select select-sm"
-            value={planned.sides}
-            onChange={(event) => props.onSides(event.target.value as 'swap at half' | 'two slots')}
-          >
-            <option value="swap at half">swap at half time</option>
-            <option value="two slots">a slot for each side</option>
-          </select>
-        </label>
-      )}
+      <DoseFold
+        key={planned.id}
+        library={library}
+        station={planned}
+        fills={picture.block.format.kind === 'emom'}
+        onPatch={props.onPatch}
+      />
       {props.children}
       {ladder && (
         <div className="mt-3">

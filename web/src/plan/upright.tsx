@@ -1,7 +1,7 @@
 import { type Ladder, type Library, leverWords } from '@inner-rung/core/ladder';
 import type { Settings } from '@inner-rung/core/move';
 import { formName, type Use } from '@inner-rung/core/scale';
-import type { Picture } from './use-scaled.ts';
+import type { BlockPicture } from './block-picture.ts';
 
 /** The ladder a station is looked at on: the one with the form in use, branches where that form is only there. */
 export function ladderFor(library: Library, original: string, use: Use | null): Ladder | null {
@@ -36,7 +36,7 @@ function rungOf(ladder: Ladder, move: string, settings: Settings): number {
 export function Upright(props: {
   ladder: Ladder;
   library: Library;
-  picture: Picture;
+  picture: BlockPicture;
   station: number;
   initials: string;
   onPick: (move: string, settings: Settings | undefined) => void;

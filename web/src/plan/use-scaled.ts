@@ -68,7 +68,8 @@ export function useScaled(
 
   useEffect(() => {
     if (!plan || !library || !worker.current) return;
-    const { block, writtenFor, dials } = plan;
+    const { blocks, forWhom, writtenFor, dials } = plan;
+    const session = { blocks, forWhom };
     const subject = person
       ? subjectOf(person, library, today())
       : laneSubject(typeof dials.ability === 'number' ? dials.ability : writtenFor);
@@ -77,9 +78,9 @@ export function useScaled(
       kind: 'scale',
       number: ++count.current,
       room: withOwn(room ?? ROOM_EXAMPLE, person?.equipment ?? []),
-      subject: { block, writtenFor, dials, subject },
+      subject: { session, writtenFor, dials, subject },
       lanes: ([0, 1, 2, 3] as LevelIndex[]).map((level) => ({
-        block,
+        session,
         writtenFor,
         dials: { ...dials, ability: level },
         subject: laneSubject(level),
@@ -87,6 +88,7 @@ export function useScaled(
       rungs: rungs.map((rung) => rung.form),
       person: {
         massKg: person?.massKg,
+        capacityMet: subject.capacityMet,
         ...(changeSeconds > 0 ? { changeSeconds } : {}),
       },
     };
@@ -95,7 +97,7 @@ export function useScaled(
       busy.current = { number: message.number, plan };
       worker.current.postMessage(message);
     }
-  }, [plan?.block, plan?.writtenFor, plan?.dials, library, person, room, rungs, plan]);
+  }, [plan?.blocks, plan?.forWhom, plan?.writtenFor, plan?.dials, library, person, room, rungs, plan]);
 
   return picture;
 }

@@ -10,7 +10,7 @@ import {
   type Shared,
   type SharingFix,
 } from '@inner-rung/core/scale';
-import type { Plan } from '@inner-rung/core/session';
+import { type Block, blockName, type Plan, roleOf } from '@inner-rung/core/session';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -33,6 +33,7 @@ const HOW_WORDS: Readonly<Record<How, string>> = {
   halves: 'In two halves',
   rotation: 'Rotating',
 };
+const isCircuit = (block: Block) => !['warm-up', 'cool-down'].includes(roleOf(block));
 const WAYS = Object.keys(HOW_WORDS) as How[];
 
 /** Before you start: what to put out and where, which stand-ins to announce, who gets what. */
@@ -44,6 +45,12 @@ export default function SetupScreen() {
   const [how, setHow] = useState<How>('together');
   const [ahead, setAhead] = useState<number>();
   const send = useSend();
+  const circuits = useMemo(
+    () => (plan?.blocks ?? []).flatMap((b, i) => (isCircuit(b) ? [i] : [])),
+    [plan?.blocks],
+  );
+  const [picked, setPicked] = useState<number>();
+  const block = circuits.includes(picked ?? -1) ? picked! : (circuits[0] ?? 0);
   const group = groups.find((g) => g.id === groupId) ?? null;
   const room = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
   // Who waits for a doctor's word, or isn't well today, has no place in the session.
@@ -52,14 +59,14 @@ export default function SetupScreen() {
     const may = (person: Person) => outlookOf(person, today()).mayTrain;
     return { takers: takersOf(here.filter(may)), waiting: here.filter((person) => !may(person)) };
   }, [group, people]);
-  const out = useSharing(library, plan, room, takers, how, ahead);
+  const out = useSharing(library, plan, block, room, takers, how, ahead);
   if (failed || missing === 'away') return <ServerAway />;
   if (missing === 'gone')
     return (
       <main className="p-8 text-center">
-        <h1 className="text-2xl">This circuit isn’t here</h1>
+        <h1 className="text-2xl">This session isn’t here</h1>
         <Link className="btn btn-primary mt-4" to="/circuits">
-          See your circuits
+          See your sessions
         </Link>
       </main>
     );
@@ -91,6 +98,15 @@ export default function SetupScreen() {
       </header>
       <main className="mx-auto max-w-6xl px-4 py-3 md:px-6 print:p-[12mm]">
         <h1 className="text-3xl">Before you start: {plan.title}</h1>
+        {circuits.length > 1 && (
+          <Choice
+            legend="Which part"
+            name="part"
+            value={block}
+            of={circuits.map((b) => ({ value: b, says: blockName(plan.blocks, b) }))}
+            onChoose={setPicked}
+          />
+        )}
         <p className="quiet">
           {takers.length} {takers.length === 1 ? 'person' : 'people'}
           {group ? `, ${group.name}` : ''} · {room.name}
@@ -116,18 +132,19 @@ export default function SetupScreen() {
           <Out
             library={library}
             plan={plan}
+            block={block}
             room={room}
             takers={takers}
             out={out}
             how={how}
-            ahead={ahead ?? Math.floor(plan.block.stations.length / 2)}
+            ahead={ahead ?? Math.floor(plan.blocks[block]!.stations.length / 2)}
             onFix={(fix) => {
               if (fix.kind === 'start ahead') setAhead(fix.by);
               else {
-                const order = plan.block.stations.map((_, i) => i);
+                const order = plan.blocks[block]!.stations.map((_, i) => i);
                 const [a, b] = fix.stations;
                 [order[a], order[b]] = [b, a];
-                send(planEvents.stationsOrdered(order));
+                send(planEvents.stationsOrdered({ block, order }));
               }
             }}
           />
@@ -140,6 +157,7 @@ export default function SetupScreen() {
 function Out(props: {
   library: Library;
   plan: Plan;
+  block: number;
   room: Room;
   takers: readonly Taker[];
   out: SharedOut;
@@ -149,7 +167,7 @@ function Out(props: {
 }) {
   const { library, plan, room, takers, out, how } = props;
   const { sharing } = out;
-  const stations = plan.block.stations;
+  const { stations } = plan.blocks[props.block]!;
   const floor = useMemo(
     () => floorPlan(library, room, stations.length, sharing.shared, how),
     [library, room, stations.length, sharing, how],

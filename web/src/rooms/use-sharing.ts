@@ -27,6 +27,7 @@ export const takersOf = (people: readonly Person[]): Taker[] =>
 export function useSharing(
   library: Library | null,
   plan: Plan | null,
+  block: number,
   room: Room,
   takers: readonly Taker[],
   how: How,
@@ -55,13 +56,13 @@ export function useSharing(
       people: takers.map(({ id, person }) => ({
         id,
         request: {
-          block: plan.block,
+          session: { blocks: plan.blocks.slice(block, block + 1), forWhom: plan.forWhom },
           writtenFor: plan.writtenFor,
           dials: plan.dials,
           subject: subjectOf(person, library, today()),
         },
       })),
     } satisfies ToWorker);
-  }, [library, plan, room, takers, how, ahead]);
+  }, [library, plan, block, room, takers, how, ahead]);
   return answer && answer.number === count.current ? answer : null;
 }

@@ -1,13 +1,17 @@
-import { clockText, FORMATS, lengthOf } from '@inner-rung/core/clock';
-import { PLAN_EXAMPLE, type Plan, timelineOf } from '@inner-rung/core/session';
+import type { Library } from '@inner-rung/core/ladder';
+import { openRecord } from '@inner-rung/core/record';
+import { PLAN, PLAN_EXAMPLE, type Plan } from '@inner-rung/core/session';
+import { useState } from 'react';
 import { useStore } from 'react-redux';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
-import { PasteForm } from '../plan/paste.tsx';
+import { copyId } from '../plan/more-dialog.tsx';
+import { type PastedSession, PasteForm } from '../plan/paste.tsx';
 import { api } from '../store/api.ts';
 import { openNewPlan } from '../store/sync.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
+import { SessionShelf } from './session-shelf.tsx';
 
 const slug = (title: string) =>
   title
@@ -18,7 +22,20 @@ const slug = (title: string) =>
     .slice(0, 40)
     .replace(/-+$/, '') || 'circuit';
 
-/** All circuits, and the box to paste another into. With none yet, the box is the page. */
+/** A new plan out of what was pasted. */
+function planFrom(pasted: PastedSession, room: string | null): Plan {
+  const title = pasted.title ?? 'New session';
+  return {
+    ...PLAN_EXAMPLE,
+    id: `${slug(title)}-${Date.now().toString(36)}`,
+    title: title.slice(0, 120),
+    blocks: pasted.blocks.map((block, i) => ({ ...block, id: `block-${i + 1}` })),
+    person: null,
+    room,
+  };
+}
+
+/** All sessions, and the box to paste another into. With none yet, the box is the page. */
 export function StartScreen() {
   const { library, rooms, failed } = useShelf();
   const plans = api.usePlansQuery(undefined, { refetchOnMountOrArgChange: true });
@@ -27,7 +44,10 @@ export function StartScreen() {
   const navigate = useNavigate();
   if (failed) return <ServerAway />;
   if (!library || plans.isLoading) return <Waiting />;
-  const format = PLAN_EXAMPLE.block.format;
+  const open = (plan: Plan) => {
+    openNewPlan(store, plan);
+    void navigate(`/plan/${plan.id}`);
+  };
   return (
     <>
       <PartsHeader here="circuits" />
@@ -39,42 +59,15 @@ export function StartScreen() {
         </p>
         <PasteForm
           library={library}
-          format={format}
-          onUse={(circuit) => {
-            const title = circuit.title ?? 'New circuit';
-            const plan: Plan = {
-              ...PLAN_EXAMPLE,
-              id: `${slug(title)}-${Date.now().toString(36)}`,
-              title: title.slice(0, 120),
-              block: { id: 'main', format: { ...format, ...circuit.format }, stations: circuit.stations },
-              person: null,
-              room: rooms[0]?.id ?? null,
-            };
-            openNewPlan(store, plan);
-            void navigate(`/plan/${plan.id}`);
-          }}
+          format={PLAN_EXAMPLE.blocks[0]!.format}
+          onUse={(pasted) => open(planFrom(pasted, rooms[0]?.id ?? null))}
         />
-        {(plans.data?.length ?? 0) > 0 && (
-          <section className="mt-10" aria-label="Your circuits">
-            <h2 className="mb-2 text-2xl">Your circuits</h2>
-            <ul className="divide-y-2 divide-base-300 border-y-2 border-base-300">
-              {plans.data!.map(({ id, body }) => (
-                <li key={id}>
-                  <Link
-                    to={`/plan/${id}`}
-                    className="touch flex flex-wrap items-baseline gap-x-4 gap-y-0 py-3 hover:bg-base-200"
-                  >
-                    <span className="display text-xl">{body.title}</span>
-                    <span className="quiet">
-                      {body.block.stations.length} stations · {FORMATS.intervals.words(body.block.format)} ·{' '}
-                      {clockText(lengthOf(timelineOf(body.block)))}
-                    </span>
-                  </Link>
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
+        <SessionShelf
+          library={library}
+          plans={(plans.data ?? []).map(({ body }) => body)}
+          onTake={(ready) => open({ ...ready, id: copyId(ready.id), room: rooms[0]?.id ?? null })}
+        />
+        <FilePart library={library} onOpen={open} taken={(plans.data ?? []).map(({ id }) => id)} />
         {(aside.data?.length ?? 0) > 0 && (
           <section className="mt-8 border-l-4 border-primary pl-3" aria-label="Set aside">
             <h2 className="text-xl">Set aside</h2>
@@ -92,6 +85,48 @@ export function StartScreen() {
         )}
       </main>
     </>
+  );
+}
+
+/** A session from a file, as it was kept: the same to the letter, under an id that is free. */
+function FilePart(props: { library: Library; taken: readonly string[]; onOpen: (plan: Plan) => void }) {
+  const [fault, setFault] = useState('');
+  return (
+    <div className="mt-6">
+      <label className="touch inline-flex cursor-pointer items-center gap-3">
+        A session’s file
+        <input
+          type="file"
+          accept=".json,application/json"
+          className="file-input"
+          onChange={async (event) => {
+            const file = event.target.files?.[0];
+            event.target.value = '';
+            if (!file) return;
+            setFault('');
+            let raw: unknown;
+            try {
+              raw = JSON.parse(await file.text());
+            } catch {
+              setFault(`${file.name} isn’t JSON.`);
+              return;
+            }
+            const read = openRecord(PLAN, raw);
+            if (!read.ok) {
+              setFault(`${file.name}: ${read.where}: ${read.message}.`);
+              return;
+            }
+            const { value } = read;
+            props.onOpen(props.taken.includes(value.id) ? { ...value, id: copyId(value.id) } : value);
+          }}
+        />
+      </label>
+      {fault && (
+        <p role="alert" className="font-semibold text-error">
+          {fault}
+        </p>
+      )}
+    </div>
   );
 }
 

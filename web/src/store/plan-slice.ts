@@ -1,9 +1,35 @@
+import type { Format } from '@inner-rung/core/clock';
 import type { Settings } from '@inner-rung/core/move';
-import { AS_WRITTEN, type Dials, nextStationId, type Plan, type Station } from '@inner-rung/core/session';
+import {
+  AS_WRITTEN,
+  type Block,
+  type Dials,
+  nextStationId,
+  type Plan,
+  type Station,
+} from '@inner-rung/core/session';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import undoable, { excludeAction } from 'redux-undo';
 
-/** The open circuit, or null while none is open. Small named events; undo replays states around them. */
+/** A station's place: its block and where it stands in it. */
+export interface StationAt {
+  readonly block: number;
+  readonly station: number;
+}
+
+const freshBlockId = (plan: Plan, base: string): string => {
+  const used = new Set(plan.blocks.map((b) => b.id));
+  let n = plan.blocks.length + 1;
+  while (used.has(`${base}-${n}`)) n++;
+  return `${base}-${n}`;
+};
+const patched = <T extends object>(target: T, patch: Partial<T>) => {
+  for (const [key, value] of Object.entries(patch))
+    if (value === undefined) delete (target as Record<string, unknown>)[key];
+    else (target as Record<string, unknown>)[key] = value;
+};
+
+/** The open session, or null while none is open. Small named events; undo replays states around them. */
 const slice = createSlice({
   name: 'plan',
   initialState: null as Plan | null,
@@ -12,50 +38,108 @@ const slice = createSlice({
     titleChanged: (plan, { payload }: PayloadAction<string>) => {
       if (plan) plan.title = payload;
     },
-    moveChosen: (
+    planPatched: (
       plan,
-      { payload }: PayloadAction<{ station: number; move: string; settings?: Settings }>,
+      {
+        payload,
+      }: PayloadAction<Partial<Pick<Plan, 'forWhom' | 'bookedMinutes' | 'tags' | 'notes' | 'writtenFor'>>>,
     ) => {
-      const station = plan?.block.stations[payload.station];
+      if (plan) patched(plan, payload);
+    },
+    moveChosen: (plan, { payload }: PayloadAction<StationAt & { move: string; settings?: Settings }>) => {
+      const station = plan?.blocks[payload.block]?.stations[payload.station];
       if (!station) return;
       station.move = payload.move;
       delete station.typed;
+      delete station.byRound;
       if (payload.settings && Object.keys(payload.settings).length > 0) station.settings = payload.settings;
       else delete station.settings;
     },
-    stationAdded: (plan, { payload }: PayloadAction<{ after: number; move: string }>) => {
-      plan?.block.stations.splice(payload.after + 1, 0, {
-        id: nextStationId(plan.block.stations),
+    stationAdded: (
+      plan,
+      { payload }: PayloadAction<{ block: number; after: number; move: string; dose?: Station['dose'] }>,
+    ) => {
+      const block = plan?.blocks[payload.block];
+      block?.stations.splice(payload.after + 1, 0, {
+        id: nextStationId(block.stations),
         move: payload.move,
         sides: 'swap at half',
+        ...(payload.dose ? { dose: payload.dose } : {}),
       });
     },
-    stationRemoved: (plan, { payload }: PayloadAction<number>) => {
-      plan?.block.stations.splice(payload, 1);
+    stationCopied: (plan, { payload }: PayloadAction<StationAt>) => {
+      const block = plan?.blocks[payload.block];
+      const station = block?.stations[payload.station];
+      if (block && station)
+        block.stations.splice(payload.station + 1, 0, { ...station, id: nextStationId(block.stations) });
     },
-    stationShifted: (plan, { payload }: PayloadAction<{ station: number; by: -1 | 1 }>) => {
+    stationRemoved: (plan, { payload }: PayloadAction<StationAt>) => {
+      plan?.blocks[payload.block]?.stations.splice(payload.station, 1);
+    },
+    /** To another place in its block, or into another one. */
+    stationMoved: (plan, { payload }: PayloadAction<{ from: StationAt; to: StationAt }>) => {
+      const source = plan?.blocks[payload.from.block];
+      const target = plan?.blocks[payload.to.block];
+      const station = source?.stations[payload.from.station];
+      if (!source || !target || !station) return;
+      source.stations.splice(payload.from.station, 1);
+      const id =
+        source !== target && target.stations.some((s) => s.id === station.id)
+          ? nextStationId(target.stations)
+          : station.id;
+      const to = Math.max(0, Math.min(target.stations.length, payload.to.station));
+      target.stations.splice(to, 0, { ...station, id });
+    },
+    stationsOrdered: (plan, { payload }: PayloadAction<{ block: number; order: readonly number[] }>) => {
+      const block = plan?.blocks[payload.block];
+      if (!block || payload.order.length !== block.stations.length) return;
+      block.stations = payload.order.map((i) => block.stations[i]!);
+    },
+    stationPatched: (plan, { payload }: PayloadAction<StationAt & { patch: Partial<Station> }>) => {
+      const station = plan?.blocks[payload.block]?.stations[payload.station];
+      if (station) patched(station, payload.patch);
+    },
+    formatChanged: (plan, { payload }: PayloadAction<{ block: number; format: Format }>) => {
+      const block = plan?.blocks[payload.block];
+      if (block) block.format = payload.format;
+    },
+    blockPatched: (plan, { payload }: PayloadAction<{ block: number; patch: Partial<Block> }>) => {
+      const block = plan?.blocks[payload.block];
+      if (block) patched(block, payload.patch);
+    },
+    blockSet: (plan, { payload }: PayloadAction<{ block: number; becomes: Block }>) => {
+      if (plan?.blocks[payload.block]) plan.blocks[payload.block] = payload.becomes;
+    },
+    blockAdded: (plan, { payload }: PayloadAction<{ at: number; block: Omit<Block, 'id'> }>) => {
+      if (!plan || plan.blocks.length >= 20) return;
+      plan.blocks.splice(payload.at, 0, {
+        ...payload.block,
+        id: freshBlockId(plan, payload.block.role ?? 'circuit'),
+      });
+    },
+    blockRemoved: (plan, { payload }: PayloadAction<number>) => {
+      if (plan && plan.blocks.length > 1) plan.blocks.splice(payload, 1);
+    },
+    blockShifted: (plan, { payload }: PayloadAction<{ block: number; by: -1 | 1 }>) => {
       if (!plan) return;
-      const { stations } = plan.block;
-      const to = payload.station + payload.by;
-      const [moved] = stations.splice(payload.station, 1);
-      if (moved) stations.splice(Math.max(0, Math.min(stations.length, to)), 0, moved);
+      const to = payload.block + payload.by;
+      if (to < 0 || to >= plan.blocks.length) return;
+      const [moved] = plan.blocks.splice(payload.block, 1);
+      if (moved) plan.blocks.splice(to, 0, moved);
     },
-    stationsOrdered: (plan, { payload }: PayloadAction<readonly number[]>) => {
-      if (!plan || payload.length !== plan.block.stations.length) return;
-      plan.block.stations = payload.map((i) => plan.block.stations[i]!);
-    },
-    sidesChanged: (plan, { payload }: PayloadAction<{ station: number; sides: Station['sides'] }>) => {
-      const station = plan?.block.stations[payload.station];
-      if (station) station.sides = payload.sides;
-    },
-    formatChanged: (plan, { payload }: PayloadAction<Partial<Plan['block']['format']>>) => {
-      if (plan) Object.assign(plan.block.format, payload);
+    findingAccepted: (
+      plan,
+      { payload }: PayloadAction<{ check: string; at: string; why: string | null }>,
+    ) => {
+      if (!plan) return;
+      const others = (plan.accepted ?? []).filter((a) => a.check !== payload.check || a.at !== payload.at);
+      plan.accepted =
+        payload.why === null
+          ? others
+          : [...others, { check: payload.check, at: payload.at, why: payload.why }].slice(-100);
     },
     dialTurned: (plan, { payload }: PayloadAction<Partial<Dials>>) => {
       if (plan) Object.assign(plan.dials, payload);
-    },
-    writtenForChanged: (plan, { payload }: PayloadAction<Plan['writtenFor']>) => {
-      if (plan) plan.writtenFor = payload;
     },
     personPicked: (plan, { payload }: PayloadAction<string | null>) => {
       if (!plan) return;
@@ -65,20 +149,22 @@ const slice = createSlice({
     roomPicked: (plan, { payload }: PayloadAction<string>) => {
       if (plan) plan.room = payload;
     },
-    circuitPasted: (
+    /** One block takes the place of the open one; several become the session. */
+    sessionPasted: (
       plan,
       {
         payload,
-      }: PayloadAction<{
-        title: string | null;
-        format: Partial<Plan['block']['format']>;
-        stations: Station[];
-      }>,
+      }: PayloadAction<{ title: string | null; block: number; blocks: readonly Omit<Block, 'id'>[] }>,
     ) => {
-      if (!plan) return;
+      if (!plan || payload.blocks.length === 0) return;
       if (payload.title) plan.title = payload.title;
-      Object.assign(plan.block.format, payload.format);
-      plan.block.stations = payload.stations;
+      const [first] = payload.blocks;
+      const open = plan.blocks[payload.block];
+      if (payload.blocks.length === 1 && first && open) {
+        open.format = first.format;
+        open.stations = first.stations;
+        if (first.role) open.role = first.role;
+      } else plan.blocks = payload.blocks.map((block, i) => ({ ...block, id: `block-${i + 1}` }));
     },
   },
 });
@@ -105,13 +191,17 @@ export const planReducer = undoable(slice.reducer, {
   syncFilter: true,
   groupBy: (action) => {
     const now = Date.now();
+    const typed: readonly string[] = [
+      planEvents.dialTurned.type,
+      planEvents.titleChanged.type,
+      planEvents.formatChanged.type,
+      planEvents.stationPatched.type,
+      planEvents.blockPatched.type,
+      planEvents.planPatched.type,
+    ];
     const same =
-      action.type === last.type &&
-      now - last.at < SAME_STEP_MS &&
-      (action.type === planEvents.dialTurned.type ||
-        action.type === planEvents.titleChanged.type ||
-        action.type === planEvents.formatChanged.type);
-    last = { type: action.type, at: now, group: same ? last.group : last.group + 1 };
+      action.type === last.type && now - last.at < SAME_STEP_MS && typed.includes(action.type as string);
+    last = { type: action.type as string, at: now, group: same ? last.group : last.group + 1 };
     return last.group;
   },
 });

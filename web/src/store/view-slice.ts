@@ -1,8 +1,10 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 export interface View {
+  /** The open block, the first circuit where none was chosen, and the chosen station in it. */
+  block: number | null;
   station: number;
-  shows: 'floor' | 'sheet';
+  shows: 'floor' | 'sheet' | 'build';
   theme: 'paper' | 'hall';
   /** Single-letter keys; Ctrl and arrow keys always work. */
   letterKeys: boolean;
@@ -13,6 +15,7 @@ export interface View {
 
 const KEY = 'inner-rung/view';
 const start: View = {
+  block: null,
   station: 0,
   shows: 'floor',
   theme: 'paper',
@@ -23,7 +26,12 @@ const start: View = {
 
 function remembered(): View {
   try {
-    return { ...start, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<View>), station: 0 };
+    return {
+      ...start,
+      ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<View>),
+      block: null,
+      station: 0,
+    };
   } catch {
     return start;
   }
@@ -33,8 +41,9 @@ const slice = createSlice({
   name: 'view',
   initialState: remembered,
   reducers: {
-    stationPicked: (view, { payload }: PayloadAction<number>) => {
-      view.station = payload;
+    stationPicked: (view, { payload }: PayloadAction<{ block: number | null; station: number }>) => {
+      view.block = payload.block;
+      view.station = payload.station;
     },
     viewChosen: (view, { payload }: PayloadAction<View['shows']>) => {
       view.shows = payload;

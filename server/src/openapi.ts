@@ -1,0 +1,146 @@
+import { CHANGE } from '@inner-rung/core/ladder';
+import { GROUP, PERSON } from '@inner-rung/core/person';
+import { ROOM } from '@inner-rung/core/room';
+import { PLAN } from '@inner-rung/core/session';
+import { z } from 'zod';
+import type { KINDS } from './documents.ts';
+import { timelineAnswerSchema } from './timeline.ts';
+
+const problemSchema = z.object({
+  type: z.string(),
+  status: z.number().int(),
+  title: z.string(),
+  detail: z.string(),
+  field: z.string().optional().describe('the field it is about'),
+  fix: z.string().optional(),
+  revision: z.number().int().optional().describe('the revision that stands'),
+});
+
+/** A schema as JSON Schema, as a body is written rather than as it is read. */
+const json = (schema: z.ZodType) => {
+  const { $schema: _, ...rest } = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' });
+  return rest;
+};
+const BODIES = {
+  plans: ['Session', PLAN.schema],
+  people: ['Person', PERSON.schema],
+  groups: ['Group', GROUP.schema],
+  rooms: ['Room', ROOM.schema],
+  changes: ['Change', CHANGE.schema],
+} as const satisfies Record<keyof typeof KINDS, readonly [string, z.ZodType]>;
+
+const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` });
+const body = (schema: object) => ({ content: { 'application/json': { schema } } });
+const answer = (description: string, schema?: object) => ({ description, ...(schema ? body(schema) : {}) });
+const problem = (description: string) => ({
+  description,
+  content: { 'application/problem+json': { schema: ref('Problem') } },
+});
+const header = (name: string, description: string, required: boolean) => ({
+  name,
+  in: 'header',
+  required,
+  description,
+  schema: { type: 'string' },
+});
+const id = { name: 'id', in: 'path', required: true, schema: { type: 'string' } };
+
+/** The whole interface described, made from the schemas that check it. */
+export function openApi() {
+  const paths: Record<string, unknown> = {
+    '/api/health': {
+      get: { summary: 'Is it there?', responses: { 200: answer('It is.', { type: 'object' }) } },
+    },
+    '/api/library': {
+      get: { summary: 'The movement library', responses: { 200: answer('Its files.', { type: 'object' }) } },
+    },
+    '/api/set-aside': {
+      get: {
+        summary: 'Documents that could not be read, kept as they are',
+        responses: { 200: answer('The list.', { type: 'array', items: { type: 'object' } }) },
+      },
+    },
+    '/api/openapi.json': {
+      get: { summary: 'This description', responses: { 200: answer('OpenAPI 3.1.', { type: 'object' }) } },
+    },
+    '/api/timeline': {
+      post: {
+        summary: 'A session’s timeline, sums and checks',
+        description:
+          'By value: nothing is stored. As written, for nobody in particular; the clock is for the kind of people the document names.',
+        requestBody: { required: true, ...body(ref('Session')) },
+        responses: {
+          200: answer('The timeline.', ref('Timeline')),
+          400: problem('Not JSON.'),
+          413: problem('Too large.'),
+          422: problem('Not a session: the field is named.'),
+        },
+      },
+    },
+  };
+  for (const [path, [name]] of Object.entries(BODIES)) {
+    const stored = {
+      type: 'object',
+      required: ['id', 'revision', 'savedAt', 'body'],
+      properties: {
+        id: { type: 'string' },
+        revision: { type: 'integer' },
+        savedAt: { type: 'string' },
+        body: ref(name),
+      },
+    };
+    paths[`/api/${path}`] = {
+      get: {
+        summary: `All ${path}`,
+        responses: { 200: answer('Newest first.', { type: 'array', items: stored }) },
+      },
+    };
+    paths[`/api/${path}/{id}`] = {
+      parameters: [id],
+      get: {
+        summary: `One of the ${path}`,
+        responses: { 200: answer('With its revision as ETag.', stored), 404: problem('Not here.') },
+      },
+      put: {
+        summary: 'Created with If-None-Match: *, replaced with If-Match: its revision',
+        parameters: [
+          header('If-None-Match', '* to create', false),
+          header('If-Match', 'the revision that is replaced', false),
+        ],
+        requestBody: { required: true, ...body(ref(name)) },
+        responses: {
+          200: answer('Replaced.', { type: 'object' }),
+          201: answer('Created.', { type: 'object' }),
+          412: problem('Changed elsewhere: which revision stands.'),
+          422: problem('Not well formed: the field is named.'),
+          428: problem('Neither header was sent.'),
+        },
+      },
+      delete: {
+        summary: 'Deleted',
+        parameters: [header('If-Match', 'the revision that is deleted', true)],
+        responses: { 204: answer('Gone.'), 412: problem('Changed elsewhere.') },
+      },
+    };
+    paths[`/api/${path}/{id}/erase`] = {
+      parameters: [id],
+      post: {
+        summary: 'Taken out of every table and every other document, for good',
+        responses: { 204: answer('Gone.'), 404: problem('Not here.') },
+      },
+    };
+  }
+  return {
+    openapi: '3.1.0',
+    info: { title: 'Inner Rung', version: '0.1.0', license: { name: 'MIT', identifier: 'MIT' } },
+    servers: [{ url: '/' }],
+    paths,
+    components: {
+      schemas: {
+        ...Object.fromEntries(Object.values(BODIES).map(([name, schema]) => [name, json(schema)])),
+        Timeline: json(timelineAnswerSchema),
+        Problem: json(problemSchema),
+      },
+    },
+  };
+}

@@ -1,0 +1,142 @@
+import { SEGMENT_KINDS, type SegmentKind } from '@inner-rung/core/clock';
+import { type LibraryFile, openLibrary } from '@inner-rung/core/ladder';
+import { openRecord } from '@inner-rung/core/record';
+import { ROOM_EXAMPLE } from '@inner-rung/core/room';
+import { check, compileLibrary, createScaler, laneSubject, sumUp } from '@inner-rung/core/scale';
+import { AS_WRITTEN, entriesOf, factsIn, PLAN, readSegment, timelineOf } from '@inner-rung/core/session';
+import { z } from 'zod';
+import { ProblemError } from './problem.ts';
+
+const seconds = z.number().int().nonnegative().describe('whole seconds');
+const span = z.object({ lo: z.number(), hi: z.number() }).describe('least and most');
+const totals = {
+  lengthSeconds: seconds,
+  workSeconds: seconds,
+  restSeconds: seconds,
+  changeSeconds: seconds,
+  metLo: z.number().describe('time-weighted MET, lower end'),
+  metHi: z.number().describe('time-weighted MET, upper end'),
+  lightLandings: z.number().int(),
+  hardLandings: z.number().int(),
+  floorChanges: z.number().int().describe('times down to the floor and up again'),
+};
+const segmentSchema = z.object({
+  startSeconds: seconds,
+  lengthSeconds: seconds,
+  kind: z.enum(Object.keys(SEGMENT_KINDS) as [SegmentKind, ...SegmentKind[]]),
+  block: z.number().int(),
+  station: z.number().int().describe('among all stations of the session; −1 for none'),
+  slot: z.number().int(),
+  round: z.number().int().describe('counted from 0'),
+  side: z.enum(['left', 'right']).nullable(),
+  does: z.array(
+    z.object({
+      entry: z.number().int(),
+      seconds: z.number(),
+      goes: z.number(),
+      reps: z.number().nullable(),
+      most: z.number().nullable(),
+    }),
+  ),
+  open: span.nullable().describe('what it may come to where no clock fixes it'),
+  laneEnds: z.array(seconds).optional(),
+  note: z.string().optional(),
+  says: z.string().describe('read in one line'),
+});
+
+/** What the timeline of a session answers; the description of the interface is made from this. */
+export const timelineAnswerSchema = z.object({
+  lengthSeconds: seconds,
+  range: span,
+  entries: z.array(
+    z.object({
+      block: z.number().int(),
+      station: z.number().int(),
+      part: z.number().int(),
+      round: z.number().int().nullable(),
+      move: z.string(),
+    }),
+  ),
+  segments: z.array(segmentSchema),
+  sums: z.object({
+    ...totals,
+    range: span,
+    blocks: z.array(z.object({ ...totals, startSeconds: seconds, range: span })),
+    mostLandingsAMinute: z.number().int(),
+    moves: z.array(
+      z.object({
+        move: z.string(),
+        seconds,
+        reps: z.number().nullable(),
+        most: z.number().nullable(),
+        left: z.number().nullable(),
+        right: z.number().nullable(),
+      }),
+    ),
+    patterns: z.array(z.object({ pattern: z.string(), seconds })),
+    muscles: z.array(z.object({ muscle: z.string(), seconds })),
+    bands: z.array(seconds).describe('seconds of work in each effort band, light first'),
+    load: span.describe('planned session load: effort 0–10 times minutes'),
+  }),
+  checks: z.array(
+    z.object({
+      check: z.string(),
+      severity: z.enum(['stop', 'mend', 'note']),
+      says: z.string(),
+      block: z.number().int().nullable(),
+      station: z.number().int().nullable(),
+      at: z.string(),
+      accepted: z.string().nullable(),
+    }),
+  ),
+});
+export type TimelineAnswer = z.infer<typeof timelineAnswerSchema>;
+
+/**
+ * Timelines by value: a session document in, its timeline, sums and checks out, as written and for nobody in
+ * particular. Nothing is stored. Throws a problem that names the field for a document that doesn't open.
+ */
+export function timelines(files: readonly LibraryFile[]): (body: unknown) => TimelineAnswer {
+  let ready: ReturnType<typeof open> | undefined;
+  const open = () => {
+    const library = openLibrary(files);
+    const index = compileLibrary(library);
+    return { library, index, scaler: createScaler(index, ROOM_EXAMPLE), facts: factsIn(library) };
+  };
+  return (body) => {
+    const read = openRecord(PLAN, body);
+    if (!read.ok)
+      throw new ProblemError({
+        status: 422,
+        title: 'Not a session',
+        detail: read.message,
+        field: read.where,
+        fix: 'See docs/formats for what a session document holds.',
+      });
+    const plan = read.value;
+    ready ??= open();
+    const { library, index, scaler, facts } = ready;
+    const timeline = timelineOf(plan, facts);
+    const { original } = scaler.scale({
+      session: plan,
+      writtenFor: plan.writtenFor,
+      dials: AS_WRITTEN,
+      subject: laneSubject(3),
+    });
+    const version = { original, uses: original, reasons: [], cost: 0 };
+    const sums = sumUp(index, plan, original);
+    const entries = entriesOf(plan.blocks);
+    const nameOf = (entry: number) => library.move(entries[entry]!.move)?.name ?? entries[entry]!.move;
+    return timelineAnswerSchema.parse({
+      lengthSeconds: timeline.lengthSeconds,
+      range: timeline.range,
+      entries,
+      segments: timeline.segments.map((segment) => ({
+        ...segment,
+        says: readSegment(plan, segment, nameOf),
+      })),
+      sums,
+      checks: check({ library, session: plan, version, sums }),
+    });
+  };
+}

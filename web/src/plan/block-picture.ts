@@ -1,0 +1,79 @@
+import { formatEntry } from '@inner-rung/core/clock';
+import type { Library } from '@inner-rung/core/ladder';
+import { doseHere, type Reason, type Sums, type Use } from '@inner-rung/core/scale';
+import { type Block, entriesOf, type Plan, type Station } from '@inner-rung/core/session';
+import type { Picture } from './use-scaled.ts';
+
+/** One block of a scaled session, its lists by its own stations: what each does first, and what follows. */
+export interface BlockPicture {
+  readonly plan: Plan;
+  readonly at: number;
+  readonly block: Block;
+  readonly version: {
+    readonly original: readonly (Use | null)[];
+    readonly uses: readonly (Use | null)[];
+    readonly reasons: readonly (Reason & { readonly station: number })[];
+  };
+  readonly lanes: readonly { readonly uses: readonly (Use | null)[] }[];
+  /** Further parts of a station's chain, with what becomes of them. */
+  readonly chains: readonly (readonly { readonly written: Use | null; readonly use: Use | null }[])[];
+  readonly sums: Sums;
+  readonly barsByRung: Picture['barsByRung'];
+  /** The longest single go at each station, in seconds. */
+  readonly seconds: readonly number[];
+}
+
+/** Looks at one block of a picture. */
+export function blockPicture(picture: Picture, at: number): BlockPicture {
+  const { plan, version } = picture;
+  const block = plan.blocks[at]!;
+  const entries = entriesOf(plan.blocks);
+  const first: number[] = [];
+  const chains: number[][] = block.stations.map(() => []);
+  entries.forEach((entry, i) => {
+    if (entry.block !== at) return;
+    if (entry.part > 0) chains[entry.inBlock]!.push(i);
+    else first[entry.inBlock] ??= i;
+  });
+  const take = <T>(list: readonly T[]) => first.map((i) => list[i]!);
+  return {
+    plan,
+    at,
+    block,
+    version: {
+      original: take(version.original),
+      uses: take(version.uses),
+      reasons: version.reasons.flatMap((reason) => {
+        const station = first.indexOf(reason.entry);
+        return station < 0 ? [] : [{ ...reason, station }];
+      }),
+    },
+    lanes: picture.lanes.map((lane) => ({ uses: take(lane.uses) })),
+    chains: chains.map((list) =>
+      list.map((i) => ({ written: version.original[i] ?? null, use: version.uses[i] ?? null })),
+    ),
+    sums: picture.sums,
+    barsByRung: picture.barsByRung,
+    seconds: take(picture.longest),
+  };
+}
+
+/** How much somebody does at a station. */
+export function doseAt(
+  library: Library,
+  picture: BlockPicture,
+  station: number,
+  use: Use | null | undefined,
+): string {
+  const move = use && library.move(use.move);
+  const planned: Station | undefined = picture.block.stations[station];
+  if (!use || !move || !planned) return '';
+  const { kind } = picture.block.format;
+  return doseHere(
+    move,
+    use,
+    planned,
+    picture.seconds[station] ?? 0,
+    formatEntry(kind).counts && kind !== 'flow',
+  );
+}

@@ -1,0 +1,313 @@
+import { SIDES, type Sides } from '@inner-rung/core/clock';
+import type { Library } from '@inner-rung/core/ladder';
+import { writtenDose } from '@inner-rung/core/scale';
+import { type Dose, doseSchema, type Station } from '@inner-rung/core/session';
+import { Plus, X } from 'lucide-react';
+import { useState } from 'react';
+import { Tick } from '../ui/choice.tsx';
+import { NumberField } from './clock-bar.tsx';
+import { MovePicker } from './move-picker.tsx';
+
+const COUNTS = {
+  none: 'as the clock gives',
+  reps: 'reps',
+  seconds: 'seconds',
+  metres: 'metres',
+} as const;
+type Counted = keyof typeof COUNTS;
+const countedBy = (dose: Dose | undefined): Counted =>
+  dose?.reps !== undefined
+    ? 'reps'
+    : dose?.seconds !== undefined
+      ? 'seconds'
+      : dose?.metres !== undefined
+        ? 'metres'
+        : 'none';
+const FIRST = { reps: 10, seconds: 30, metres: 20 } as const;
+const MOST = { reps: 500, seconds: 900, metres: 2000 } as const;
+
+const without = (dose: Dose, ...keys: (keyof Dose)[]): Dose =>
+  Object.fromEntries(Object.entries(dose).filter(([key]) => !keys.includes(key as keyof Dose))) as Dose;
+/** An empty dose is none. */
+const orNone = (dose: Dose): Dose | undefined => (Object.keys(dose).length > 0 ? dose : undefined);
+
+/** A text that becomes part of a dose when it makes sense, and says so where it doesn't. */
+function DoseText(props: {
+  label: string;
+  value: string;
+  placeholder: string;
+  onText: (text: string) => string | null;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  return (
+    <label className="flex flex-col">
+      <span className="quiet text-sm">{props.label}</span>
+      <input
+        className={`input touch w-full ${fault ? 'input-error' : ''}`}
+        value={typed ?? props.value}
+        placeholder={props.placeholder}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          setFault(props.onText(event.target.value.trim()));
+        }}
+        onBlur={() => {
+          setTyped(null);
+          setFault(null);
+        }}
+      />
+      {fault && (
+        <span role="alert" className="text-sm text-error">
+          {fault}
+        </span>
+      )}
+    </label>
+  );
+}
+
+/** How much of one thing: the count, how it is broken up, tempo and load. */
+export function DoseForm(props: {
+  dose: Dose | undefined;
+  sided: boolean;
+  onDose: (dose: Dose | undefined) => void;
+}) {
+  const { dose = {}, onDose } = props;
+  const by = countedBy(props.dose);
+  /** Takes a dose that is well formed; otherwise the fault in words. */
+  const take = (next: Dose): string | null => {
+    const read = doseSchema.safeParse(next);
+    if (!read.success) return read.error.issues[0]!.message;
+    onDose(orNone(read.data));
+    return null;
+  };
+  const leaveOut = (key: keyof Dose): null => {
+    onDose(orNone(without(dose, key)));
+    return null;
+  };
+  return (
+    <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+      <label className="flex flex-col">
+        <span className="quiet text-sm">Counted in</span>
+        <select
+          className="select touch w-full"
+          value={by}
+          onChange={(event) => {
+            const to = event.target.value as Counted;
+            const rest = without(dose, 'reps', 'seconds', 'metres', 'split');
+            onDose(orNone(to === 'none' ? rest : { ...rest, [to]: FIRST[to] }));
+          }}
+        >
+          {Object.entries(COUNTS).map(([id, says]) => (
+            <option key={id} value={id}>
+              {says}
+            </option>
+          ))}
+        </select>
+      </label>
+      {by !== 'none' && (
+        <NumberField
+          label="How many"
+          unit={by === 'reps' ? '×' : by === 'seconds' ? 's' : 'm'}
+          value={dose[by]}
+          min={1}
+          max={MOST[by]}
+          step={1}
+          onChange={(n) => onDose({ ...without(dose, 'split'), [by]: n })}
+        />
+      )}
+      {by !== 'none' && (
+        <div className="col-span-2">
+          <Tick on={dose.each ?? (by === 'reps' && props.sided)} onTurn={(each) => onDose({ ...dose, each })}>
+            for each side
+          </Tick>
+        </div>
+      )}
+      <DoseText
+        label="Tempo"
+        value={dose.tempo ?? ''}
+        placeholder="3-1-1-0"
+        onText={(text) => (text === '' ? leaveOut('tempo') : take({ ...dose, tempo: text }))}
+      />
+      <NumberField
+        label="Load"
+        unit="kg"
+        value={dose.loadKg}
+        min={0}
+        max={200}
+        step={1}
+        onEmpty={() => onDose(orNone(without(dose, 'loadKg')))}
+        onChange={(loadKg) => onDose({ ...dose, loadKg })}
+      />
+      <DoseText
+        label="In pieces"
+        value={dose.split?.join(' + ') ?? ''}
+        placeholder="5 + 5"
+        onText={(text) => {
+          if (text === '') return leaveOut('split');
+          const split = text
+            .split(/[+,\s]+/)
+            .filter(Boolean)
+            .map(Number);
+          if (split.some((n) => !Number.isInteger(n))) return 'numbers with a plus between: 5 + 5';
+          return take({
+            ...without(dose, 'seconds', 'metres'),
+            split,
+            reps: split.reduce((a, b) => a + b, 0),
+          });
+        }}
+      />
+      <DoseText
+        label="Short bouts"
+        value={dose.bouts ? `${dose.bouts.times} × ${dose.bouts.seconds}` : ''}
+        placeholder="3 × 8"
+        onText={(text) => {
+          if (text === '') return leaveOut('bouts');
+          const match = text.match(/^(\d+)\s*[x×*]\s*(\d+)\s*s?$/i);
+          return match
+            ? take({ ...dose, bouts: { times: Number(match[1]), seconds: Number(match[2]) } })
+            : 'times and seconds: 3 × 8';
+        }}
+      />
+      <div className="col-span-2">
+        <DoseText
+          label="One after another inside it"
+          value={(dose.phases ?? []).map((p) => `${p.seconds} ${p.says}`).join(', ')}
+          placeholder="20 steady, 10 as fast as you can"
+          onText={(text) => {
+            if (text === '') return leaveOut('phases');
+            const phases = text.split(',').map((part) => {
+              const match = part.trim().match(/^(\d+)\s*s?\s+(.+)$/);
+              return match ? { seconds: Number(match[1]), says: match[2]!.trim() } : null;
+            });
+            return phases.includes(null)
+              ? 'seconds, then what: 20 steady, 10 fast'
+              : take({ ...dose, phases: phases as { seconds: number; says: string }[] });
+          }}
+        />
+      </div>
+      <div className="col-span-2">
+        <DoseText
+          label="Called out"
+          value={dose.calls ? `${dose.calls.times} ${dose.calls.says}${dose.calls.random ? '?' : ''}` : ''}
+          placeholder="3 freeze?  (a ? for when nobody expects it)"
+          onText={(text) => {
+            if (text === '') return leaveOut('calls');
+            const match = text.match(/^(\d+)\s+(.+?)(\?)?$/);
+            return match
+              ? take({
+                  ...dose,
+                  calls: { times: Number(match[1]), says: match[2]!.trim(), random: match[3] !== undefined },
+                })
+              : 'how often, then what: 3 freeze?';
+          }}
+        />
+      </div>
+    </div>
+  );
+}
+
+/** A station's dose, its sides, and what follows in the same go. */
+export function DoseFold(props: {
+  library: Library;
+  station: Station;
+  /** In a minute that is to be filled, what follows fills it. */
+  fills: boolean;
+  onPatch: (patch: Partial<Station>) => void;
+}) {
+  const { library, station, onPatch } = props;
+  const [adding, setAdding] = useState(false);
+  const sided = library.move(station.move)?.sides === 'one';
+  const chain = station.chain ?? [];
+  const setChain = (next: Station['chain']) =>
+    onPatch({ chain: next && next.length > 0 ? next : undefined } as Partial<Station>);
+  const says = writtenDose(station.dose, sided);
+  return (
+    <details className="mt-2" data-dose>
+      <summary className="touch flex cursor-pointer items-center gap-2">
+        <span className="underline underline-offset-4">Dose</span>
+        <span className="quiet truncate text-sm">
+          {says || 'as the clock gives'}
+          {chain.length > 0
+            ? `, then ${chain.map((p) => library.move(p.move)?.name.toLowerCase()).join(', ')}`
+            : ''}
+        </span>
+      </summary>
+      <DoseForm dose={station.dose} sided={sided} onDose={(dose) => onPatch({ dose } as Partial<Station>)} />
+      {sided && (
+        <label className="mt-2 flex flex-col">
+          <span className="quiet text-sm">Sides</span>
+          <select
+            className="select touch w-full"
+            value={station.sides}
+            onChange={(event) => onPatch({ sides: event.target.value as Sides })}
+          >
+            {Object.entries(SIDES).map(([id, words]) => (
+              <option key={id} value={id}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <Tick
+        on={station.isNew ?? false}
+        onTurn={(on) => onPatch({ isNew: on || undefined } as Partial<Station>)}
+      >
+        New to them: longer to show
+      </Tick>
+      {chain.map((part, k) => {
+        const name = library.move(part.move)?.name ?? part.move;
+        const partSided = library.move(part.move)?.sides === 'one';
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: parts have no id of their own and never reorder
+          <div key={k} className="mt-2 border-l-4 border-base-300 pl-3">
+            <p className="flex items-center justify-between">
+              <span>
+                <span className="quiet">{props.fills ? 'to fill it: ' : 'then: '}</span>
+                <strong>{name}</strong>
+              </span>
+              <button
+                type="button"
+                className="btn btn-ghost btn-sm touch"
+                aria-label={`Take out ${name}`}
+                onClick={() => setChain(chain.filter((_, i) => i !== k))}
+              >
+                <X size={17} aria-hidden />
+              </button>
+            </p>
+            <DoseForm
+              dose={part.dose}
+              sided={partSided}
+              onDose={(dose) =>
+                setChain(
+                  chain.map((p, i) => {
+                    if (i !== k) return p;
+                    const { dose: _, ...rest } = p;
+                    return dose ? { ...rest, dose } : rest;
+                  }),
+                )
+              }
+            />
+          </div>
+        );
+      })}
+      {chain.length < 3 && (
+        <button type="button" className="btn btn-sm touch mt-1" onClick={() => setAdding(true)}>
+          <Plus size={17} aria-hidden />{' '}
+          {props.fills ? 'Something to fill the minute' : 'Then something more'}
+        </button>
+      )}
+      {adding && (
+        <MovePicker
+          library={library}
+          title={props.fills ? 'What fills the minute' : 'And then'}
+          onClose={() => setAdding(false)}
+          onPick={(move) => {
+            setChain([...chain, { move, ...(props.fills ? {} : { dose: { reps: 5 } }) }]);
+            setAdding(false);
+          }}
+        />
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,29 @@
+import type { Library } from '@inner-rung/core/ladder';
+import { floorSeconds, outlookOf, type Person } from '@inner-rung/core/person';
+import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
+import { aroundBlock, coolDown, warmUp } from '@inner-rung/core/scale';
+import { type Block, type Plan, roleOf } from '@inner-rung/core/session';
+import { today } from '../app/day.ts';
+
+const USUAL_MINUTES = { 'warm-up': 8, 'cool-down': 5 } as const;
+
+/** A warm-up or cool-down made from a session's circuits, within the limits of everybody it is for. */
+export function makeAround(
+  role: 'warm-up' | 'cool-down',
+  library: Library,
+  plan: Plan,
+  room: Room | null,
+  people: readonly Person[],
+): Omit<Block, 'id'> {
+  const limits = people.flatMap((person) => {
+    const outlook = outlookOf(person, today());
+    return outlook.mayTrain ? outlook.limits : [];
+  });
+  const forms = plan.blocks
+    .filter((block) => roleOf(block) !== 'warm-up' && roleOf(block) !== 'cool-down')
+    .flatMap((block) => block.stations)
+    .map((s) => ({ move: s.move, ...(s.settings ? { settings: s.settings } : {}) }));
+  const minutes = Math.max(USUAL_MINUTES[role], Math.ceil(floorSeconds(limits, role) / 60));
+  const asked = { library, room: room ?? ROOM_EXAMPLE, forms, limits, minutes };
+  return aroundBlock(role, role === 'warm-up' ? warmUp(asked) : coolDown(asked));
+}

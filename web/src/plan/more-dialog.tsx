@@ -1,0 +1,71 @@
+import type { Plan } from '@inner-rung/core/session';
+import { Copy, Download, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { useStore } from 'react-redux';
+import { useNavigate } from 'react-router';
+import { useApp } from '../store/index.ts';
+import { openNewPlan } from '../store/sync.ts';
+import { Dialog } from '../ui/dialog.tsx';
+import { saveFile } from '../ui/save-file.ts';
+
+/** A fresh id for a copy. */
+export const copyId = (id: string): string =>
+  `${id.replace(/-[a-z0-9]{8,}$/, '').slice(0, 44)}-${Date.now().toString(36)}`;
+
+/** What is done with a whole session: another like it, out as a file, away. */
+export function MoreDialog(props: { plan: Plan; onClose: () => void }) {
+  const { plan } = props;
+  const store = useStore();
+  const navigate = useNavigate();
+  const base = useApp((state) => state.sync.base);
+  const [sure, setSure] = useState(false);
+  const [fault, setFault] = useState('');
+  const copy = () => {
+    const made: Plan = { ...plan, id: copyId(plan.id), title: `${plan.title.slice(0, 113)}, again` };
+    openNewPlan(store, made);
+    props.onClose();
+    void navigate(`/plan/${made.id}`);
+  };
+  const remove = async () => {
+    const response = await fetch(`/api/plans/${plan.id}`, {
+      method: 'DELETE',
+      headers: { 'If-Match': `"${base}"` },
+    }).catch(() => null);
+    if (response?.ok) void navigate('/circuits');
+    else setFault('It could not be deleted now: the server is away, or it was saved elsewhere meanwhile.');
+  };
+  return (
+    <Dialog title={plan.title} onClose={props.onClose}>
+      <div className="grid gap-2">
+        <button type="button" className="btn touch justify-start" onClick={copy}>
+          <Copy size={18} aria-hidden /> Make another like it
+        </button>
+        <button
+          type="button"
+          className="btn touch justify-start"
+          onClick={() =>
+            saveFile(`${plan.id}.json`, 'application/json', `${JSON.stringify(plan, null, 2)}\n`)
+          }
+        >
+          <Download size={18} aria-hidden /> Keep it as a file
+        </button>
+        <button type="button" className="btn touch justify-start" onClick={() => setSure(true)}>
+          <Trash2 size={18} aria-hidden /> Delete it
+        </button>
+        {sure && (
+          <p className="border-l-4 border-primary pl-3">
+            It will be gone for good.{' '}
+            <button type="button" className="btn btn-sm btn-primary touch" onClick={() => void remove()}>
+              Delete “{plan.title}”
+            </button>
+          </p>
+        )}
+        {fault && (
+          <p role="alert" className="font-semibold text-error">
+            {fault}
+          </p>
+        )}
+      </div>
+    </Dialog>
+  );
+}

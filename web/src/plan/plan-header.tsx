@@ -1,0 +1,98 @@
+import { ClipboardPaste, Ellipsis, FileText, Keyboard, Moon, Printer, Shapes, Sun } from 'lucide-react';
+import { Link } from 'react-router';
+import { useApp, useSend } from '../store/index.ts';
+import { planEvents, planHistory } from '../store/plan-slice.ts';
+import { themeChosen } from '../store/view-slice.ts';
+import { Mark } from '../ui/marks.tsx';
+import { UndoButtons } from '../ui/undo-buttons.tsx';
+import { SaveState } from './save-state.tsx';
+
+/** The session's name and what can be done with the whole of it. */
+export function PlanHeader(props: {
+  id: string;
+  title: string;
+  mayTrain: boolean;
+  onPaste: () => void;
+  onKeys: () => void;
+  onMore: () => void;
+}) {
+  const { id } = props;
+  const send = useSend();
+  const theme = useApp((state) => state.view.theme);
+  const canUndo = useApp((state) => state.plan.past.length > 0);
+  const canRedo = useApp((state) => state.plan.future.length > 0);
+  return (
+    <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-base-300 px-3 py-1.5">
+      <Link to="/circuits" aria-label="Inner Rung: all sessions" className="touch grid place-items-center">
+        <Mark />
+      </Link>
+      <h1 className="sr-only">{props.title}</h1>
+      <label className="min-w-0 flex-1">
+        <span className="sr-only">Title of the session</span>
+        <input
+          className="display w-full min-w-0 rounded bg-transparent px-1 text-xl hover:bg-base-200 md:text-2xl"
+          value={props.title}
+          maxLength={120}
+          onChange={(event) => {
+            if (event.target.value.trim()) send(planEvents.titleChanged(event.target.value));
+          }}
+        />
+      </label>
+      <SaveState />
+      <div className="flex items-center">
+        <UndoButtons
+          canUndo={canUndo}
+          canRedo={canRedo}
+          onUndo={() => canUndo && send(planHistory.undo())}
+          onRedo={() => canRedo && send(planHistory.redo())}
+        />
+        <button type="button" className="btn btn-ghost btn-sm touch" onClick={props.onPaste}>
+          <ClipboardPaste aria-hidden />
+          <span className="hidden xl:inline">Paste</span>
+          <span className="sr-only xl:hidden">Paste a session</span>
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm touch"
+          onClick={() => send(themeChosen(theme === 'paper' ? 'hall' : 'paper'))}
+          aria-label={theme === 'paper' ? 'Dark, for the hall' : 'Light, for planning'}
+        >
+          {theme === 'paper' ? <Moon aria-hidden /> : <Sun aria-hidden />}
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm touch hidden md:inline-flex"
+          onClick={props.onKeys}
+          aria-label="Keys"
+        >
+          <Keyboard aria-hidden />
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm touch"
+          onClick={props.onMore}
+          aria-label="Copy, keep as a file, delete"
+        >
+          <Ellipsis aria-hidden />
+        </button>
+        <Link to={`/plan/${id}/setup`} className="btn btn-ghost btn-sm touch">
+          <Shapes aria-hidden />
+          <span className="hidden xl:inline">Set up</span>
+          <span className="sr-only xl:hidden">Set up: what to put out</span>
+        </Link>
+        <Link to={`/plan/${id}/run-sheet`} className="btn btn-ghost btn-sm touch">
+          <FileText aria-hidden />
+          <span className="hidden xl:inline">Run sheet</span>
+          <span className="sr-only xl:hidden">Run sheet</span>
+        </Link>
+        {props.mayTrain ? (
+          <Link to={`/plan/${id}/card`} className="btn btn-primary btn-sm touch ml-1">
+            <Printer size={18} aria-hidden /> Card
+          </Link>
+        ) : (
+          <span className="ml-1 max-w-28 text-sm leading-tight font-semibold">no card yet</span>
+        )}
+      </div>
+    </header>
+  );
+}
