@@ -24,10 +24,24 @@ const SCREENS: readonly Screen[] = [
     'pasting',
     '/plan/tuesday-ten',
     async (page) => {
-      await page.getByRole('button', { name: /Paste/ }).click();
+      // On a phone it is one of the things behind “more”.
+      if ((page.viewportSize()?.width ?? 0) < 768) await page.getByRole('button', { name: /^More/ }).click();
+      await page.getByRole('button', { name: /Paste/ }).locator('visible=true').click();
       await page.getByLabel(/a station a line/).fill('40/20\nsquats\nbanana hops');
     },
   ],
+  ['building', '/plan/tuesday-ten', async (page) => page.getByRole('button', { name: 'Build' }).click()],
+  [
+    'a dose',
+    '/plan/tuesday-ten',
+    async (page) => {
+      const station = page.getByRole('button', { name: 'Station', exact: true });
+      if (await station.isVisible()) await station.click();
+      await page.locator('[data-dose] summary').click();
+    },
+  ],
+  ['the sums', '/plan/tuesday-ten', async (page) => page.getByRole('button', { name: /^The sums/ }).click()],
+  ['the run sheet', '/plan/tuesday-ten/run-sheet', async () => {}],
   ['the keys', '/plan/tuesday-ten', async (page) => page.getByRole('button', { name: 'Keys' }).click()],
   [
     'the best order',
@@ -37,7 +51,7 @@ const SCREENS: readonly Screen[] = [
       await expect(page.locator('[data-count="floorChanges"]')).toBeVisible();
     },
   ],
-  ['all circuits', '/circuits', async () => {}],
+  ['all sessions', '/circuits', async () => {}],
   [
     'the ladders',
     '/ladders?for=maud-ellery',

@@ -79,14 +79,6 @@ test('before you start: what to put out, and what changes when there isn’t eno
   await expect(page.locator('[data-sharing]')).toContainText('There is enough of everything');
   expect(together).toMatch(/make it fit/);
   await expect(page.locator('[data-changed="true"]')).toHaveCount(0);
-  const warm = page.getByRole('region', { name: 'Warm-up' });
-  await expect(warm.locator('[data-around="pulse"]').first()).toBeVisible();
-  await expect(warm.locator('[data-around="rehearse"]').first()).toContainText('slowly, for');
-  await warm.getByRole('button', { name: 'Warm-up: a minute more' }).click();
-  await expect(warm).toContainText('9 min');
-  await expect(
-    page.getByRole('region', { name: 'Cool-down' }).locator('[data-around="stretch"]').first(),
-  ).toBeVisible();
   await expect(page.getByRole('img', { name: /Floor of 12 by 8 metres with 10 stations/ })).toBeVisible();
 });
 

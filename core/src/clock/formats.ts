@@ -416,7 +416,7 @@ export const FORMATS: { readonly [K in FormatKind]: FormatEntry<FormatOf<K>> } =
     words: (f) => `a minute each, ${roundsWords(f)}`,
   },
   amrap: {
-    name: 'As many rounds as you can',
+    name: 'AMRAP, most rounds',
     says: 'a fixed time; rounds are counted',
     inputs: ['capSeconds', 'led'],
     usual: { kind: 'amrap', capSeconds: 600, led: false },
@@ -449,7 +449,7 @@ export const FORMATS: { readonly [K in FormatKind]: FormatEntry<FormatOf<K>> } =
     },
   },
   emom: {
-    name: 'Every minute on the minute',
+    name: 'EMOM, every minute',
     says: 'a count at the top of each minute, a second move to fill it',
     inputs: ['minutes', 'order', 'stationRestSeconds', 'leastFillSeconds'],
     usual: {
@@ -719,7 +719,13 @@ export const FORMATS: { readonly [K in FormatKind]: FormatEntry<FormatOf<K>> } =
             pushChange(track, 0, at, next, around, { slot: i + 1, round: step, station: next.station });
         });
         if (step < steps.length - 1) {
-          track.push('hold', f.holdSeconds, { round: step, station: stations.at(-1)?.station ?? -1 });
+          const last = stations.at(-1);
+          const held = last?.parts(step).at(-1);
+          track.push('hold', f.holdSeconds, {
+            round: step,
+            station: last?.station ?? -1,
+            does: held ? [{ entry: held.entry, seconds: f.holdSeconds, goes: 1, reps: 0, most: 0 }] : [],
+          });
           track.push('rest', f.stepRestSeconds, {
             slot: 0,
             round: step,

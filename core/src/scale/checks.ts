@@ -54,7 +54,9 @@ export interface Checked {
   /** Limits of whom it is for; none for a lane. */
   readonly limits?: readonly Limit[];
   /** People who would have to change, for want of things, were all to do it as written. */
-  readonly shortOfThings?: { readonly people: number; readonly of: number } | undefined;
+  readonly shortOfThings?:
+    | { readonly block: number; readonly people: number; readonly of: number }
+    | undefined;
 }
 
 interface Traits {
@@ -666,9 +668,9 @@ const CHECKS: Record<string, (c: Context) => Raw[]> = {
           {
             check: 'things short',
             severity: 'mend',
-            block: null,
+            block: c.shortOfThings.block,
             station: null,
-            says: `There isn’t enough for all ${c.shortOfThings.of} as written: ${c.shortOfThings.people} ${c.shortOfThings.people === 1 ? 'turn' : 'turns'} at a station would be without. “Set up” shares it out.`,
+            says: `${here(c, c.shortOfThings.block)}There isn’t enough for all ${c.shortOfThings.of} as written: ${c.shortOfThings.people} ${c.shortOfThings.people === 1 ? 'turn' : 'turns'} at a station would go without. “Set up” shares it out.`,
             fix: null,
           },
         ]

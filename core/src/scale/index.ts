@@ -64,6 +64,7 @@ export {
   type SharingFix,
   share,
   together,
+  turnsShort,
   wantsOf,
 } from './sharing.ts';
 export { laneSubject, subjectOf } from './subject.ts';

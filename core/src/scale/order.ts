@@ -1,6 +1,6 @@
 import { formatEntry } from '../clock/index.ts';
 import { type Library, rungDemand } from '../ladder/index.ts';
-import { type DemandKey, MUSCLES } from '../move/index.ts';
+import { type Capability, type DemandKey, MUSCLES } from '../move/index.ts';
 import type { Block, Station } from '../session/index.ts';
 
 /** What makes two stations poor neighbours, in the same milli-points as everything else. Common practice. */
@@ -9,15 +9,40 @@ const NEIGHBOUR = {
   floorChange: 3000,
   /** The same joint loaded twice running: wrists, knees, shoulders, a braced front. */
   sameJoint: 3000,
+  /** And a third time: the mistake that is made most. */
+  thirdRunning: 9000,
   /** All the same muscles; in proportion below. */
   sameMuscles: 4000,
   /** Two of the hard ones together. */
   bothHard: 2000,
+  /** Two easy ones together: the pulse is let down. */
+  bothEasy: 1500,
+  /** A thing fetched or left behind between them, each. */
+  things: 500,
   /** A hard one to open with, or something down on the floor. */
   hardOpener: 2500,
 } as const;
 
 const HARD_MET = 6;
+/** Work this light lets the pulse down. Estimate. */
+const EASY_MET = 3.5;
+/** Things one walks to; walls and mats are everywhere. */
+const FETCHED: ReadonlySet<Capability> = new Set([
+  'firm surface',
+  'seat',
+  'step',
+  'hand load',
+  'pull anchor',
+  'high anchor',
+  'low bar',
+  'high bar',
+  'back edge',
+  'band',
+  'ball',
+  'rope',
+  'slider',
+  'couch',
+]);
 
 const isRing = (block: Block) => formatEntry(block.format.kind).ring(block.format);
 
@@ -26,6 +51,8 @@ interface Traits {
   readonly joints: readonly boolean[];
   readonly muscles: readonly number[];
   readonly hard: boolean;
+  readonly easy: boolean;
+  readonly things: ReadonlySet<Capability>;
 }
 
 function traitsOf(library: Library, station: Station): Traits {
@@ -46,8 +73,15 @@ function traitsOf(library: Library, station: Station): Traits {
     ],
     muscles: MUSCLES.map((muscle) => move?.muscles[muscle] ?? 0),
     hard: atLeast('effort.met', HARD_MET),
+    easy: demand ? (demand['effort.met'].hi ?? 0) < EASY_MET : false,
+    things: new Set((move?.needs ?? []).map((need) => need.what).filter((what) => FETCHED.has(what))),
   };
 }
+
+/** Things one of two stations needs and the other doesn't. */
+const fetched = (a: Traits, b: Traits): number =>
+  [...a.things].filter((what) => !b.things.has(what)).length +
+  [...b.things].filter((what) => !a.things.has(what)).length;
 
 const overlap = (a: readonly number[], b: readonly number[]) =>
   a.reduce((sum, share, i) => sum + Math.min(share, b[i]!), 0);
@@ -58,6 +92,8 @@ export interface OrderCosts {
   readonly first: readonly number[];
   /** More than one round: the last is followed by the first. */
   readonly ring: boolean;
+  /** Joints each station loads; three running of one joint cost more than their pairs. */
+  readonly loads?: readonly (readonly boolean[])[];
 }
 
 export function orderCosts(library: Library, block: Block): OrderCosts {
@@ -71,21 +107,42 @@ export function orderCosts(library: Library, block: Block): OrderCosts {
           (a.floor === b.floor ? 0 : NEIGHBOUR.floorChange) +
           joints * NEIGHBOUR.sameJoint +
           Math.round(overlap(a.muscles, b.muscles) * NEIGHBOUR.sameMuscles) +
-          (a.hard && b.hard ? NEIGHBOUR.bothHard : 0)
+          (a.hard && b.hard ? NEIGHBOUR.bothHard : 0) +
+          (a.easy && b.easy ? NEIGHBOUR.bothEasy : 0) +
+          fetched(a, b) * NEIGHBOUR.things
         );
       }),
     ),
     first: traits.map((t) => (t.hard || t.floor ? NEIGHBOUR.hardOpener : 0)),
     ring: isRing(block),
+    loads: traits.map((t) => t.joints),
   };
 }
 
-/** Cost of one order: openers, neighbours and, in a ring, the seam. */
-export function costOfOrder(costs: OrderCosts, order: readonly number[]): number {
+/** Cost of the openers, the neighbours and, in a ring, the seam. */
+function costOfPairs(costs: OrderCosts, order: readonly number[]): number {
   if (order.length === 0) return 0;
   let cost = costs.first[order[0]!]!;
   for (let i = 1; i < order.length; i++) cost += costs.pair[order[i - 1]!]![order[i]!]!;
   return cost + (costs.ring && order.length > 1 ? costs.pair[order.at(-1)!]![order[0]!]! : 0);
+}
+
+/** How often a joint is loaded three times running. */
+function thirds(costs: OrderCosts, order: readonly number[]): number {
+  const { loads, ring } = costs;
+  const n = order.length;
+  if (!loads || n < 3) return 0;
+  let count = 0;
+  for (let i = 0; i < (ring && n > 3 ? n : n - 2); i++) {
+    const [a, b, c] = [loads[order[i]!]!, loads[order[(i + 1) % n]!]!, loads[order[(i + 2) % n]!]!];
+    for (let j = 0; j < a.length; j++) if (a[j] && b[j] && c[j]) count++;
+  }
+  return count;
+}
+
+/** Cost of one order: openers, neighbours, the seam of a ring, and joints three times running. */
+export function costOfOrder(costs: OrderCosts, order: readonly number[]): number {
+  return costOfPairs(costs, order) + thirds(costs, order) * NEIGHBOUR.thirdRunning;
 }
 
 export interface BestOrder {
@@ -100,25 +157,33 @@ export interface BestOrder {
 export const EXACT_STATIONS = 12;
 
 /**
- * The order of least cost with pinned stations left where they are: exact by dynamic programming up to
- * {@link EXACT_STATIONS} (Held and Karp 1962), beyond that moved and swapped until nothing helps, with a
- * bound. The given order stands unless another is better.
+ * The order of least cost with pinned stations left where they are. Up to {@link EXACT_STATIONS} neighbours are
+ * settled exactly by dynamic programming (Held and Karp 1962); where that order loads no joint three times
+ * running it is proven best, otherwise it is moved and swapped until nothing helps and its pairs alone are the
+ * bound. Beyond, moved and swapped with a bound. The given order stands unless another is better.
  */
 export function bestOrder(costs: OrderCosts, pinned: readonly boolean[]): BestOrder {
   const n = costs.first.length;
   const given = Array.from({ length: n }, (_, i) => i);
   const before = costOfOrder(costs, given);
   if (n < 3) return { order: given, cost: before, before, atLeast: before };
-  if (n <= EXACT_STATIONS) {
-    const order = exact(costs, pinned) ?? given;
-    const cost = costOfOrder(costs, order);
-    return cost < before
-      ? { order, cost, before, atLeast: cost }
-      : { order: given, cost: before, before, atLeast: before };
+  const byPairs = n <= EXACT_STATIONS ? (exact(costs, pinned) ?? given) : null;
+  const bound = byPairs ? costOfPairs(costs, byPairs) : leastOf(costs);
+  let order = given;
+  let cost = before;
+  const consider = (candidate: readonly number[]) => {
+    const c = costOfOrder(costs, candidate);
+    if (c < cost) {
+      cost = c;
+      order = [...candidate];
+    }
+  };
+  if (byPairs) consider(byPairs);
+  if (cost > bound) {
+    if (byPairs) consider(improved(costs, pinned, byPairs));
+    consider(improved(costs, pinned, given));
   }
-  const order = improved(costs, pinned, given);
-  const cost = costOfOrder(costs, order);
-  return { order, cost, before, atLeast: Math.min(cost, leastOf(costs)) };
+  return { order, cost, before, atLeast: Math.min(cost, bound) };
 }
 
 function exact(costs: OrderCosts, pinned: readonly boolean[]): number[] | null {
@@ -225,11 +290,13 @@ export interface OrderCount {
   readonly sameJoint: number;
   readonly sameMuscles: number;
   readonly bothHard: number;
+  readonly bothEasy: number;
+  readonly things: number;
 }
 
 export function countOrder(library: Library, block: Block, order: readonly number[]): OrderCount {
   const traits = order.map((i) => traitsOf(library, block.stations[i]!));
-  const count = { floorChanges: 0, sameJoint: 0, sameMuscles: 0, bothHard: 0 };
+  const count = { floorChanges: 0, sameJoint: 0, sameMuscles: 0, bothHard: 0, bothEasy: 0, things: 0 };
   const pairs = isRing(block) && order.length > 1 ? order.length : order.length - 1;
   for (let i = 0; i < pairs; i++) {
     const a = traits[i]!;
@@ -238,6 +305,8 @@ export function countOrder(library: Library, block: Block, order: readonly numbe
     if (a.joints.some((loaded, j) => loaded && b.joints[j])) count.sameJoint++;
     if (overlap(a.muscles, b.muscles) >= 0.5) count.sameMuscles++;
     if (a.hard && b.hard) count.bothHard++;
+    if (a.easy && b.easy) count.bothEasy++;
+    count.things += fetched(a, b);
   }
   return count;
 }

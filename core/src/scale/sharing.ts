@@ -1,6 +1,7 @@
 import type { Library } from '../ladder/index.ts';
 import { CAPABILITY_IDS, type FormRef, type Move } from '../move/index.ts';
 import { type EquipmentId, equipmentOf, fitting, offersOf, placesOf, type Room } from '../room/index.ts';
+import type { Block } from '../session/index.ts';
 import { type LibraryIndex, rowOf } from './library-index.ts';
 
 /** One person at one station with the form they would do. */
@@ -412,3 +413,34 @@ export const givenWords = (room: Room, given: Given): string => {
   const item = room.items[given.item]!;
   return `${given.count > 1 ? `${given.count} × ` : ''}${equipmentOf(item.what).name.toLowerCase()}${item.size === undefined ? '' : `, ${item.size} ${equipmentOf(item.what).provides.some((p) => p.what === 'hand load') ? 'kg' : 'cm'}`}`;
 };
+
+/**
+ * Turns at a station that would be without something were so many people all to do a block as written: in
+ * rotation everything is in use at once, otherwise everybody wants the same at the same time.
+ */
+export function turnsShort(
+  library: Library,
+  room: Room,
+  block: Block,
+  people: number,
+): { readonly people: number; readonly of: number } {
+  const forms = block.stations.map(
+    (s): FormRef => ({
+      move: s.move,
+      ...(s.settings ? { settings: s.settings } : {}),
+    }),
+  );
+  const everybody = new Map(Array.from({ length: people }, (_, i) => [`${i}`, forms]));
+  const moments =
+    block.format.kind === 'rotation' ? rotating(everybody, forms.length) : together(everybody, forms.length);
+  const wantsFor = knownWants(needsIn(library), room);
+  let short = 0;
+  for (const seats of moments)
+    short +=
+      seats.length -
+      keepMost(
+        room,
+        seats.map((seat) => wantsFor(seat.form)),
+      ).kept.size;
+  return { people: short, of: people };
+}

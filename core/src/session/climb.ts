@@ -37,5 +37,9 @@ export function turnedInto(format: Format, kind: FormatKind): Format {
   const kept = Object.fromEntries(
     Object.keys(usual).map((key) => [key, key !== 'kind' && key in now ? now[key] : usual[key]]),
   );
+  // One climbs from the lower to the higher, the other goes down from it.
+  const { from, to } = kept as { from?: number; to?: number };
+  if (from !== undefined && to !== undefined && (kind === 'descending') !== from > to && from !== to)
+    Object.assign(kept, { from: to, to: from });
   return kept as unknown as Format;
 }

@@ -17,7 +17,7 @@ export function readSegment(
   return [
     clockText(segment.startSeconds),
     plan.blocks.length > 1 ? blockName(plan.blocks, segment.block) : '',
-    rounds && kind === 'work' ? `round ${segment.round + 1}` : '',
+    rounds && kind === 'work' && segment.station >= 0 ? `round ${segment.round + 1}` : '',
     what,
     segment.side ? `${segment.side} side` : '',
     segment.note ?? '',

@@ -55,6 +55,7 @@ export function Builder(props: {
   open: number;
   station: number;
   onPick: (block: number, station: number) => void;
+  onRemake: (block: number, role: 'warm-up' | 'cool-down', minutes: number) => void;
 }) {
   const { plan } = props;
   const send = useSend();
@@ -62,6 +63,13 @@ export function Builder(props: {
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
+  const said = (id: string | number): string => {
+    const at = placeOf(String(id));
+    const station = at && plan.blocks[at.block]?.stations[at.station];
+    return station
+      ? `${props.library.move(station.move)?.name ?? station.move}, station ${at.station + 1}`
+      : 'the end of the block';
+  };
   const drop = ({ active, over }: DragEndEvent) => {
     const from = placeOf(String(active.id));
     if (!from || !over || active.id === over.id) return;
@@ -119,7 +127,22 @@ export function Builder(props: {
           />
         </label>
       </div>
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={drop}
+        accessibility={{
+          announcements: {
+            onDragStart: ({ active }) => `Holding ${said(active.id)}.`,
+            onDragOver: ({ over }) => (over ? `Over ${said(over.id)}.` : 'Over nothing.'),
+            onDragEnd: ({ over }) => (over ? `Put down at ${said(over.id)}.` : 'Put back.'),
+            onDragCancel: () => 'Put back.',
+          },
+          screenReaderInstructions: {
+            draggable: 'Space takes hold, arrow keys move, space puts down, escape puts back.',
+          },
+        }}
+      >
         {plan.blocks.map((block, b) => (
           <BlockPart key={block.id} {...props} block={block} b={b} />
         ))}
@@ -135,6 +158,7 @@ function BlockPart(props: {
   open: number;
   station: number;
   onPick: (block: number, station: number) => void;
+  onRemake: (block: number, role: 'warm-up' | 'cool-down', minutes: number) => void;
   block: Block;
   b: number;
 }) {
@@ -147,6 +171,7 @@ function BlockPart(props: {
     if (isOpen) part.current?.scrollIntoView({ block: 'nearest' });
   }, [isOpen]);
   const name = blockName(plan.blocks, b);
+  const role = roleOf(block);
   const patch = (change: Partial<Block>) => send(planEvents.blockPatched({ block: b, patch: change }));
   const shift = (by: -1 | 1) => send(planEvents.blockShifted({ block: b, by }));
   return (
@@ -170,7 +195,7 @@ function BlockPart(props: {
         <select
           aria-label={`What ${name} is`}
           className="select select-sm touch w-32"
-          value={roleOf(block)}
+          value={role}
           onChange={(event) => patch({ role: event.target.value as Role })}
         >
           {Object.entries(ROLES).map(([id, says]) => (
@@ -232,6 +257,12 @@ function BlockPart(props: {
           {formatEntry(block.format.kind).name}: {formatWords(block.format)}
         </button>
       </p>
+      {(role === 'warm-up' || role === 'cool-down') && (
+        <Remake
+          length={props.sums.blocks[b]?.lengthSeconds ?? 0}
+          onRemake={(minutes) => props.onRemake(b, role, minutes)}
+        />
+      )}
       <SortableContext
         items={block.stations.map((_, i) => `${b}/${i}`)}
         strategy={verticalListSortingStrategy}
@@ -357,6 +388,29 @@ function BlockPart(props: {
   );
 }
 
+/** A warm-up or cool-down made once more from the circuits, for so many minutes. */
+function Remake(props: { length: number; onRemake: (minutes: number) => void }) {
+  const [minutes, setMinutes] = useState(Math.max(3, Math.round(props.length / 60)));
+  return (
+    <div className="flex items-end gap-2 pb-1">
+      <div className="w-28">
+        <NumberField
+          label="Minutes"
+          unit=""
+          value={minutes}
+          min={3}
+          max={30}
+          step={1}
+          onChange={setMinutes}
+        />
+      </div>
+      <button type="button" className="btn touch" onClick={() => props.onRemake(minutes)}>
+        Make it from the circuit
+      </button>
+    </div>
+  );
+}
+
 function aroundWords(plan: Plan, b: number): string {
   const { readySeconds, showing, after } = plan.blocks[b]!;
   return [
@@ -441,18 +495,6 @@ function AddLine(props: { library: Library; block: number; after: number; name: 
     [text, names],
   );
   const doubtful = lines.filter((line) => line.moves.length !== 1);
-  const add = (list: readonly { move: string; dose: (typeof lines)[number]['dose'] }[]) => {
-    list.forEach(({ move, dose }, i) => {
-      send(
-        planEvents.stationAdded({
-          block: props.block,
-          after: props.after + i,
-          move,
-          ...(dose ? { dose } : {}),
-        }),
-      );
-    });
-  };
   const offers = doubtful[0]
     ? doubtful[0].moves.length > 1
       ? doubtful[0].moves
@@ -464,7 +506,13 @@ function AddLine(props: { library: Library; block: number; after: number; name: 
       onSubmit={(event) => {
         event.preventDefault();
         if (lines.length === 0 || doubtful.length > 0) return;
-        add(lines.map((line) => ({ move: line.moves[0]!, dose: line.dose })));
+        send(
+          planEvents.stationsAdded({
+            block: props.block,
+            after: props.after,
+            stations: lines.map(({ moves, dose }) => ({ move: moves[0]!, ...(dose ? { dose } : {}) })),
+          }),
+        );
         setText('');
       }}
     >

@@ -18,6 +18,8 @@ export function NumberField(props: {
   min: number;
   max: number;
   step: number;
+  /** Whole numbers of this; 1 where it isn't said. */
+  grain?: number;
   /** May be left empty: then this is called. */
   onEmpty?: () => void;
   onChange: (value: number) => void;
@@ -28,7 +30,8 @@ export function NumberField(props: {
   useEffect(() => setText(given), [given]);
   const typed = Number(text);
   const empty = text.trim() === '';
-  const whole = !empty && Number.isInteger(typed) && typed >= props.min && typed <= props.max;
+  const isWhole = (n: number) => Number.isInteger(n / (props.grain ?? 1)) && n >= props.min && n <= props.max;
+  const whole = !empty && isWhole(typed);
   const fits = whole || (empty && props.onEmpty !== undefined);
   return (
     <div className="flex min-w-0 flex-col">
@@ -51,7 +54,7 @@ export function NumberField(props: {
             setText(event.target.value);
             const next = Number(event.target.value);
             if (event.target.value.trim() === '') props.onEmpty?.();
-            else if (Number.isInteger(next) && next >= props.min && next <= props.max) props.onChange(next);
+            else if (isWhole(next)) props.onChange(next);
           }}
           onBlur={() => setText(given)}
         />
@@ -75,6 +78,7 @@ const isChoice = (key: string): key is ChoiceKey => key in CHOICES;
 /** A block's format: its kind and what that kind asks for. */
 export function ClockBar(props: { format: Format; onChange: (format: Format) => void }) {
   const { format, onChange } = props;
+  const id = useId();
   const entry = FORMATS[format.kind];
   const values = format as unknown as Record<string, number | boolean | string | undefined>;
   const put = (key: string, value: unknown) => {
@@ -85,9 +89,12 @@ export function ClockBar(props: { format: Format; onChange: (format: Format) => 
   return (
     <fieldset className="grid grid-cols-2 gap-x-3 gap-y-2">
       <legend className="sr-only">The clock</legend>
-      <label className="col-span-2 flex flex-col">
-        <span className="quiet text-sm">Format</span>
+      <div className="col-span-2 flex flex-col">
+        <label htmlFor={`${id}-kind`} className="quiet text-sm">
+          Format
+        </label>
         <select
+          id={`${id}-kind`}
           className="select touch w-full font-semibold"
           value={format.kind}
           onChange={(event) => onChange(turnedInto(format, event.target.value as FormatKind))}
@@ -98,7 +105,7 @@ export function ClockBar(props: { format: Format; onChange: (format: Format) => 
             </option>
           ))}
         </select>
-      </label>
+      </div>
       {entry.inputs.map((input) => {
         if (isChoice(input)) {
           const { says, of } = CHOICES[input];
@@ -113,9 +120,12 @@ export function ClockBar(props: { format: Format; onChange: (format: Format) => 
               {says}
             </label>
           ) : (
-            <label key={input} className="col-span-2 flex flex-col">
-              <span className="quiet text-sm">{says}</span>
+            <div key={input} className="col-span-2 flex flex-col">
+              <label htmlFor={`${id}-${input}`} className="quiet text-sm">
+                {says}
+              </label>
               <select
+                id={`${id}-${input}`}
                 className="select touch w-full"
                 value={String(values[input])}
                 onChange={(event) => put(input, event.target.value)}
@@ -126,22 +136,26 @@ export function ClockBar(props: { format: Format; onChange: (format: Format) => 
                   </option>
                 ))}
               </select>
-            </label>
+            </div>
           );
         }
         const key = input.replace('?', '') as InputKey;
         const { says, unit, min, max, step } = INPUTS[key];
+        // A long time is thought of in minutes, halves among them.
+        const scale = key === 'capSeconds' ? 60 : 1;
+        const value = values[key] as number | undefined;
         return (
           <NumberField
             key={key}
             label={says}
-            unit={unit}
-            value={values[key] as number | undefined}
-            min={min}
-            max={max}
-            step={step}
+            unit={scale === 60 ? 'min' : unit}
+            value={value === undefined ? undefined : value / scale}
+            min={min / scale}
+            max={max / scale}
+            step={step / scale}
+            {...(scale === 60 ? { grain: 0.5 } : {})}
             {...(input.endsWith('?') ? { onEmpty: () => put(key, undefined) } : {})}
-            onChange={(value) => put(key, value)}
+            onChange={(next) => put(key, next * scale)}
           />
         );
       })}

@@ -9,7 +9,7 @@ import {
   type Plan,
   timelineOf,
 } from '@inner-rung/core/session';
-import { useMemo, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 
 /** "I have 40 minutes": what could be changed to land on it, side by side, the trainer's school first. */
 export function FitFold(props: {
@@ -19,6 +19,7 @@ export function FitFold(props: {
   onTake: (block: number, becomes: Block) => void;
 }) {
   const { library, plan } = props;
+  const id = useId();
   const facts = useMemo(() => factsIn(library), [library]);
   const [text, setText] = useState(plan.bookedMinutes === undefined ? '' : String(plan.bookedMinutes));
   const [school, setSchool] = useState<FitSchool>('rounds');
@@ -53,9 +54,12 @@ export function FitFold(props: {
         />
         minutes
       </label>
-      <label className="mt-1 flex flex-col">
-        <span className="quiet text-sm">What to change first</span>
+      <div className="mt-1 flex flex-col">
+        <label htmlFor={id} className="quiet text-sm">
+          What to change first
+        </label>
         <select
+          id={id}
           className="select touch w-full"
           value={school}
           onChange={(event) => setSchool(event.target.value as FitSchool)}
@@ -66,7 +70,7 @@ export function FitFold(props: {
             </option>
           ))}
         </select>
-      </label>
+      </div>
       {asked && fits.length === 0 && (
         <p role="alert" className="text-sm font-semibold text-error">
           {!sound

@@ -25,6 +25,7 @@ export function Floor(props: {
   const written = version.original.map((use, i) => lanePoint(use ? use.lane : -0.9, angles[i]!));
   const changed = new Set(version.reasons.map((r) => r.station));
   const line = walkPath(points);
+  const says = wrap(props.formatWords, 26, 2);
   return (
     // biome-ignore lint/a11y/useSemanticElements: a drawing can't be a fieldset
     <svg
@@ -179,12 +180,19 @@ export function Floor(props: {
         >
           {clockText(picture.sums.blocks[picture.at]!.lengthSeconds)}
         </text>
-        <text x={FLOOR.width / 2} y={FLOOR.height / 2 + 27} fontSize={compact ? 28 : 22}>
-          {props.formatWords}
-        </text>
+        {says.map((line, k) => (
+          <text
+            key={line}
+            x={FLOOR.width / 2}
+            y={FLOOR.height / 2 + 27 + k * (compact ? 30 : 25)}
+            fontSize={compact ? 28 : 22}
+          >
+            {line}
+          </text>
+        ))}
         <text
           x={FLOOR.width / 2}
-          y={FLOOR.height / 2 + (compact ? 62 : 58)}
+          y={FLOOR.height / 2 + (compact ? 62 : 58) + (says.length - 1) * (compact ? 30 : 25)}
           fontSize={compact ? 28 : 22}
           fontWeight={700}
           fill="var(--color-primary)"

@@ -14,6 +14,7 @@ export function makeAround(
   plan: Plan,
   room: Room | null,
   people: readonly Person[],
+  wanted: number = USUAL_MINUTES[role],
 ): Omit<Block, 'id'> {
   const limits = people.flatMap((person) => {
     const outlook = outlookOf(person, today());
@@ -23,7 +24,7 @@ export function makeAround(
     .filter((block) => roleOf(block) !== 'warm-up' && roleOf(block) !== 'cool-down')
     .flatMap((block) => block.stations)
     .map((s) => ({ move: s.move, ...(s.settings ? { settings: s.settings } : {}) }));
-  const minutes = Math.max(USUAL_MINUTES[role], Math.ceil(floorSeconds(limits, role) / 60));
+  const minutes = Math.max(wanted, Math.ceil(floorSeconds(limits, role) / 60));
   const asked = { library, room: room ?? ROOM_EXAMPLE, forms, limits, minutes };
   return aroundBlock(role, role === 'warm-up' ? warmUp(asked) : coolDown(asked));
 }

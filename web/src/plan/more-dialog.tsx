@@ -1,10 +1,11 @@
 import type { Plan } from '@inner-rung/core/session';
-import { Copy, Download, Trash2 } from 'lucide-react';
+import { ClipboardPaste, Copy, Download, Moon, Shapes, Sun, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { useStore } from 'react-redux';
-import { useNavigate } from 'react-router';
-import { useApp } from '../store/index.ts';
+import { Link, useNavigate } from 'react-router';
+import { useApp, useSend } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
+import { themeChosen } from '../store/view-slice.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { saveFile } from '../ui/save-file.ts';
 
@@ -13,10 +14,12 @@ export const copyId = (id: string): string =>
   `${id.replace(/-[a-z0-9]{8,}$/, '').slice(0, 44)}-${Date.now().toString(36)}`;
 
 /** What is done with a whole session: another like it, out as a file, away. */
-export function MoreDialog(props: { plan: Plan; onClose: () => void }) {
+export function MoreDialog(props: { plan: Plan; onPaste: () => void; onClose: () => void }) {
   const { plan } = props;
   const store = useStore();
   const navigate = useNavigate();
+  const send = useSend();
+  const theme = useApp((state) => state.view.theme);
   const base = useApp((state) => state.sync.base);
   const [sure, setSure] = useState(false);
   const [fault, setFault] = useState('');
@@ -37,6 +40,20 @@ export function MoreDialog(props: { plan: Plan; onClose: () => void }) {
   return (
     <Dialog title={plan.title} onClose={props.onClose}>
       <div className="grid gap-2">
+        <Link to={`/plan/${plan.id}/setup`} className="btn touch justify-start md:hidden">
+          <Shapes size={18} aria-hidden /> Set up: what to put out
+        </Link>
+        <button type="button" className="btn touch justify-start md:hidden" onClick={props.onPaste}>
+          <ClipboardPaste size={18} aria-hidden /> Paste a session
+        </button>
+        <button
+          type="button"
+          className="btn touch justify-start md:hidden"
+          onClick={() => send(themeChosen(theme === 'paper' ? 'hall' : 'paper'))}
+        >
+          {theme === 'paper' ? <Moon size={18} aria-hidden /> : <Sun size={18} aria-hidden />}
+          {theme === 'paper' ? 'Dark, for the hall' : 'Light, for planning'}
+        </button>
         <button type="button" className="btn touch justify-start" onClick={copy}>
           <Copy size={18} aria-hidden /> Make another like it
         </button>

@@ -10,6 +10,8 @@ const COUNTED: readonly (readonly [keyof OrderCount, string])[] = [
   ['sameJoint', 'same joint loaded twice running'],
   ['sameMuscles', 'same muscles twice running'],
   ['bothHard', 'hard ones side by side'],
+  ['bothEasy', 'easy ones side by side'],
+  ['things', 'things fetched or left behind'],
 ];
 
 /** The best order of the stations, in a worker; those that are kept in their place stay there. */
@@ -45,8 +47,9 @@ export function OrderDialog(props: {
   return (
     <Dialog title="Best order" onClose={props.onClose} wide>
       <p className="quiet">
-        Down and up as seldom as it goes, no joint or muscle twice running, hard ones apart, a gentle opener.
-        Keep a station where it is with its tick.
+        Down and up as seldom as it goes, no joint or muscle twice running, hard ones apart and easy ones too,
+        things walked to once, a gentle opener. Keep a station where it is, a peak where you want it, with its
+        tick.
       </p>
       <div className="mt-2 grid grid-cols-1 gap-x-8 gap-y-3 sm:grid-cols-2">
         <section aria-label="As it is">

@@ -46,14 +46,18 @@ export function PlanHeader(props: {
           onUndo={() => canUndo && send(planHistory.undo())}
           onRedo={() => canRedo && send(planHistory.redo())}
         />
-        <button type="button" className="btn btn-ghost btn-sm touch" onClick={props.onPaste}>
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm touch hidden md:inline-flex"
+          onClick={props.onPaste}
+        >
           <ClipboardPaste aria-hidden />
           <span className="hidden xl:inline">Paste</span>
           <span className="sr-only xl:hidden">Paste a session</span>
         </button>
         <button
           type="button"
-          className="btn btn-ghost btn-sm touch"
+          className="btn btn-ghost btn-sm touch hidden md:inline-flex"
           onClick={() => send(themeChosen(theme === 'paper' ? 'hall' : 'paper'))}
           aria-label={theme === 'paper' ? 'Dark, for the hall' : 'Light, for planning'}
         >
@@ -71,11 +75,11 @@ export function PlanHeader(props: {
           type="button"
           className="btn btn-ghost btn-sm touch"
           onClick={props.onMore}
-          aria-label="Copy, keep as a file, delete"
+          aria-label="More: copy, keep as a file, delete"
         >
           <Ellipsis aria-hidden />
         </button>
-        <Link to={`/plan/${id}/setup`} className="btn btn-ghost btn-sm touch">
+        <Link to={`/plan/${id}/setup`} className="btn btn-ghost btn-sm touch hidden md:inline-flex">
           <Shapes aria-hidden />
           <span className="hidden xl:inline">Set up</span>
           <span className="sr-only xl:hidden">Set up: what to put out</span>

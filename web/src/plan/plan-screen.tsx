@@ -1,7 +1,7 @@
 import { FORMATS, type Format, formatWords } from '@inner-rung/core/clock';
-import { everybodyIn, LEVELS, outlookOf, shortName } from '@inner-rung/core/person';
+import { everybodyIn, LEVELS, outlookOf, shortName, standsFor } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
-import { check, type Finding, subjectOf } from '@inner-rung/core/scale';
+import { check, type Finding, subjectOf, turnsShort } from '@inner-rung/core/scale';
 import { type Plan, type Role, roleOf, withClimb } from '@inner-rung/core/session';
 import { useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -150,6 +150,13 @@ export function PlanScreen() {
   );
   useHotkeys('*', (event) => event.key === '?' && setOpen('keys'), letters);
 
+  // Only a group that is chosen says how many would want the same thing at once.
+  const short = useMemo(() => {
+    if (!library || !group || !block || !room || block.stations.length === 0) return undefined;
+    const many = offered.reduce((sum, p) => sum + (standsFor(p) ?? 1), 0);
+    return { block: openBlock, ...turnsShort(library, room, block, many) };
+  }, [library, group, block, room, offered, openBlock]);
+
   const findings = useMemo(
     () =>
       picture && library
@@ -159,9 +166,10 @@ export function PlanScreen() {
             version: picture.version,
             sums: picture.sums,
             limits: outlook?.limits ?? [],
+            shortOfThings: short,
           })
         : [],
-    [picture, library, outlook],
+    [picture, library, outlook, short],
   );
 
   if (failed || missing === 'away') return <ServerAway />;
@@ -345,6 +353,17 @@ export function PlanScreen() {
                 open={shownBlock}
                 station={safeStation}
                 onPick={pickIn}
+                onRemake={(b, role, minutes) =>
+                  send(
+                    planEvents.blockSet({
+                      block: b,
+                      becomes: {
+                        ...makeAround(role, library, plan, room, person ? [person] : offered, minutes),
+                        id: plan.blocks[b]!.id,
+                      },
+                    }),
+                  )
+                }
               />
             </div>
           ) : (
@@ -468,7 +487,11 @@ export function PlanScreen() {
           onPick={(move) => {
             if (open === 'add') {
               send(
-                planEvents.stationAdded({ block: shownBlock, after: count === 0 ? -1 : safeStation, move }),
+                planEvents.stationsAdded({
+                  block: shownBlock,
+                  after: count === 0 ? -1 : safeStation,
+                  stations: [{ move }],
+                }),
               );
               pick(safeStation + 1);
             } else send(planEvents.moveChosen({ ...here, move }));
@@ -508,7 +531,9 @@ export function PlanScreen() {
           onClose={() => setOpen(null)}
         />
       )}
-      {open === 'more' && <MoreDialog plan={plan} onClose={() => setOpen(null)} />}
+      {open === 'more' && (
+        <MoreDialog plan={plan} onPaste={() => setOpen('paste')} onClose={() => setOpen(null)} />
+      )}
       {open === 'keys' && (
         <KeysDialog
           on={view.letterKeys}

@@ -24,7 +24,6 @@ import { useApp, useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
 import { Choice } from '../ui/choice.tsx';
 import { ThingDrawing } from '../ui/thing-drawing.tsx';
-import { AroundPart } from './around-part.tsx';
 import { type Taker, takersOf, useSharing } from './use-sharing.ts';
 
 const HOW_WORDS: Readonly<Record<How, string>> = {
@@ -172,18 +171,6 @@ function Out(props: {
     () => floorPlan(library, room, stations.length, sharing.shared, how),
     [library, room, stations.length, sharing, how],
   );
-  const forms = useMemo(
-    () =>
-      stations.map((station) => ({
-        move: station.move,
-        ...(station.settings ? { settings: station.settings } : {}),
-      })),
-    [stations],
-  );
-  const limits = useMemo(() => {
-    const persons = [...new Set(takers.map((taker) => taker.person))];
-    return persons.flatMap((person) => outlookOf(person, today()).limits);
-  }, [takers]);
   const standIns = out.putOut.filter((g) => equipmentOf(g.what).standIn);
   return (
     <>
@@ -277,7 +264,6 @@ function Out(props: {
           <FloorPicture room={room} floor={floor} />
         </section>
       </div>
-      <AroundPart library={library} room={room} forms={forms} limits={limits} />
       <section aria-labelledby="who-h" className="mt-6">
         <h2 id="who-h" className="text-2xl">
           Who gets what

@@ -104,10 +104,10 @@ function Sheet(props: Told & { who: string | null }) {
             >
               <span className="w-16 text-right">{clockText(time.startSeconds)}</span>
               {blockName(plan.blocks, b)}
-              <span className="font-sans text-base font-normal">
-                {formatWords(block.format)}, {lengthWords(time.range)}
-              </span>
             </h2>
+            <p className="pl-[4.75rem]">
+              {formatWords(block.format)}, {lengthWords(time.range)}
+            </p>
             {estimate && <p className="quiet text-sm print:text-black">Expect {estimate.says}.</p>}
             {block.showing && (
               <p className="text-sm">
@@ -120,8 +120,8 @@ function Sheet(props: Told & { who: string | null }) {
               <Together {...props} line={own.find((l) => l.segment.kind === 'work')!} />
             ) : (
               <ol>
-                {own.map((line, i) => (
-                  <Line key={line.startSeconds} {...props} line={line} before={own[i - 1]} b={b} />
+                {own.map((line) => (
+                  <Line key={line.startSeconds} {...props} line={line} b={b} />
                 ))}
               </ol>
             )}
@@ -218,7 +218,7 @@ const Says = (props: { line: SheetLine }) =>
     </p>
   ) : null;
 
-function Line(props: Told & { line: SheetLine; before: SheetLine | undefined; b: number }) {
+function Line(props: Told & { line: SheetLine; b: number }) {
   const { line, picture } = props;
   const words = useWords(props);
   const { segment } = line;
@@ -250,8 +250,10 @@ function Line(props: Told & { line: SheetLine; before: SheetLine | undefined; b:
     );
   }
   // Cues and lanes stand at a station's first time; later rounds are one line.
-  const first =
-    segment.round === 0 && segment.side !== 'right' && props.before?.segment.station !== segment.station;
+  const first = segment.round === 0 && segment.side !== 'right';
+  // Where the whole stretch is the dose, its length says it already.
+  const doseOf = (entry: number) =>
+    words.entries[entry]!.dose?.seconds === line.lengthSeconds ? '' : words.dose(entry);
   return (
     <li className="grid grid-cols-[4.5rem_1fr] gap-x-3 break-inside-avoid py-0.5" data-line="work">
       <span className="display text-right text-lg">{clockText(line.startSeconds)}</span>
@@ -261,7 +263,7 @@ function Line(props: Told & { line: SheetLine; before: SheetLine | undefined; b:
             <span key={entry}>
               {k > 0 && ', then '}
               <strong>{words.name(picture.version.uses[entry], entry)}</strong>
-              {words.dose(entry) && `, ${words.dose(entry)}`}
+              {doseOf(entry) && `, ${doseOf(entry)}`}
             </span>
           ))}
           {segment.side && `, ${segment.side} side`}
@@ -280,7 +282,7 @@ function Line(props: Told & { line: SheetLine; before: SheetLine | undefined; b:
                 {words.tempo(entry) && `${words.tempo(entry)}. `}
                 {words.cues(entry).join('. ')}.
                 {words.fault(entry) &&
-                  ` If ${words.fault(entry)!.see.charAt(0).toLowerCase()}${words.fault(entry)!.see.slice(1).replace(/\.$/, '')}: “${words.fault(entry)!.say.replace(/\.$/, '')}”.`}
+                  ` Watch for: ${words.fault(entry)!.see.replace(/\.$/, '').toLowerCase()}. Say “${words.fault(entry)!.say.replace(/\.$/, '')}”.`}
               </p>
               {props.lanes && <Lanes list={words.laneForms(entry)} />}
             </div>

@@ -55,16 +55,26 @@ const slice = createSlice({
       if (payload.settings && Object.keys(payload.settings).length > 0) station.settings = payload.settings;
       else delete station.settings;
     },
-    stationAdded: (
+    /** One or several at once, so that a typed list is one step of undo. */
+    stationsAdded: (
       plan,
-      { payload }: PayloadAction<{ block: number; after: number; move: string; dose?: Station['dose'] }>,
+      {
+        payload,
+      }: PayloadAction<{
+        block: number;
+        after: number;
+        stations: readonly { move: string; dose?: Station['dose'] }[];
+      }>,
     ) => {
       const block = plan?.blocks[payload.block];
-      block?.stations.splice(payload.after + 1, 0, {
-        id: nextStationId(block.stations),
-        move: payload.move,
-        sides: 'swap at half',
-        ...(payload.dose ? { dose: payload.dose } : {}),
+      if (!block) return;
+      payload.stations.slice(0, 40 - block.stations.length).forEach(({ move, dose }, i) => {
+        block.stations.splice(payload.after + 1 + i, 0, {
+          id: nextStationId(block.stations),
+          move,
+          sides: 'swap at half',
+          ...(dose ? { dose } : {}),
+        });
       });
     },
     stationCopied: (plan, { payload }: PayloadAction<StationAt>) => {
