@@ -98,13 +98,13 @@ test('a session of four formats from a pasted list: mended, fitted to 40 minutes
     expect(await offers.count()).toBeGreaterThan(1);
     await offers.first().click();
     const { id } = (await (await page.request.get(`${server.url}/api/plans`)).json())[0];
-    await saved(page);
-    const stored = await (await page.request.get(`${server.url}/api/plans/${id}`)).json();
-    const answer = await (
-      await page.request.post(`${server.url}/api/timeline`, { data: stored.body })
-    ).json();
-    expect(answer.lengthSeconds).toBeLessThanOrEqual(2400);
-    expect(answer.lengthSeconds).toBeGreaterThan(2100);
+    const length = async () => {
+      const stored = await (await page.request.get(`${server.url}/api/plans/${id}`)).json();
+      const answer = await page.request.post(`${server.url}/api/timeline`, { data: stored.body });
+      return (await answer.json()).lengthSeconds as number;
+    };
+    await expect.poll(length).toBeLessThanOrEqual(2400);
+    expect(await length()).toBeGreaterThan(2100);
   });
 
   await test.step('the run sheet: what is now, what is next, on paper too', async () => {
@@ -151,7 +151,7 @@ test('built by typing and by keyboard: stations added, asked about, moved, doubl
   await rows.nth(14).getByRole('button', { name: 'Take out Squat' }).click();
   await expect(rows).toHaveCount(15);
   for (let n = 0; n < 4; n++) await page.keyboard.press('Control+z');
-  await expect(rows.nth(12)).not.toContainText('Squat, 10 reps');
+  await expect(rows).toHaveCount(12);
 });
 
 test('a dose in full: reps in pieces, tempo, load, a chain; what makes no sense is said by the field', async ({
@@ -207,7 +207,7 @@ test('a file out and in again is the same session; another file is refused with 
   await page.getByLabel('A session’s file').setInputFiles({
     name: 'wrong.json',
     mimeType: 'application/json',
-    buffer: Buffer.from(text.replace('"workSeconds": ', '"workSeconds": -')),
+    buffer: Buffer.from(text.replace('"restSeconds": ', '"restSeconds": -1')),
   });
   await expect(page.getByRole('alert')).toContainText('blocks.0.format');
   const own = JSON.parse(text);

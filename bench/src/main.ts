@@ -4,6 +4,7 @@ import { orderRows } from './order.ts';
 import { roomRows } from './rooms.ts';
 import { scalingRows } from './scaling.ts';
 import { wallRows, weightRows } from './screens.ts';
+import { sessionRows } from './session.ts';
 
 const base = shipped();
 const rows = [
@@ -11,6 +12,7 @@ const rows = [
   ...ladderRows(base),
   ...(await roomRows(base)),
   ...orderRows(base),
+  ...sessionRows(base),
   ...weightRows(),
   ...(await wallRows(base)),
 ];

@@ -124,7 +124,7 @@ export function timelines(files: readonly LibraryFile[]): (body: unknown) => Tim
       subject: laneSubject(3),
     });
     const version = { original, uses: original, reasons: [], cost: 0 };
-    const sums = sumUp(index, plan, original);
+    const sums = sumUp(index, plan, original, {}, timeline);
     const entries = entriesOf(plan.blocks);
     const nameOf = (entry: number) => library.move(entries[entry]!.move)?.name ?? entries[entry]!.move;
     return timelineAnswerSchema.parse({

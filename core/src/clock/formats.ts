@@ -898,13 +898,14 @@ export function compileFormat(
   return formatEntry(format.kind).compile(format, stations, around);
 }
 
-/** Shortest and longest a format comes to in seconds, most rounds counted where they may be more. */
+/** Shortest and longest a format comes to in seconds, most rounds counted where they may be more; `pieces` if they are there. */
 export function formatRange(
   format: Format,
   stations: readonly StationWork[],
   around: Surroundings,
+  pieces: readonly Piece[] = compileFormat(format, stations, around),
 ): { lo: number; hi: number } {
-  const least = rangeOf(compileFormat(format, stations, around));
+  const least = rangeOf(pieces);
   if (!('mostRounds' in format) || format.mostRounds === undefined || format.mostRounds <= format.rounds)
     return least;
   const most = compileFormat({ ...format, rounds: format.mostRounds }, stations, around);

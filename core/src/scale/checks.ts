@@ -108,6 +108,27 @@ function traitsOf(library: Library, form: FormRef): Traits {
   return traits;
 }
 
+const easierKnown = new WeakMap<Library, Map<string, boolean>>();
+/** Whether there is something easier to fall back on; a move the library lacks isn't complained of here. */
+function hasEasier(library: Library, id: string): boolean {
+  let known = easierKnown.get(library);
+  if (!known) {
+    known = new Map();
+    easierKnown.set(library, known);
+  }
+  let has = known.get(id);
+  if (has === undefined) {
+    const move = library.move(id);
+    has =
+      !move ||
+      move.easier !== undefined ||
+      move.serves !== undefined ||
+      library.ladders.some((ladder) => ladder.rungs.findIndex((rung) => rung.move === id) > 0);
+    known.set(id, has);
+  }
+  return has;
+}
+
 const span = (seconds: number) =>
   seconds % 60 === 0 ? `${seconds / 60} ${seconds === 60 ? 'minute' : 'minutes'}` : `${seconds} s`;
 const low = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
@@ -221,7 +242,15 @@ const CHECKS: Record<string, (c: Context) => Raw[]> = {
     const over = c.sums.range.hi - bookedMinutes * 60;
     const under = bookedMinutes * 60 - c.sums.lengthSeconds;
     if (over <= 0 && under <= Math.max(300, bookedMinutes * 6)) return [];
-    const [fit] = over > 0 ? fitTo(c.session, c.facts, bookedMinutes * 60) : [];
+    // The longest block with rounds to give up is where a trainer would begin.
+    const [longest] = c.session.blocks
+      .map((block, b) => ({ b, has: 'rounds' in block.format || 'sets' in block.format }))
+      .filter(({ b, has }) => has && isCircuit(c.session.blocks[b]!))
+      .sort((x, y) => c.sums.blocks[y.b]!.lengthSeconds - c.sums.blocks[x.b]!.lengthSeconds);
+    const [fit] =
+      over > 0 && longest
+        ? fitTo(c.session, c.facts, bookedMinutes * 60, 'rounds', { block: longest.b })
+        : [];
     return [
       {
         check: 'length',
@@ -399,12 +428,7 @@ const CHECKS: Record<string, (c: Context) => Raw[]> = {
   'no easier form': (c) =>
     c.session.blocks.flatMap((block, b): Raw[] => {
       if (!isCircuit(block)) return [];
-      const i = block.stations.findIndex((s) => {
-        const move = c.library.move(s.move);
-        if (!move || move.easier || move.serves) return false;
-        const on = c.library.ladders.filter((l) => l.rungs.some((rung) => rung.move === s.move));
-        return !on.some((ladder) => ladder.rungs.findIndex((rung) => rung.move === s.move) > 0);
-      });
+      const i = block.stations.findIndex((s) => !hasEasier(c.library, s.move));
       return i < 0
         ? []
         : [

@@ -2,10 +2,14 @@ import { type Level, type Segment, span } from '../clock/index.ts';
 import { type Facts, type MoveFacts, UNKNOWN_FACTS } from '../session/index.ts';
 import { type LibraryIndex, rowOf } from './library-index.ts';
 
+const factsByIndex = new WeakMap<LibraryIndex, Facts>();
+
 /** What the clock has to know of a move, read off the index. */
 export function factsInIndex(index: LibraryIndex): Facts {
+  const made = factsByIndex.get(index);
+  if (made) return made;
   const known = new Map<string, MoveFacts>();
-  return (id) => {
+  const factsOf: Facts = (id) => {
     let facts = known.get(id);
     if (!facts) {
       const row = rowOf(index, id);
@@ -23,6 +27,8 @@ export function factsInIndex(index: LibraryIndex): Facts {
     }
     return facts;
   };
+  factsByIndex.set(index, factsOf);
+  return factsOf;
 }
 
 /** One go at something, and how many such goes a session has. */

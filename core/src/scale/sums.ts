@@ -1,7 +1,7 @@
 import type { Segment } from '../clock/index.ts';
 import { MUSCLES, type Muscle, PATTERNS, type Pattern } from '../move/index.ts';
 import { BANDS, bandOfMet, kcalPerMinute } from '../person/index.ts';
-import { changeFor, entriesOf, type Timed, timelineOf } from '../session/index.ts';
+import { changeFor, entriesOf, type Timed, type Timeline, timelineOf } from '../session/index.ts';
 import { factsInIndex } from './goes.ts';
 import { type LibraryIndex, MUSCLE_COLUMNS, rowOf } from './library-index.ts';
 import type { Version } from './version.ts';
@@ -116,14 +116,17 @@ class Tally {
   }
 }
 
-/** Adds up a version: times in seconds, MET as time-weighted ends, landings, floor changes, who works what. */
+/**
+ * Adds up a version: times in seconds, MET as time-weighted ends, landings, floor changes, what works which
+ * muscles. The session's timeline is made here where it isn't given.
+ */
 export function sumUp(
   index: LibraryIndex,
   session: Timed,
   uses: Version['uses'],
   person: SumsFor = {},
+  timeline: Timeline = timelineOf(session, factsInIndex(index)),
 ): Sums {
-  const timeline = timelineOf(session, factsInIndex(index));
   const { segments } = timeline;
   const entries = entriesOf(session.blocks);
   const rows = uses.map((use) => (use ? rowOf(index, use.move) : -1));
@@ -255,23 +258,25 @@ export function sumUp(
 
 /** The most landings in any sixty seconds that begin with a stretch of work. */
 function mostAMinute(segments: readonly Segment[], uses: Version['uses']): number {
-  const rate = (segment: Segment) =>
-    segment.does.reduce((sum, doing) => {
+  const rates = segments.map((segment) => {
+    let sum = 0;
+    for (const doing of segment.does) {
       const use = uses[doing.entry];
-      return use ? sum + ((use.lightPerMinute + use.highPerMinute) * doing.seconds) / 60 : sum;
-    }, 0) / segment.lengthSeconds;
+      if (use) sum += ((use.lightPerMinute + use.highPerMinute) * doing.seconds) / 60;
+    }
+    return sum / segment.lengthSeconds;
+  });
   let most = 0;
-  segments.forEach((first, i) => {
-    if (first.kind !== 'work') return;
-    const end = first.startSeconds + 60;
+  for (let i = 0; i < segments.length; i++) {
+    if (rates[i] === 0) continue;
+    const end = segments[i]!.startSeconds + 60;
     let sum = 0;
     for (let k = i; k < segments.length && segments[k]!.startSeconds < end; k++) {
       const { startSeconds, lengthSeconds } = segments[k]!;
-      const inside = Math.min(end, startSeconds + lengthSeconds) - startSeconds;
-      sum += rate(segments[k]!) * inside;
+      sum += rates[k]! * (Math.min(end, startSeconds + lengthSeconds) - startSeconds);
     }
     most = Math.max(most, sum);
-  });
+  }
   return Math.ceil(most - 1e-9);
 }
 

@@ -1,6 +1,6 @@
 import { type Format, formatEntry, INPUTS, type InputKey } from '../clock/index.ts';
 import { type Block, blockName, roleOf } from './plan.ts';
-import { type Facts, type Timed, timelineOf } from './timeline.ts';
+import { type Facts, secondsOf, type Timed, timelineOf } from './timeline.ts';
 
 /** What a trainer reaches for first to land on a time. */
 export const FIT_SCHOOLS = {
@@ -56,50 +56,67 @@ const saysOf = (key: InputKey, value: number): string => {
 const unsoundStep = (format: Format): boolean =>
   format.kind === 'pyramid' && (format.to - format.from) % format.by !== 0;
 
+const valuesOf = (from: number, to: number, step: number, sound: (value: number) => boolean): number[] => {
+  const values: number[] = [];
+  for (let value = from; value <= to; value += step) if (sound(value)) values.push(value);
+  return values;
+};
+
 /**
  * Ways to land a session on a time by changing one thing of one block, each as close as it comes without
  * going over: the trainer's school first, then the closest. Warm-ups and cool-downs are left as they are.
- * A thing that can't be brought there is left out. Lengths are read off the timeline.
+ * A thing that can't be brought there is left out; with `only` one block is looked at, by that school alone. Lengths are read off the timeline.
  */
-export function fitTo(session: Timed, facts: Facts, seconds: number, school: FitSchool = 'rounds'): Fit[] {
+export function fitTo(
+  session: Timed,
+  facts: Facts,
+  seconds: number,
+  school: FitSchool = 'rounds',
+  only?: { readonly block: number },
+): Fit[] {
   const fits: Fit[] = [];
+  const now = timelineOf(session, facts);
+  // Blocks don't share a second: what one comes to is all that changes.
   const lengthWith = (b: number, block: Block) =>
-    timelineOf({ ...session, blocks: session.blocks.map((old, i) => (i === b ? block : old)) }, facts)
-      .lengthSeconds;
+    now.lengthSeconds - now.blocks[b]!.lengthSeconds + secondsOf(block, session.forWhom, facts);
   session.blocks.forEach((block, b) => {
     const role = roleOf(block);
     if (role === 'warm-up' || role === 'cool-down' || block.stations.length === 0) return;
+    if (only && only.block !== b) return;
     const name = session.blocks.length > 1 ? `${blockName(session.blocks, b)}: ` : '';
     for (const input of formatEntry(block.format.kind).inputs) {
       const key = input.replace('?', '') as InputKey;
       const by = SCHOOL_OF[key];
-      const now = (block.format as unknown as Record<string, number | undefined>)[key];
-      if (!by || now === undefined) continue;
+      const current = (block.format as unknown as Record<string, number | undefined>)[key];
+      if (!by || current === undefined || (only && by !== school)) continue;
       // Between rounds there is nothing to change where there is one round.
       if (key === 'roundRestSeconds' && 'rounds' in block.format && block.format.rounds < 2) continue;
       const { min, max, step } = INPUTS[key];
       const [from, to] = SENSIBLE[key] ?? [min, max];
-      let best: Fit | null = null;
-      for (let value = from; value <= to; value += step) {
-        const format = { ...block.format, [key]: value } as Format;
-        if (unsoundStep(format)) continue;
-        const becomes = { ...block, format };
-        const lengthSeconds = lengthWith(b, becomes);
-        if (lengthSeconds > seconds) break;
-        if (value !== now)
-          best = {
-            block: b,
-            by,
-            says: name + saysOf(key, value),
-            becomes,
-            lengthSeconds,
-            spareSeconds: seconds - lengthSeconds,
-          };
-        else best = null;
-      }
-      if (best) fits.push(best);
+      const withValue = (value: number): Block => ({
+        ...block,
+        format: { ...block.format, [key]: value } as Format,
+      });
+      // More of anything is never shorter: the largest that fits is walked to from what there is.
+      const values = valuesOf(from, to, step, (value) => !unsoundStep(withValue(value).format));
+      const fitsIn = (at: number) => lengthWith(b, withValue(values[at]!)) <= seconds;
+      let low = values.filter((value) => value <= current).length - 1;
+      while (low >= 0 && !fitsIn(low)) low--;
+      while (low + 1 < values.length && fitsIn(low + 1)) low++;
+      const value = values[low];
+      if (value === undefined || value === current) continue;
+      const becomes = withValue(value);
+      const lengthSeconds = lengthWith(b, becomes);
+      fits.push({
+        block: b,
+        by,
+        says: name + saysOf(key, value),
+        becomes,
+        lengthSeconds,
+        spareSeconds: seconds - lengthSeconds,
+      });
     }
-    for (let keep = block.stations.length - 1; keep >= 2; keep--) {
+    for (let keep = block.stations.length - 1; keep >= 2 && !(only && school !== 'stations'); keep--) {
       const becomes = { ...block, stations: block.stations.slice(0, keep) };
       const lengthSeconds = lengthWith(b, becomes);
       if (lengthSeconds > seconds) continue;

@@ -34,9 +34,13 @@ export type Facts = (move: string) => MoveFacts;
 export const UNKNOWN_FACTS: MoveFacts = { rep: span(2, 3, 4), sided: false, starts: 0, ends: 0 };
 const levelOf = (posture: string): Level => (posture === 'standing' ? 0 : posture === 'seated' ? 1 : 2);
 
+const factsByLibrary = new WeakMap<Library, Facts>();
+
 export function factsIn(library: Library): Facts {
+  const made = factsByLibrary.get(library);
+  if (made) return made;
   const known = new Map<string, MoveFacts>();
-  return (id) => {
+  const factsOf: Facts = (id) => {
     let facts = known.get(id);
     if (!facts) {
       const move = library.move(id);
@@ -52,6 +56,8 @@ export function factsIn(library: Library): Facts {
     }
     return facts;
   };
+  factsByLibrary.set(library, factsOf);
+  return factsOf;
 }
 
 /** One thing somebody does somewhere in a session: what is scaled, a form for each. */
@@ -225,63 +231,121 @@ export type Timed = Pick<Plan, 'blocks' | 'forWhom'>;
 /** Rest until everybody is ready is at most twice what was planned. Estimate. */
 const UNTIL_READY = 2;
 
+/** A block by itself, its entries and stations counted from where it stands in the session. */
+interface Laid {
+  readonly kind: KindId;
+  readonly firstEntry: number;
+  readonly firstStation: number;
+  readonly pieces: readonly Piece[];
+  readonly range: { readonly lo: number; readonly hi: number };
+}
+
+/** Blocks are never changed in place: what one came to last time holds as long as it stands where it stood. */
+const laidBefore = new WeakMap<Facts, WeakMap<Block, Laid>>();
+
+const plain = (kind: Segment['kind'], lengthSeconds: number, more: Partial<Piece> = {}): Piece[] =>
+  lengthSeconds > 0
+    ? [
+        {
+          kind,
+          lengthSeconds,
+          slot: -1,
+          station: -1,
+          round: 0,
+          side: null,
+          does: [],
+          open: null,
+          ...more,
+        },
+      ]
+    : [];
+
+function lay(entries: readonly Entry[], session: Timed, b: number, facts: Facts): Laid {
+  const block = session.blocks[b]!;
+  const firstEntry = entries.findIndex((entry) => entry.block === b);
+  const firstStation = entries[firstEntry]?.station ?? -1;
+  let laidHere = laidBefore.get(facts);
+  if (!laidHere) {
+    laidHere = new WeakMap();
+    laidBefore.set(facts, laidHere);
+  }
+  const known = laidHere.get(block);
+  if (
+    known &&
+    known.kind === session.forWhom &&
+    known.firstEntry === firstEntry &&
+    known.firstStation === firstStation
+  )
+    return known;
+  const works = worksOf(entries, session.blocks, b, session.forWhom, facts);
+  const around = aroundOf(session.forWhom);
+  const before = [
+    ...plain('show', block.showing === 'before' ? showSecondsIn(block) : 0),
+    ...plain('ready', block.readySeconds ?? 0),
+  ];
+  const fixed = before.reduce((sum, piece) => sum + piece.lengthSeconds, 0);
+  const pieces = compileFormat(block.format, works, around);
+  const range = formatRange(block.format, works, around, pieces);
+  const laid: Laid = {
+    kind: session.forWhom,
+    firstEntry,
+    firstStation,
+    pieces: [...before, ...pieces],
+    range: { lo: fixed + range.lo, hi: fixed + range.hi },
+  };
+  laidHere.set(block, laid);
+  return laid;
+}
+
+/** A list of blocks is never changed in place either: several ask for the same timeline at one keystroke. */
+const timelinesBefore = new WeakMap<
+  Facts,
+  WeakMap<readonly Block[], { readonly forWhom: KindId; readonly timeline: Timeline }>
+>();
+
 /**
  * The one clock of a session. Depends on nothing but the plan and how long a rep of its own moves takes:
  * no person, room or dial moves a boundary.
  */
 export function timelineOf(session: Timed, facts: Facts): Timeline {
   const { blocks, forWhom } = session;
+  let known = timelinesBefore.get(facts);
+  if (!known) {
+    known = new WeakMap();
+    timelinesBefore.set(facts, known);
+  }
+  const before = known.get(blocks);
+  if (before?.forWhom === forWhom) return before.timeline;
+  const timeline = layOut(session, facts);
+  known.set(blocks, { forWhom, timeline });
+  return timeline;
+}
+
+function layOut(session: Timed, facts: Facts): Timeline {
+  const { blocks } = session;
   const entries = entriesOf(blocks);
   const segments: Segment[] = [];
   const times: BlockTime[] = [];
-  const around = aroundOf(forWhom);
   let now = 0;
   let lo = 0;
   let hi = 0;
-  const lay = (b: number, pieces: readonly Piece[]) => {
+  const put = (b: number, pieces: readonly Piece[]) => {
     for (const piece of pieces) {
       segments.push({ ...piece, block: b, startSeconds: now });
       now += piece.lengthSeconds;
     }
   };
-  const plain = (kind: Segment['kind'], lengthSeconds: number, more: Partial<Piece> = {}): Piece[] =>
-    lengthSeconds > 0
-      ? [
-          {
-            kind,
-            lengthSeconds,
-            slot: -1,
-            station: -1,
-            round: 0,
-            side: null,
-            does: [],
-            open: null,
-            ...more,
-          },
-        ]
-      : [];
   blocks.forEach((block, b) => {
     const startSeconds = now;
-    const works = worksOf(entries, blocks, b, forWhom, facts);
-    const before = [
-      ...plain('show', block.showing === 'before' ? showSecondsIn(block) : 0),
-      ...plain('ready', block.readySeconds ?? 0),
-    ];
-    const fixed = before.reduce((sum, piece) => sum + piece.lengthSeconds, 0);
-    lay(b, before);
-    lay(b, compileFormat(block.format, works, around));
-    const range = formatRange(block.format, works, around);
-    times.push({
-      startSeconds,
-      lengthSeconds: now - startSeconds,
-      range: { lo: fixed + range.lo, hi: fixed + range.hi },
-    });
-    lo += fixed + range.lo;
-    hi += fixed + range.hi;
+    const { pieces, range } = lay(entries, session, b, facts);
+    put(b, pieces);
+    times.push({ startSeconds, lengthSeconds: now - startSeconds, range });
+    lo += range.lo;
+    hi += range.hi;
     if (!block.after || b === blocks.length - 1) return;
     const { seconds, mostSeconds, untilReady, drink } = block.after;
     const most = Math.max(mostSeconds ?? 0, untilReady ? seconds * UNTIL_READY : 0, seconds);
-    lay(
+    put(
       b,
       plain(drink ? 'drink' : 'block rest', seconds, {
         open: most > seconds ? { lo: seconds, hi: most } : null,
@@ -292,6 +356,13 @@ export function timelineOf(session: Timed, facts: Facts): Timeline {
   });
   return { segments, lengthSeconds: lengthOf(segments), range: { lo, hi }, blocks: times };
 }
+
+/** Seconds a block takes by itself, without laying the session out again. */
+export const secondsOf = (block: Block, forWhom: KindId, facts: Facts): number =>
+  lay(entriesOf([block]), { blocks: [block], forWhom }, 0, facts).pieces.reduce(
+    (sum, piece) => sum + piece.lengthSeconds,
+    0,
+  );
 
 /** What a block's open ends come to, with what that is made of; null where the clock fixes it all. */
 export function estimateOf(session: Timed, b: number, facts: Facts): Estimate | null {

@@ -3,7 +3,7 @@ import { everybodyIn, LEVELS, outlookOf, shortName, standsFor } from '@inner-run
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { check, type Finding, subjectOf, turnsShort } from '@inner-rung/core/scale';
 import { type Plan, type Role, roleOf, withClimb } from '@inner-rung/core/session';
-import { useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
@@ -17,7 +17,6 @@ import { planEvents, planHistory } from '../store/plan-slice.ts';
 import { letterKeysSet, stationPicked, themeChosen, viewChosen } from '../store/view-slice.ts';
 import { blockPicture } from './block-picture.ts';
 import { AddBlock, BlockStrip } from './block-strip.tsx';
-import { Builder } from './builder.tsx';
 import { ClockBar } from './clock-bar.tsx';
 import { DialSet } from './dials.tsx';
 import { FindingsList } from './findings-list.tsx';
@@ -40,6 +39,9 @@ import { useOpenPlan } from './use-open-plan.ts';
 import { useScaled } from './use-scaled.ts';
 import { useWhoChoice, WhoBar } from './who-bar.tsx';
 import { WhoLine } from './who-line.tsx';
+
+// What is dragged about is big, and seldom the first thing looked at.
+const Builder = lazy(() => import('./builder.tsx').then((m) => ({ default: m.Builder })));
 
 const VIEWS = ['floor', 'sheet', 'build'] as const;
 const VIEW_WORDS = { floor: 'Floor', sheet: 'Sheet', build: 'Build' } as const;
@@ -346,25 +348,27 @@ export function PlanScreen() {
             </>
           ) : view.shows === 'build' ? (
             <div className="min-h-0 flex-1">
-              <Builder
-                library={library}
-                plan={plan}
-                sums={sums}
-                open={shownBlock}
-                station={safeStation}
-                onPick={pickIn}
-                onRemake={(b, role, minutes) =>
-                  send(
-                    planEvents.blockSet({
-                      block: b,
-                      becomes: {
-                        ...makeAround(role, library, plan, room, person ? [person] : offered, minutes),
-                        id: plan.blocks[b]!.id,
-                      },
-                    }),
-                  )
-                }
-              />
+              <Suspense fallback={null}>
+                <Builder
+                  library={library}
+                  plan={plan}
+                  sums={sums}
+                  open={shownBlock}
+                  station={safeStation}
+                  onPick={pickIn}
+                  onRemake={(b, role, minutes) =>
+                    send(
+                      planEvents.blockSet({
+                        block: b,
+                        becomes: {
+                          ...makeAround(role, library, plan, room, person ? [person] : offered, minutes),
+                          id: plan.blocks[b]!.id,
+                        },
+                      }),
+                    )
+                  }
+                />
+              </Suspense>
             </div>
           ) : (
             <div className="min-h-0 flex-1 px-2">
