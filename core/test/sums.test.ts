@@ -41,7 +41,7 @@ test('by hand: a block of two moves, MET weighted by time, energy by body mass',
   expect(sums.kcal!.hi).toBeCloseTo((sums.metHi * 3.5 * 80 * 70) / (200 * 60), 9);
 });
 
-test('a circuit of jumps and push-ups lies about the Compendium’s circuit training, 02040, 4.3 to 8 MET (from memory)', () => {
+test('a circuit of jumps and push-ups lies about the Compendium’s circuit training, 02035 at 4.3 and 02040 at 8.0 MET (from memory)', () => {
   const { sums } = sumsOf(
     session(
       circuit(['jumping-jack', 'squat', 'push-up', 'high-knees', 'lunge', 'burpee', 'sit-up', 'step-jack'], {

@@ -1,9 +1,11 @@
-import type { Plan } from '@inner-rung/core/session';
+import { type Plan, READY_SESSIONS } from '@inner-rung/core/session';
 
 const stations = (moves: readonly string[]): Plan['blocks'][number]['stations'] =>
   moves.map((move, i) => ({ id: `s${i + 1}`, move, sides: 'swap at half' }));
 
-/** The circuit that opens first, and the twelve stations of Klika and Jordan 2013 beside it. */
+const hall = READY_SESSIONS.find((plan) => plan.id === 'ready-hall-thirty')!;
+
+/** The circuit that opens first, a whole session, and the twelve stations of Klika and Jordan 2013 beside it. */
 export const PLANS: readonly Plan[] = [
   {
     version: 2,
@@ -76,5 +78,23 @@ export const PLANS: readonly Plan[] = [
     person: 'tomas-wick',
     room: 'tannery-lane-hall',
     dials: { impact: 'as written', intensity: 'as written', ability: 'own rungs' },
+  },
+  {
+    ...hall,
+    id: 'thursday-hall',
+    title: 'Thursday hall',
+    blocks: hall.blocks.map((block) =>
+      block.role === 'circuit'
+        ? {
+            ...block,
+            showing: 'over the warm-up' as const,
+            readySeconds: 10,
+            after: { seconds: 90, drink: true },
+          }
+        : block,
+    ),
+    bookedMinutes: 45,
+    tags: ['Thursday', 'mats'],
+    room: 'tannery-lane-hall',
   },
 ];

@@ -20,7 +20,7 @@ export function PartsHeader(props: { here: Part }) {
         <Mark />
       </Link>
       <nav aria-label="Parts of Inner Rung" className="flex min-w-0 overflow-x-auto md:gap-1">
-        {part('/circuits', 'Circuits', 'circuits')}
+        {part('/circuits', 'Sessions', 'circuits')}
         {part('/people', 'People', 'people')}
         {part('/rooms', 'Rooms', 'rooms')}
         {part('/ladders', 'Ladders', 'ladders')}
