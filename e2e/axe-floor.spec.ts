@@ -41,6 +41,14 @@ const SCREENS: readonly Screen[] = [
     },
   ],
   ['the sums', '/plan/tuesday-ten', async (page) => page.getByRole('button', { name: /^The sums/ }).click()],
+  [
+    'the class page',
+    '/plan/tuesday-ten?group=thursday-morning',
+    async (page) => {
+      await page.getByRole('link', { name: 'Class' }).click();
+      await expect(page.locator('[data-station="1"]')).toBeVisible();
+    },
+  ],
   ['the run sheet', '/plan/tuesday-ten/run-sheet', async () => {}],
   ['the keys', '/plan/tuesday-ten', async (page) => page.getByRole('button', { name: 'Keys' }).click()],
   [

@@ -207,9 +207,9 @@ test('a file out and in again is the same session; another file is refused with 
   await page.getByLabel('A session’s file').setInputFiles({
     name: 'wrong.json',
     mimeType: 'application/json',
-    buffer: Buffer.from(text.replace('"restSeconds": ', '"restSeconds": -1')),
+    buffer: Buffer.from(text.replace('"sides": "', '"sides": "never ')),
   });
-  await expect(page.getByRole('alert')).toContainText('blocks.0.format');
+  await expect(page.getByRole('alert')).toContainText('blocks.0.stations.0.sides');
   const own = JSON.parse(text);
   await page.getByLabel('A session’s file').setInputFiles({
     name: 'session.json',
@@ -244,8 +244,8 @@ test('a warm-up made from the circuit can be made again for other minutes, and e
   await page.getByRole('button', { name: 'Warm-up, made from the circuit' }).click();
   await page.getByRole('button', { name: 'Build' }).click();
   const warm = page.getByRole('region', { name: 'Warm-up', exact: true });
+  await expect.poll(() => warm.getByRole('listitem').count()).toBeGreaterThan(4);
   const before = await warm.getByRole('listitem').count();
-  expect(before).toBeGreaterThan(4);
   await warm.getByLabel('Minutes').fill('15');
   await warm.getByRole('button', { name: 'Make it from the circuit' }).click();
   await expect.poll(() => warm.getByRole('listitem').count()).toBeGreaterThan(before);

@@ -13,8 +13,9 @@ const core = {
 await build({
   ...common,
   plugins: [core],
-  entryPoints: ['src/main.ts'],
-  outfile: 'dist/main.mjs',
+  entryPoints: { main: 'src/main.ts', heavy: 'src/heavy.worker.ts' },
+  outdir: 'dist',
+  outExtension: { '.js': '.mjs' },
   logLevel: 'warning',
 });
 await build({

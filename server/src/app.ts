@@ -9,9 +9,12 @@ import { z } from 'zod';
 import { type Documents, KINDS, type KindName } from './documents.ts';
 import { openApi } from './openapi.ts';
 import { ProblemError, problemHandler, sendProblem } from './problem.ts';
+import { heavy } from './thread.ts';
 import { timelines } from './timeline.ts';
 
 export interface AppOptions {
+  /** The built script of the thread for heavy questions; without it they are answered on the spot. */
+  readonly heavyScript?: URL;
   readonly documents: Documents;
   readonly library: readonly LibraryFile[];
   /** Folder of the built interface; none in API tests. */
@@ -126,6 +129,21 @@ export function createApp(options: AppOptions): Express {
   api.post('/timeline', (request, response) => {
     response.json(timeline(request.body));
   });
+  const ask = heavy(library, options.heavyScript ?? null);
+  for (const what of ['scale', 'classPlan'] as const)
+    api.post(what === 'scale' ? '/scale' : '/class-plan', async (request, response) => {
+      const said = await ask(what, request.body);
+      if (said.ok) response.json(said.value);
+      else if (said.field !== null)
+        throw new ProblemError({
+          status: 422,
+          title: 'Not a question that can be answered',
+          detail: said.message,
+          field: said.field,
+          fix: 'GET /api/openapi.json says what is asked for.',
+        });
+      else throw new Error(said.message);
+    });
   let described: string | undefined;
   api.get('/openapi.json', (_request, response) => {
     described ??= JSON.stringify(openApi());

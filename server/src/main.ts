@@ -52,6 +52,7 @@ async function start(): Promise<void> {
     library,
     log,
     demo: values.seed !== undefined,
+    heavyScript: new URL('./heavy.mjs', import.meta.url),
     ...(values.api ? {} : { web: join(root, 'web/dist') }),
   });
   const server = app.listen(port, values.host, (error?: Error) => {

@@ -3,6 +3,7 @@ import { GROUP, PERSON } from '@inner-rung/core/person';
 import { ROOM } from '@inner-rung/core/room';
 import { PLAN } from '@inner-rung/core/session';
 import { z } from 'zod';
+import { classAnswerSchema, classQuestion, scaleAnswerSchema, scaleQuestion } from './by-value.ts';
 import type { KINDS } from './documents.ts';
 import { timelineAnswerSchema } from './timeline.ts';
 
@@ -78,6 +79,26 @@ export function openApi() {
       },
     },
   };
+  for (const [path, summary, question, reply] of [
+    ['/api/scale', 'A session scaled for people: versions, reasons, sums', 'ScaleQuestion', 'Versions'],
+    [
+      '/api/class-plan',
+      'What a class does: forms at every station, who does which',
+      'ClassQuestion',
+      'ClassPlan',
+    ],
+  ] as const)
+    paths[path] = {
+      post: {
+        summary,
+        description: 'By value: nothing is stored; the day is a part of the question.',
+        requestBody: { required: true, ...body(ref(question)) },
+        responses: {
+          200: answer('By entry of the session.', ref(reply)),
+          422: problem('The field is named.'),
+        },
+      },
+    };
   for (const [path, [name]] of Object.entries(BODIES)) {
     const stored = {
       type: 'object',
@@ -139,6 +160,10 @@ export function openApi() {
       schemas: {
         ...Object.fromEntries(Object.values(BODIES).map(([name, schema]) => [name, json(schema)])),
         Timeline: json(timelineAnswerSchema),
+        ScaleQuestion: json(scaleQuestion),
+        Versions: json(scaleAnswerSchema),
+        ClassQuestion: json(classQuestion),
+        ClassPlan: json(classAnswerSchema),
         Problem: json(problemSchema),
       },
     },

@@ -1,6 +1,16 @@
 export { type Around, type AroundRequest, aroundBlock, coolDown, usedBy, warmUp } from './around.ts';
 export { type Checked, check, type Finding, type Fix } from './checks.ts';
 export {
+  type ClassEntry,
+  type ClassPerson,
+  type ClassPlan,
+  type ClassRequest,
+  type ClassWish,
+  planClass,
+  type TaughtForm,
+} from './class-plan.ts';
+export { type StationAnswer, type StationProblem, solveStation } from './class-station.ts';
+export {
   type Constraints,
   compileConstraints,
   type Ruler,
@@ -35,18 +45,23 @@ export {
 } from './order.ts';
 export { metAt, paceFor } from './pace.ts';
 export {
+  countWord,
   doseHere,
   doseWords,
   formName,
   keptWords,
+  knownAs,
   lostWords,
   paceWords,
+  type Spoken,
   sayNearMiss,
   sayReason,
+  sayStation,
+  spokenOf,
   tempoWords,
   writtenDose,
 } from './say.ts';
-export { createScaler, type ScaleRequest, type Scaler } from './scaler.ts';
+export { createScaler, type Opened, type ScaleRequest, type Scaler } from './scaler.ts';
 export {
   fixesOf,
   type Given,

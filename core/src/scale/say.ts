@@ -1,6 +1,6 @@
 import type { Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
-import { type Demand, type Move, middle, type Settings } from '../move/index.ts';
+import { type Demand, type FormRef, type Move, middle, type Settings } from '../move/index.ts';
 import type { Dose, Station } from '../session/index.ts';
 import type { Reason, Use } from './version.ts';
 
@@ -180,4 +180,66 @@ export function doseHere(
     return writtenDose(dose, sided);
   if (counts && dose?.seconds === undefined) return `10 reps${sided ? ' each side' : ''}${load}`;
   return doseWords(use, seconds, move.sides, swaps) + load;
+}
+
+const COUNTS = ['nobody', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+/** A small number as a word. */
+export const countWord = (n: number): string => COUNTS[n] ?? String(n);
+
+/** People as they are spoken of in front of a class: names, and "the two with sore knees". */
+export interface Spoken {
+  /** Called by name; or what is known of those who are known by number. */
+  readonly name: string;
+  readonly byNumber: boolean;
+  readonly count: number;
+}
+
+/** What is known of somebody, as it follows "the two": "with sore knees", "who stays off the floor". */
+export const knownAs = (name: string): string =>
+  /^(stay|need|must|can|has|have|is|wear|use|sit|take|avoid|get)/i.test(name)
+    ? `who ${name}`
+    : /^(seated|pregnant|new|finding|under|over|blind|deaf|recovering)/i.test(name)
+      ? name
+      : `with ${name}`;
+
+/** "Maud, Jory and the two with sore knees". */
+export function spokenOf(people: readonly Spoken[]): string {
+  const merged = new Map<string, Spoken>();
+  for (const one of people) {
+    const key = `${one.byNumber}/${one.name}`;
+    const known = merged.get(key);
+    merged.set(key, known ? { ...known, count: known.count + one.count } : one);
+  }
+  return list(
+    [...merged.values()].map((one) =>
+      one.byNumber
+        ? /^(new to this|finding their feet|moves well|wants more)$/i.test(one.name)
+          ? `the ${countWord(one.count)} who are ${one.name === 'wants more' ? 'after more' : one.name === 'moves well' ? 'moving well' : one.name}`
+          : `the ${countWord(one.count)} ${knownAs(one.name)}`
+        : one.name,
+    ),
+  );
+}
+
+/**
+ * What to say at a station: which form is shown first, who does which. The form that most will do comes first;
+ * with most of the class left it is "the rest" that do it, and nobody's form is called the easy one.
+ */
+export function sayStation(
+  library: Library,
+  forms: readonly { readonly form: FormRef; readonly people: readonly Spoken[] }[],
+): string {
+  const [first, ...others] = forms;
+  if (!first) return 'Everybody moves gently until the next.';
+  const name = (form: FormRef) => low(formName(library, form.move, form.settings));
+  if (others.length === 0) return `Show the ${name(first.form)}: it is for everybody.`;
+  const told = others.map(({ form, people }) => `${name(form)} for ${spokenOf(people)}`);
+  const count = (people: readonly Spoken[]) => people.reduce((sum, one) => sum + one.count, 0);
+  const most = count(first.people) * 2 > forms.reduce((sum, one) => sum + count(one.people), 0);
+  // Where they aren't most, "the rest" would be anybody's guess.
+  const who =
+    most || first.people.length === 0
+      ? 'The rest do'
+      : `${spokenOf(first.people).replace(/^./, (c) => c.toUpperCase())} ${count(first.people) === 1 ? 'does' : 'do'}`;
+  return `Show the ${name(first.form)} first. Then ${list(told)}. ${who} the first.`;
 }

@@ -3,7 +3,7 @@ import { at, type FormRef } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
 import { type Dials, entriesOf, type Timed, timelineOf } from '../session/index.ts';
 import { type Aim, aimOf } from './aim.ts';
-import { type Choice, withinBudgets } from './budget.ts';
+import { type Choice, type LandingBudget, withinBudgets } from './budget.ts';
 import { compileConstraints, type Ruler, type Subject } from './constraints.ts';
 import { COSTS, type Costs, LEAST_INTENT } from './costs.ts';
 import { explain } from './explain.ts';
@@ -29,10 +29,27 @@ export interface ScaleRequest {
   readonly leastIntent?: number;
 }
 
+/** What somebody could do in a session, and what comes of choosing. */
+export interface Opened {
+  /** Left to themselves: the cheapest choice of each entry, the session's landings not counted yet; null is rest. */
+  readonly free: readonly (Choice | null)[];
+  /** All legal choices of an entry; none where the library has no such move. */
+  readonly options: (entry: number) => readonly Choice[];
+  readonly budget: LandingBudget;
+  /** What a choice of theirs comes to. */
+  readonly use: (entry: number, choice: Choice) => Use;
+  /** The trainer's own form at an entry as a row of the table; −1 where the room has none. */
+  readonly written: (entry: number) => number;
+  /** Choices made into a version with its reasons. */
+  readonly settle: (choices: readonly (Choice | null)[]) => Version;
+}
+
 /** Scales sessions in one room; holds what doesn't change while a dial is dragged. */
 export interface Scaler {
   readonly table: FormTable;
   readonly scale: (request: ScaleRequest) => Version;
+  /** Everything that is open to somebody, before any of it is chosen. */
+  readonly open: (request: ScaleRequest) => Opened;
   /** For each form in turn, what bars it for this subject at these dials: empty when it is open. */
   readonly bars: (
     forms: readonly FormRef[],
@@ -74,7 +91,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         );
   };
 
-  const scale = (request: ScaleRequest): Version => {
+  const open = (request: ScaleRequest): Opened => {
     const { session, dials, subject } = request;
     const entries = entriesOf(session.blocks);
     const costs = request.costs ?? COSTS;
@@ -228,12 +245,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         Number.POSITIVE_INFINITY,
         ...c.landings.filter((b) => b.per === 'session' && b.at === key).map((b) => b.max),
       );
-    const choices = withinBudgets(
-      entries.map((_, i) => (aims[i] ? (stands(i) ?? search(i, 0, costs.rest)) : null)),
-      { light: perSession(LIGHT), high: perSession(HIGH) },
-      costs.rest,
-      optionsFor,
-    );
+    const free = entries.map((_, i) => (aims[i] ? (stands(i) ?? search(i, 0, costs.rest)) : null));
 
     // One side has half of the slot where both share it.
     const slotSeconds = (entry: number, move: number) => {
@@ -258,48 +270,72 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         : null,
     );
 
-    const reasons: Reason[] = [];
-    const uses = choices.map((choice, i): Use | null => {
-      const aim = aims[i] ?? null;
-      const was = original[i] ?? null;
-      let use: Use | null = null;
-      if (choice && aim) {
-        const move = moveOf[choice.form]!;
-        use = useOf(
-          index,
-          { move, lo, hi, offset: choice.form * ROW_SIZE },
-          choice.form === aim.form ? aim.settings : settingsOf(table, choice.form),
-          choice.pace,
-          Math.min(slotSeconds(i, move), holdMax),
-          table.standIn[choice.form] === 1,
-        );
-        if (choice.form === aim.form && use.pace === was?.pace && use.holdSeconds === was.holdSeconds)
-          return was;
-      }
-      reasons.push(
-        explain({
-          entry: i,
-          table,
-          judge,
-          verdict,
-          constraints: c,
-          similarity,
-          aim,
-          choice: choice ?? null,
-          use,
-          near: choice && aim ? search(i, 1, choice.cost) : null,
-          effort: choice && aim ? metOf(choice.form, choice.pace) / goalOf(aim) : 0,
-        }),
+    const useFor = (entry: number, choice: Choice): Use => {
+      const aim = aims[entry]!;
+      const move = moveOf[choice.form]!;
+      return useOf(
+        index,
+        { move, lo, hi, offset: choice.form * ROW_SIZE },
+        choice.form === aim.form ? aim.settings : settingsOf(table, choice.form),
+        choice.pace,
+        Math.min(slotSeconds(entry, move), holdMax),
+        table.standIn[choice.form] === 1,
       );
-      return use;
-    });
+    };
+
+    const settle = (choices: readonly (Choice | null)[]): Version => {
+      const reasons: Reason[] = [];
+      const uses = choices.map((choice, i): Use | null => {
+        const aim = aims[i] ?? null;
+        const was = original[i] ?? null;
+        const use = choice && aim ? useFor(i, choice) : null;
+        if (
+          choice &&
+          use &&
+          choice.form === aim?.form &&
+          use.pace === was?.pace &&
+          use.holdSeconds === was.holdSeconds
+        )
+          return was;
+        reasons.push(
+          explain({
+            entry: i,
+            table,
+            judge,
+            verdict,
+            constraints: c,
+            similarity,
+            aim,
+            choice: choice ?? null,
+            use,
+            near: choice && aim ? search(i, 1, choice.cost) : null,
+            effort: choice && aim ? metOf(choice.form, choice.pace) / goalOf(aim) : 0,
+          }),
+        );
+        return use;
+      });
+      return {
+        original,
+        uses,
+        reasons,
+        cost: choices.reduce((sum, choice) => sum + (choice?.cost ?? costs.rest), 0),
+      };
+    };
 
     return {
-      original,
-      uses,
-      reasons,
-      cost: choices.reduce((sum, choice) => sum + (choice?.cost ?? costs.rest), 0),
+      free,
+      options: optionsFor,
+      budget: { light: perSession(LIGHT), high: perSession(HIGH) },
+      use: useFor,
+      written: (entry) => aims[entry]?.form ?? -1,
+      settle,
     };
+  };
+
+  const scale = (request: ScaleRequest): Version => {
+    const opened = open(request);
+    const rest = (request.costs ?? COSTS).rest;
+    return opened.settle(withinBudgets(opened.free, opened.budget, rest, opened.options));
   };
 
   const bars: Scaler['bars'] = (forms, request) => {
@@ -326,5 +362,5 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     });
   };
 
-  return { table, scale, bars };
+  return { table, scale, open, bars };
 }

@@ -196,17 +196,21 @@ function mustChange(room: Room, wanting: readonly (readonly Want[])[]): number {
   );
 }
 
-/** Serves as many as go with what they want: those who want fewest things first, then the choosiest. */
+/**
+ * Serves as many as go with what they want: who comes first where somebody does, then those who want fewest
+ * things, then the choosiest.
+ */
 function keepMost(
   room: Room,
   wants: readonly (readonly Want[] | null)[],
+  first: (i: number) => boolean = () => false,
 ): { store: Store; kept: Set<number> } {
   const store = new Store(room);
   const size = (i: number) => wants[i]!.reduce((sum, want) => sum + want.count * 1000 + want.pools.length, 0);
   const order = wants
     .map((_, i) => i)
     .filter((i) => wants[i] !== null)
-    .sort((a, b) => size(a) - size(b) || a - b);
+    .sort((a, b) => Number(first(b)) - Number(first(a)) || size(a) - size(b) || a - b);
   const kept = new Set<number>();
   for (const i of order) if (store.take(i, wants[i]!)) kept.add(i);
   return { store, kept };
@@ -226,13 +230,15 @@ function knownWants(needsOf: NeedsOf, room: Room): (form: FormRef) => Want[] | n
  * Gives out a room's pieces, moment by moment; pieces go where they are needed between moments. As many
  * people as can be served keep their form: those who want one thing each form a matroid, so that taking
  * them in one by one with moves is best. The others change to the first of their other forms that can be
- * served with what is left; `othersOf` is asked for those alone, best first.
+ * served with what is left; `othersOf` is asked for those alone, best first. `first` says who is served before
+ * all others: what somebody has already isn't taken from them.
  */
 export function share(
   needsOf: NeedsOf,
   room: Room,
   moments: readonly (readonly Seat[])[],
   othersOf: (seat: Seat) => readonly FormRef[],
+  first?: (seat: Seat) => boolean,
 ): Sharing {
   const wantsFor = knownWants(needsOf, room);
   const shared: Shared[] = [];
@@ -241,7 +247,7 @@ export function share(
     const wants = seats.map((seat) => wantsFor(seat.form));
     const hostable = wants.filter((w) => w !== null);
     atLeast += seats.length - hostable.length + mustChange(room, hostable);
-    const { store, kept } = keepMost(room, wants);
+    const { store, kept } = keepMost(room, wants, first && ((i) => first(seats[i]!)));
     const result: (FormRef | null)[] = seats.map((seat, i) => (kept.has(i) ? seat.form : null));
     seats.forEach((seat, i) => {
       if (kept.has(i)) return;

@@ -169,6 +169,19 @@ export const planSchema = z.strictObject({
   notes: words(4000).optional(),
   /** Minutes there are for all of it. */
   bookedMinutes: z.number().int().min(1).max(300).optional(),
+  /** What the trainer wants otherwise on the class page: a form not shown, one shown, one given to somebody. */
+  wishes: z
+    .array(
+      z.strictObject({
+        block: idSchema,
+        station: idSchema,
+        kind: z.enum(['bar', 'show', 'give']),
+        form: formRefSchema,
+        person: words(80).optional(),
+      }),
+    )
+    .max(200)
+    .optional(),
   /** Findings looked at and let stand, each with its reason. */
   accepted: z
     .array(z.strictObject({ check: words(60), at: words(80), why: words(200).min(1) }))

@@ -20,6 +20,7 @@ const RoomsScreen = lazy(() => import('../rooms/rooms-screen.tsx'));
 const RoomScreen = lazy(() => import('../rooms/room-screen.tsx'));
 const SetupScreen = lazy(() => import('../rooms/setup-screen.tsx'));
 const CardScreen = lazy(() => import('../card/card-screen.tsx'));
+const ClassScreen = lazy(() => import('../class/class-screen.tsx'));
 const RunSheetScreen = lazy(() => import('../run-sheet/run-sheet-screen.tsx'));
 
 /** The newest circuit, for whom the address says, or the page on which to paste the first one. */
@@ -45,6 +46,7 @@ const router = createBrowserRouter([
   { path: '/plan/:id', element: <PlanScreen /> },
   { path: '/plan/:id/setup', element: <SetupScreen /> },
   { path: '/plan/:id/card', element: <CardScreen /> },
+  { path: '/plan/:id/class', element: <ClassScreen /> },
   { path: '/plan/:id/run-sheet', element: <RunSheetScreen /> },
   { path: '/people', element: <PeopleScreen /> },
   { path: '/people/:id/page', element: <PersonPage /> },

@@ -22,6 +22,7 @@ import { PartsHeader } from '../ui/parts-header.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { ImportDialog } from './import-dialog.tsx';
+import { groupFrom, othersIn } from './new-group.ts';
 import { savePeopleTable } from './people-file.ts';
 
 /** Everybody, known by name or only by number, and the two short ways to add them. */
@@ -225,36 +226,12 @@ function NewHeadcount() {
   const navigate = useNavigate();
   const [form, put, clear] = useDraft('new-headcount', NEW_COUNT);
   const read = form.text.trim() === '' ? null : readHeadcount(form.text);
-  const rest = read ? read.total - read.parts.reduce((sum, part) => sum + part.count, 0) : 0;
+  const rest = read ? othersIn(read) : 0;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (!read || read.problem) return;
     const id = newId('g');
-    const parts = [
-      ...(rest > 0 ? [{ id: 'others', count: rest, conditions: [], level: 1 as const }] : []),
-      ...read.parts.map((part, i) => ({
-        id: `some-${i + 1}`,
-        count: part.count,
-        conditions: [...part.conditions],
-        level: part.level ?? (1 as const),
-      })),
-    ];
-    send(
-      groups.step({
-        says: 'Add a class',
-        put: [
-          {
-            version: 1,
-            id,
-            name: `Class of ${read.total}`,
-            members: [],
-            parts,
-            attendance: [],
-            notes: '',
-          },
-        ],
-      }),
-    );
+    send(groups.step({ says: 'Add a class', put: [groupFrom(read, id)] }));
     clear();
     void navigate(`/groups/${id}`);
   };

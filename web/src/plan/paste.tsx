@@ -9,7 +9,7 @@ import {
   pastedStations,
   ROLES,
 } from '@inner-rung/core/session';
-import { useMemo, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { Dialog } from '../ui/dialog.tsx';
 import { findMoves } from './move-search.ts';
 
@@ -32,6 +32,10 @@ export function PasteForm(props: {
   library: Library;
   format: Format;
   onUse: (session: PastedSession) => void;
+  /** What else may be done with it, first of all. */
+  also?: { readonly says: string; readonly onUse: (session: PastedSession) => void };
+  /** Asked before it is used. */
+  children?: ReactNode;
 }) {
   const { library } = props;
   const [text, setText] = useState('');
@@ -62,7 +66,10 @@ export function PasteForm(props: {
       onSubmit={(event) => {
         event.preventDefault();
         if (ready.length === 0 || unknown.length > 0) return;
-        props.onUse({
+        // The button that was pressed says which; the return key means the first.
+        const pressed = (event.nativeEvent as SubmitEvent).submitter?.getAttribute('value');
+        const use = props.also && pressed !== 'lay-out' ? props.also.onUse : props.onUse;
+        use({
           title: pasted.title,
           blocks: blocks
             .filter((block) => settled(block).length > 0)
@@ -145,9 +152,21 @@ export function PasteForm(props: {
             </section>
           ))}
         </div>
+        {props.children}
+        {props.also && (
+          <button
+            type="submit"
+            value="also"
+            className="btn btn-primary btn-lg mt-3 w-full"
+            disabled={ready.length === 0 || unknown.length > 0}
+          >
+            {props.also.says}
+          </button>
+        )}
         <button
           type="submit"
-          className="btn btn-primary btn-lg mt-4 w-full"
+          value="lay-out"
+          className={`btn btn-lg mt-3 w-full ${props.also ? '' : 'btn-primary'}`}
           disabled={ready.length === 0 || unknown.length > 0}
         >
           {ready.length === 0

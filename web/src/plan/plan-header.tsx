@@ -1,4 +1,14 @@
-import { ClipboardPaste, Ellipsis, FileText, Keyboard, Moon, Printer, Shapes, Sun } from 'lucide-react';
+import {
+  ClipboardPaste,
+  Ellipsis,
+  FileText,
+  Keyboard,
+  Moon,
+  Printer,
+  Shapes,
+  Sun,
+  Users,
+} from 'lucide-react';
 import { Link } from 'react-router';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents, planHistory } from '../store/plan-slice.ts';
@@ -89,8 +99,11 @@ export function PlanHeader(props: {
           <span className="hidden xl:inline">Run sheet</span>
           <span className="sr-only xl:hidden">Run sheet</span>
         </Link>
+        <Link to={`/plan/${id}/class`} className="btn btn-primary btn-sm touch ml-1">
+          <Users size={18} aria-hidden /> Class
+        </Link>
         {props.mayTrain ? (
-          <Link to={`/plan/${id}/card`} className="btn btn-primary btn-sm touch ml-1">
+          <Link to={`/plan/${id}/card`} className="btn btn-sm touch ml-1">
             <Printer size={18} aria-hidden /> Card
           </Link>
         ) : (

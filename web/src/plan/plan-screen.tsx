@@ -199,8 +199,10 @@ export function PlanScreen() {
   const here = { block: shownBlock, station: safeStation };
   const words = formatWords(shown.block.format);
   const setFormat = (format: Format) => {
-    const becomes = withClimb(library, { ...shown.block, format });
-    if (format.kind === 'progressive' || shown.block.format.kind === 'progressive')
+    // From what is in the store: the picture may lag behind a quick hand.
+    const live = plan.blocks[shownBlock]!;
+    const becomes = withClimb(library, { ...live, format });
+    if (format.kind === 'progressive' || live.format.kind === 'progressive')
       send(planEvents.blockSet({ block: shownBlock, becomes }));
     else send(planEvents.formatChanged({ block: shownBlock, format }));
   };
@@ -265,7 +267,11 @@ export function PlanScreen() {
             onTurn={(turn) => send(planEvents.dialTurned(turn))}
           />
           <hr className="my-4 border-t-2 border-base-300" />
-          <ClockBar key={shown.block.id} format={shown.block.format} onChange={setFormat} />
+          <ClockBar
+            key={shown.block.id}
+            format={(plan.blocks[shownBlock] ?? shown.block).format}
+            onChange={setFormat}
+          />
           <FitFold
             key={plan.id}
             library={library}
@@ -425,6 +431,7 @@ export function PlanScreen() {
           {person && outlook && <WhoLine person={person} outlook={outlook} />}
           <StationPanel
             picture={shown}
+            live={plan.blocks[shownBlock]?.stations[safeStation]}
             library={library}
             station={safeStation}
             who={firstName}

@@ -1,6 +1,8 @@
 import type { FormRef } from '@inner-rung/core/move';
 import type { Room } from '@inner-rung/core/room';
 import {
+  type ClassPlan,
+  type ClassRequest,
   createFinder,
   createScaler,
   EVERYWHERE,
@@ -15,6 +17,7 @@ import {
   type How,
   type LibraryIndex,
   needsInIndex,
+  planClass,
   putOut,
   type Ruler,
   type ScaleRequest,
@@ -61,6 +64,12 @@ export type ToWorker =
       readonly people: readonly { readonly id: string; readonly request: ScaleRequest }[];
     }
   | {
+      readonly kind: 'class';
+      readonly number: number;
+      readonly room: Room;
+      readonly request: ClassRequest;
+    }
+  | {
       readonly kind: 'find';
       readonly number: number;
       readonly room: Room | null;
@@ -77,6 +86,11 @@ export interface SharedOut {
   readonly fixes: readonly SharingFix[] | null;
   /** What everybody would do were there enough of everything. */
   readonly uses: Readonly<Record<string, readonly (Use | null)[]>>;
+}
+
+export interface ClassPlanned {
+  readonly number: number;
+  readonly plan: ClassPlan;
 }
 
 export interface FoundForms {
@@ -143,6 +157,13 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
   }
   if (standing?.room !== room) standing = { room, scaler: createScaler(index, data.room) };
   const { scaler } = standing;
+  if (data.kind === 'class') {
+    self.postMessage({
+      number: data.number,
+      plan: planClass(scaler, data.room, data.request),
+    } satisfies ClassPlanned);
+    return;
+  }
   if (data.kind === 'bars') {
     self.postMessage({ number: data.number, bars: scaler.bars(data.rungs, data.subject) } satisfies Barred);
     return;

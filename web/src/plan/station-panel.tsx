@@ -12,6 +12,8 @@ import { ladderFor, Upright } from './upright.tsx';
 /** One station: what this person does and why, the trainer's move, and the ladder both stand on. */
 export function StationPanel(props: {
   picture: BlockPicture;
+  /** The station as it stands in the store, which a picture may lag behind. */
+  live: Station | undefined;
   library: Library;
   station: number;
   who: string;
@@ -139,7 +141,7 @@ export function StationPanel(props: {
       <DoseFold
         key={planned.id}
         library={library}
-        station={planned}
+        station={props.live ?? planned}
         fills={picture.block.format.kind === 'emom'}
         onPatch={props.onPatch}
       />

@@ -1,15 +1,21 @@
 import type { Library } from '@inner-rung/core/ladder';
+import { partWords, readHeadcount } from '@inner-rung/core/person';
 import { openRecord } from '@inner-rung/core/record';
+import { READY_ROOMS } from '@inner-rung/core/room';
 import { PLAN, PLAN_EXAMPLE, type Plan } from '@inner-rung/core/session';
 import { useState } from 'react';
 import { useStore } from 'react-redux';
 import { useNavigate } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
+import { newId } from '../app/day.ts';
+import { groupFrom, othersIn } from '../people/new-group.ts';
 import { copyId } from '../plan/more-dialog.tsx';
 import { type PastedSession, PasteForm } from '../plan/paste.tsx';
 import { api } from '../store/api.ts';
+import { groups as groupShelf, rooms as roomShelf, useApp, useSend } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
+import { groupChosen } from '../store/view-slice.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { SessionShelf } from './session-shelf.tsx';
 
@@ -42,8 +48,19 @@ export function StartScreen() {
   const aside = api.useSetAsideQuery();
   const store = useStore();
   const navigate = useNavigate();
+  const send = useSend();
+  const [count, setCount] = useState('');
+  const [chosen, setChosen] = useState<string | null>(null);
   if (failed) return <ServerAway />;
   if (!library || plans.isLoading) return <Waiting />;
+  const where = chosen ?? rooms[0]?.id ?? null;
+  /** A ready-made room becomes the trainer's own as it is picked. */
+  const chooseWhere = (to: string) => {
+    const ready = READY_ROOMS.find((r) => r.id === to);
+    if (ready && !rooms.some((r) => r.id === to))
+      send(roomShelf.step({ says: `Add ${ready.name}`, put: [ready] }));
+    setChosen(to);
+  };
   const open = (plan: Plan) => {
     openNewPlan(store, plan);
     void navigate(`/plan/${plan.id}`);
@@ -54,14 +71,30 @@ export function StartScreen() {
       <main className="mx-auto max-w-5xl p-4 md:p-8">
         <h1 className="mb-1 text-3xl">Paste a circuit</h1>
         <p className="quiet mb-4 max-w-prose">
-          As you wrote it down: a line with the work and rest, then one station a line. Pick a person next,
-          and see what they do instead.
+          As you wrote it down: a line with the work and rest, then one station a line. Say who is here, and
+          get one page to teach all of them from.
         </p>
         <PasteForm
           library={library}
           format={PLAN_EXAMPLE.blocks[0]!.format}
-          onUse={(pasted) => open(planFrom(pasted, rooms[0]?.id ?? null))}
-        />
+          onUse={(pasted) => open(planFrom(pasted, where))}
+          also={{
+            says: 'One page to teach from',
+            onUse: (pasted) => {
+              const plan = planFrom(pasted, where);
+              const read = count.trim() === '' ? null : readHeadcount(count);
+              if (read && !read.problem) {
+                const made = groupFrom(read, newId('g'));
+                send(groupShelf.step({ says: 'Add a class', put: [made] }));
+                send(groupChosen(made.id));
+              }
+              openNewPlan(store, plan);
+              void navigate(`/plan/${plan.id}/class`);
+            },
+          }}
+        >
+          <WhoAndWhere count={count} onCount={setCount} where={where} onWhere={chooseWhere} />
+        </PasteForm>
         <SessionShelf
           library={library}
           plans={(plans.data ?? []).map(({ body }) => body)}
@@ -85,6 +118,85 @@ export function StartScreen() {
         )}
       </main>
     </>
+  );
+}
+
+/** Who is here, as a group that is known or by number; and where. */
+function WhoAndWhere(props: {
+  count: string;
+  onCount: (text: string) => void;
+  where: string | null;
+  onWhere: (room: string) => void;
+}) {
+  const { groups, rooms } = useShelf();
+  const send = useSend();
+  const group = useApp((state) => state.view.group);
+  const read = props.count.trim() === '' ? null : readHeadcount(props.count);
+  const others = read ? othersIn(read) : 0;
+  return (
+    <div className="mt-3 grid grid-cols-1 gap-x-4 gap-y-2 sm:grid-cols-2">
+      {groups.length > 0 && (
+        <label className="flex flex-col">
+          <span className="quiet text-sm">Who is here</span>
+          <select
+            className="select touch w-full"
+            value={group ?? ''}
+            onChange={(event) => send(groupChosen(event.target.value || null))}
+          >
+            <option value="">everybody by name</option>
+            {groups.map((g) => (
+              <option key={g.id} value={g.id}>
+                {g.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <label className="flex flex-col">
+        <span className="quiet text-sm">Where</span>
+        <select
+          className="select touch w-full"
+          value={props.where ?? ''}
+          onChange={(event) => props.onWhere(event.target.value)}
+        >
+          {props.where === null && <option value="">a floor and a wall</option>}
+          {rooms.map((room) => (
+            <option key={room.id} value={room.id}>
+              {room.name}
+            </option>
+          ))}
+          {READY_ROOMS.filter((room) => !rooms.some((own) => own.id === room.id)).map((room) => (
+            <option key={room.id} value={room.id}>
+              {room.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="flex flex-col sm:col-span-2">
+        <span className="quiet text-sm">{groups.length > 0 ? 'or by number' : 'Who is here, by number'}</span>
+        <input
+          className="input touch w-full"
+          value={props.count}
+          maxLength={400}
+          placeholder="14 people, two sore knees, one no floor, two teenagers"
+          onChange={(event) => props.onCount(event.target.value)}
+        />
+        {read && (
+          <span role="status">
+            {read.problem ? (
+              <span className="font-semibold text-error">{read.problem}</span>
+            ) : (
+              [...read.parts.map(partWords), ...(others > 0 ? [`${others} others`] : [])].join(' · ')
+            )}
+            {read.unread.length > 0 && (
+              <span className="block">
+                Not understood: {read.unread.map((piece) => `“${piece}”`).join(', ')}.
+              </span>
+            )}
+          </span>
+        )}
+      </label>
+    </div>
   );
 }
 

@@ -148,6 +148,22 @@ const slice = createSlice({
           ? others
           : [...others, { check: payload.check, at: payload.at, why: payload.why }].slice(-100);
     },
+    /** A wish for the class page; one for the same thing takes the earlier's place. */
+    wished: (plan, { payload }: PayloadAction<NonNullable<Plan['wishes']>[number]>) => {
+      if (!plan) return;
+      const others = (plan.wishes ?? []).filter(
+        (wish) =>
+          wish.block !== payload.block ||
+          wish.station !== payload.station ||
+          wish.kind !== payload.kind ||
+          wish.person !== payload.person ||
+          (payload.kind !== 'give' && JSON.stringify(wish.form) !== JSON.stringify(payload.form)),
+      );
+      plan.wishes = [...others, payload].slice(-200);
+    },
+    unwished: (plan, { payload }: PayloadAction<number>) => {
+      plan?.wishes?.splice(payload, 1);
+    },
     dialTurned: (plan, { payload }: PayloadAction<Partial<Dials>>) => {
       if (plan) Object.assign(plan.dials, payload);
     },

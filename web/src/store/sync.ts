@@ -110,7 +110,16 @@ saving.startListening({
   predicate: (action) => edits.includes(action.type),
   effect: async (_action, store) => {
     const { plan, sync } = holds(store);
-    if (!plan.present || plan.present === sent) return;
+    if (!plan.present) return;
+    // Undone and done again before anything was sent: what is open is what is saved, and the draft in between goes.
+    if (plan.present === sent && !pumping) {
+      store.cancelActiveListeners();
+      if (sync.save.is !== 'elsewhere') {
+        dropDraft(plan.present.id);
+        store.dispatch(saveStateSet({ is: 'saved' }));
+      }
+      return;
+    }
     keepDraft(plan.present, sync.base);
     if (sync.save.is === 'elsewhere') return;
     store.cancelActiveListeners();

@@ -1,0 +1,155 @@
+/** One station of a class: what each kind of person would pay for each form, and what showing a form costs. */
+export interface StationProblem {
+  /** Milli-points, people down, forms across; Infinity where a form isn't open to somebody. */
+  readonly costs: readonly Float64Array[];
+  /** How many people each row stands for. */
+  readonly weights: readonly number[];
+  readonly show: Float64Array;
+  /** What somebody costs for whom none of the forms shown is open. */
+  readonly rest: number;
+  /** At most so many forms. */
+  readonly most: number;
+}
+
+export interface StationAnswer {
+  /** Forms shown, in the order of their columns. */
+  readonly forms: readonly number[];
+  /** For each row the form they do; −1 is rest. */
+  readonly assigned: readonly number[];
+  readonly cost: number;
+  /** No choice of forms costs less than this; the cost itself where it is proven best. */
+  readonly atLeast: number;
+}
+
+/** Nodes looked at before the search gives up on a proof. */
+const NODES = 60_000;
+
+const total = (p: StationProblem, forms: readonly number[]): number => {
+  let sum = forms.reduce((all, f) => all + p.show[f]!, 0);
+  for (let g = 0; g < p.costs.length; g++) {
+    let least = p.rest;
+    for (const f of forms) least = Math.min(least, p.costs[g]![f]!);
+    sum += p.weights[g]! * least;
+  }
+  return sum;
+};
+
+/** Forms that another beats or equals for everybody and in the showing are never needed; the earlier wins a tie. */
+function undominated(p: StationProblem): number[] {
+  const n = p.show.length;
+  const rows = p.costs;
+  const sums = Float64Array.from({ length: n }, (_, f) =>
+    rows.reduce((sum, row, g) => sum + p.weights[g]! * Math.min(row[f]!, p.rest), p.show[f]!),
+  );
+  const order = Array.from({ length: n }, (_, f) => f).sort((a, b) => sums[a]! - sums[b]! || a - b);
+  const kept: number[] = [];
+  for (const f of order) {
+    if (rows.every((row) => row[f]! >= p.rest)) continue;
+    const beaten = kept.some((k) => p.show[k]! <= p.show[f]! && rows.every((row) => row[k]! <= row[f]!));
+    if (!beaten) kept.push(f);
+  }
+  return kept.sort((a, b) => a - b);
+}
+
+/** A good choice to begin from: forms taken in one by one, then swapped while that helps. */
+function greedy(p: StationProblem, forms: readonly number[]): number[] {
+  let chosen: number[] = [];
+  let cost = total(p, chosen);
+  const improve = (candidates: readonly (readonly number[])[]): boolean => {
+    let best: readonly number[] | null = null;
+    for (const candidate of candidates) {
+      const c = total(p, candidate);
+      if (c < cost) {
+        cost = c;
+        best = candidate;
+      }
+    }
+    if (best) chosen = [...best];
+    return best !== null;
+  };
+  while (
+    chosen.length < p.most &&
+    improve(forms.filter((f) => !chosen.includes(f)).map((f) => [...chosen, f]))
+  ) {
+    // Each pass takes in the form that helps most.
+  }
+  for (let pass = 0; pass < 10; pass++) {
+    const out = chosen.map((_, i) => chosen.filter((_, k) => k !== i));
+    const swaps = out.flatMap((rest) => forms.filter((f) => !chosen.includes(f)).map((f) => [...rest, f]));
+    if (!improve([...out, ...swaps])) break;
+  }
+  return chosen;
+}
+
+/**
+ * The forms to show at a station, at most so many, so that showing them and what everybody then does costs
+ * least. Exact by branching on which form serves the person who has most to gain; a bound is given where the
+ * search had to stop. Same input, same answer: ties go to the earlier form.
+ */
+export function solveStation(p: StationProblem): StationAnswer {
+  const forms = undominated(p);
+  const people = p.costs.length;
+  let best = greedy(p, forms);
+  let cost = total(p, best);
+  let nodes = 0;
+  let stopped = false;
+  let open = Number.POSITIVE_INFINITY;
+
+  const branch = (chosen: readonly number[], allowed: readonly number[]): void => {
+    nodes++;
+    const shown = chosen.reduce((sum, f) => sum + p.show[f]!, 0);
+    const current = new Float64Array(people).fill(p.rest);
+    let now = shown;
+    for (let g = 0; g < people; g++) {
+      for (const f of chosen) current[g] = Math.min(current[g]!, p.costs[g]![f]!);
+      now += p.weights[g]! * current[g]!;
+    }
+    if (now < cost) {
+      cost = now;
+      best = [...chosen];
+    }
+    if (chosen.length >= p.most || allowed.length === 0) return;
+    // What could be had at best from here: everybody their favourite of what is still allowed, one more shown.
+    let bound = shown;
+    let gain = 0;
+    let who = -1;
+    let leastShow = Number.POSITIVE_INFINITY;
+    for (const f of allowed) leastShow = Math.min(leastShow, p.show[f]!);
+    for (let g = 0; g < people; g++) {
+      let least = current[g]!;
+      for (const f of allowed) least = Math.min(least, p.costs[g]![f]!);
+      bound += p.weights[g]! * least;
+      const worth = p.weights[g]! * (current[g]! - least);
+      if (worth > gain) {
+        gain = worth;
+        who = g;
+      }
+    }
+    if (who < 0 || bound + leastShow >= cost) return;
+    if (nodes > NODES) {
+      stopped = true;
+      open = Math.min(open, bound + leastShow);
+      return;
+    }
+    const row = p.costs[who]!;
+    const better = allowed.filter((f) => row[f]! < current[who]!).sort((a, b) => row[a]! - row[b]! || a - b);
+    let left = allowed;
+    // Either this is the best form they get, and none better is shown; or none of these is.
+    for (const f of better) {
+      left = left.filter((other) => other !== f);
+      branch([...chosen, f], left);
+    }
+    branch(chosen, left);
+  };
+  branch([], forms);
+
+  const chosen = [...best].sort((a, b) => a - b);
+  const assigned = p.costs.map((row) => {
+    let form = -1;
+    for (const f of chosen) if (row[f]! < (form < 0 ? p.rest : row[form]!)) form = f;
+    return form;
+  });
+  // A form nobody does isn't shown, unless it was asked for: then showing it is a gain.
+  const used = chosen.filter((f) => assigned.includes(f) || p.show[f]! < 0);
+  return { forms: used, assigned, cost, atLeast: stopped ? Math.min(cost, open) : cost };
+}

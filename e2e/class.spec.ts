@@ -1,0 +1,104 @@
+import { expect, type Page, test } from '@playwright/test';
+import { TestServer } from './server.ts';
+
+const bare = new TestServer(4716, false);
+const server = new TestServer(4717);
+test.beforeAll(async () => {
+  await bare.start();
+  await server.start();
+});
+test.afterAll(async () => {
+  await bare.stop();
+  await server.stop();
+});
+
+const CIRCUIT = `Wednesday mix
+40/20 x 2
+Jumping jacks
+Squats
+Press-ups
+High knees
+Lunges
+Plank
+Sit-ups
+Burpees`;
+
+const station = (page: Page, n: number) => page.locator(`[data-station="${n}"]`);
+
+test('nothing set up: a circuit pasted, fourteen people by number, one page to teach from', async ({
+  page,
+}) => {
+  await page.goto(bare.url);
+  await page.getByLabel(/a station a line/).fill(CIRCUIT);
+  await page
+    .getByLabel('Who is here, by number')
+    .fill('14 people, two sore knees, one no floor, one pregnant, two teenagers, one sore wrist');
+  await page.getByLabel('Where').selectOption({ label: 'School hall' });
+  await page.getByRole('button', { name: 'One page to teach from' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Wednesday mix' })).toBeVisible();
+  await expect(page.getByText(/^14 people/)).toBeVisible();
+  await expect(station(page, 8)).toBeVisible();
+  for (let n = 1; n <= 8; n++) {
+    const forms = station(page, n).locator('.display');
+    expect(await forms.count()).toBeGreaterThanOrEqual(2);
+    expect(await forms.count()).toBeLessThanOrEqual(4);
+  }
+  // Somebody who stays off the floor has no floor anywhere; the sore knees have no jump.
+  await expect(station(page, 1)).toContainText('sore knees');
+  await expect(page.locator('[data-say]').first()).toContainText(/Show the .* first\. Then .* for the/);
+  await expect(page.getByText(/No plan with at most three/)).toBeVisible();
+});
+
+test('late changes in two taps: somebody more, somebody away, a knee that is sore today', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/plan/tuesday-ten?group=thursday-morning`);
+  await page.getByRole('link', { name: 'Class' }).click();
+  await expect(page.getByText(/^14 people/)).toBeVisible();
+  await expect(station(page, 1)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Somebody more' }).click();
+  await page.getByRole('button', { name: 'sore knees', exact: true }).last().click();
+  await expect(page.getByText(/^15 people/)).toBeVisible();
+  const changes = page.locator('[data-changes]');
+  await expect(changes).toBeVisible();
+  expect(Number(await changes.getAttribute('data-changes'))).toBeLessThanOrEqual(2);
+
+  const here = page.getByRole('region', { name: 'Who is here' });
+  await here
+    .getByRole('button', { name: /finding their feet/ })
+    .first()
+    .click();
+  await page.getByLabel('knee is sore').click();
+  await expect(here.getByRole('button', { name: /finding their feet, sore today/ })).toBeVisible();
+
+  await here.getByRole('button', { name: /stays off the floor/ }).click();
+  await page.getByLabel('Not here today').click();
+  await expect(page.getByText(/^14 people/)).toBeVisible();
+
+  await page.reload();
+  await expect(page.getByText(/^14 people/)).toBeVisible();
+  await expect(here.getByRole('button', { name: /finding their feet, sore today/ })).toBeVisible();
+});
+
+test('a form that isn’t wanted goes, and comes back when that is taken back; the wall shows no names', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/plan/tuesday-ten?group=thursday-morning`);
+  await page.getByRole('link', { name: 'Class' }).click();
+  const first = station(page, 1).getByRole('button', { name: 'Jumping jack', exact: true });
+  await first.click();
+  await page.getByRole('button', { name: 'Not this one here' }).click();
+  await expect(first).toHaveCount(0);
+  await page
+    .getByRole('list', { name: 'As you wanted it' })
+    .getByRole('button', { name: 'Take back' })
+    .click();
+  await expect(first).toHaveCount(1);
+
+  await page.getByRole('button', { name: 'For the wall' }).click();
+  await expect(page.getByText('sore knees')).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Who is here' })).toHaveCount(0);
+  const pdf = (await page.pdf({ format: 'A4' })).toString('latin1');
+  expect(pdf.match(/\/Type\s*\/Page\b/g)!.length).toBeLessThanOrEqual(2);
+});

@@ -1,0 +1,64 @@
+import { join } from 'node:path';
+import { READY_ROOMS } from '@inner-rung/core/room';
+import { pino } from 'pino';
+import request from 'supertest';
+import { PEOPLE, PLANS, ROOMS } from '../../demo/src/index.ts';
+import { createApp } from '../src/app.ts';
+import { openDatabase } from '../src/database.ts';
+import { documents } from '../src/documents.ts';
+import { readLibrary } from '../src/library-files.ts';
+
+const app = createApp({
+  documents: documents(openDatabase(':memory:'), () => new Date('2026-11-24T10:00:00Z')),
+  library: readLibrary(join(process.cwd(), 'library')),
+  log: pino({ level: 'silent' }),
+  demo: false,
+});
+const question = { session: PLANS[0]!, people: PEOPLE, room: ROOMS[0]!, on: '2026-11-24' };
+const post = (path: string, body: object) => request(app).post(path).send(body);
+
+describe('POST /api/scale', () => {
+  test('a version for each, with reasons in words and sums; the same again the same', async () => {
+    const first = await post('/api/scale', question);
+    expect(first.status).toBe(200);
+    expect(first.body.versions).toHaveLength(PEOPLE.length);
+    for (const version of first.body.versions) {
+      if (!version.mayTrain) continue;
+      expect(version.uses).toHaveLength(10);
+      expect(version.lengthSeconds).toBe(1220);
+      for (const reason of version.reasons) expect(reason.says).toMatch(/^[A-Z“].*[.]$/);
+    }
+    expect((await post('/api/scale', question)).body).toEqual(first.body);
+  });
+});
+
+describe('POST /api/class-plan', () => {
+  test('at most three forms a station, everybody who may train has one, the bound holds', async () => {
+    const { status, body } = await post('/api/class-plan', question);
+    expect(status).toBe(200);
+    const here = PEOPLE.length - body.notToday.length;
+    expect(here).toBeGreaterThan(3);
+    for (const entry of body.entries) {
+      expect(entry.forms.length).toBeLessThanOrEqual(3);
+      const told = entry.forms.flatMap((form: { people: string[] }) => form.people);
+      expect(told.length + entry.resting.length).toBe(here);
+    }
+    expect(body.atLeast).toBeLessThanOrEqual(body.cost);
+  });
+  test.each([
+    ['no people', { ...question, people: [] }, 'people'],
+    ['a session that isn’t one', { ...question, session: { version: 2 } }, /^session\./],
+    [
+      'a room that isn’t one',
+      { ...question, room: { ...READY_ROOMS[0]!, widthMetres: -1 } },
+      'room.widthMetres',
+    ],
+    ['a day that isn’t one', { ...question, on: 'Tuesday' }, 'on'],
+    ['forms without end', { ...question, most: 99 }, 'most'],
+  ])('%s: refused, the field named', async (_name, body, field) => {
+    const answer = await post('/api/class-plan', body);
+    expect(answer.status).toBe(422);
+    expect(answer.body.field).toMatch(field);
+    expect(answer.body.detail.length).toBeGreaterThan(3);
+  });
+});

@@ -1,0 +1,509 @@
+import { formatWords, lengthWords } from '@inner-rung/core/clock';
+import type { Library } from '@inner-rung/core/ladder';
+import type { FormRef } from '@inner-rung/core/move';
+import { LEVELS, shortName, standsFor } from '@inner-rung/core/person';
+import { ROOM_EXAMPLE } from '@inner-rung/core/room';
+import {
+  type ClassPlan,
+  countWord,
+  formName,
+  knownAs,
+  type Spoken,
+  sayStation,
+} from '@inner-rung/core/scale';
+import { blockName, entriesOf, factsIn, type Plan, SHOW_SECONDS, timelineOf } from '@inner-rung/core/session';
+import { ArrowLeft, Monitor, Printer } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { Waiting } from '../app/app.tsx';
+import { useShelf } from '../app/data.ts';
+import { useOpenPlan } from '../plan/use-open-plan.ts';
+import { ServerAway } from '../start/start-screen.tsx';
+import { useApp, useSend } from '../store/index.ts';
+import { planEvents } from '../store/plan-slice.ts';
+import { Chip, Choice } from '../ui/choice.tsx';
+import { Dialog } from '../ui/dialog.tsx';
+import { PersonDialog, WalkInDialog } from './late-changes.tsx';
+import { type Taking, taughtBy, useClass } from './use-class.ts';
+import { useWhoToday } from './who-today.ts';
+
+/** How somebody is spoken of: by name, or by what is known of those who are known by number. */
+export function spoken({ person }: Taking): Spoken {
+  const byNumber = standsFor(person) !== null;
+  return { name: byNumber ? person.name.replace(/^\d+: /, '') : shortName(person), byNumber, count: 1 };
+}
+
+const levelName = (name: string) => LEVELS.some((level) => level.name.toLowerCase() === name.toLowerCase());
+
+/** One page to teach a whole class from: per station the forms to show, who does which, what to say. */
+export default function ClassScreen() {
+  const { id = '' } = useParams();
+  const send = useSend();
+  const { library, people, groups, rooms, failed } = useShelf();
+  const { plan, missing } = useOpenPlan(id);
+  const groupId = useApp((state) => state.view.group);
+  const group = groups.find((g) => g.id === groupId) ?? null;
+  const room = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
+  const [most, setMost] = useState(3);
+  const [wall, setWall] = useState(false);
+  const [open, setOpen] = useState<
+    | { is: 'person'; id: string; entry: number | null }
+    | { is: 'walk-in' }
+    | { is: 'form'; entry: number; form: FormRef }
+    | null
+  >(null);
+  const who = useWhoToday(id, group, people);
+  const answer = useClass(library, plan, room, who.taking, most);
+  if (failed || missing === 'away') return <ServerAway />;
+  if (missing === 'gone')
+    return (
+      <main className="p-8 text-center">
+        <h1 className="text-2xl">This session isn’t here</h1>
+        <Link className="btn btn-primary mt-4" to="/circuits">
+          See your sessions
+        </Link>
+      </main>
+    );
+  if (!plan || !library) return <Waiting />;
+  const wish = (entry: number, kind: 'bar' | 'show' | 'give', form: FormRef, person?: string) => {
+    const at = entriesOf(plan.blocks)[entry]!;
+    const block = plan.blocks[at.block]!;
+    send(
+      planEvents.wished({
+        block: block.id,
+        station: block.stations[at.inBlock]!.id,
+        kind,
+        form,
+        ...(person ? { person } : {}),
+      }),
+    );
+    setOpen(null);
+  };
+  return (
+    <div className="min-h-dvh bg-base-200 print:bg-white">
+      <header className="no-print sticky top-0 z-10 flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-base-300 bg-base-100 px-4 py-2">
+        <Link to={`/plan/${id}`} className="btn btn-ghost btn-sm touch">
+          <ArrowLeft size={18} aria-hidden /> Back to the floor
+        </Link>
+        <Choice
+          legend="Forms at a station, at most"
+          name="most"
+          value={most}
+          of={[1, 2, 3, 4].map((n) => ({ value: n, says: String(n) }))}
+          onChoose={setMost}
+        />
+        <Chip on={wall} onTurn={() => setWall(!wall)}>
+          <Monitor size={17} className="mr-1 inline" aria-hidden />
+          For the wall
+        </Chip>
+        <button type="button" className="btn btn-primary touch ml-auto" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden /> Print
+        </button>
+      </header>
+      <main className="mx-auto max-w-6xl bg-base-100 px-4 py-4 md:my-4 md:px-8 print:m-0 print:max-w-none print:p-0 print:text-black">
+        <Heading
+          library={library}
+          plan={plan}
+          count={who.taking.length}
+          where={room.name}
+          group={group?.name}
+        />
+        {!wall && (
+          <WhoRow
+            who={who}
+            onPerson={(one) => setOpen({ is: 'person', id: one, entry: null })}
+            onWalkIn={() => setOpen({ is: 'walk-in' })}
+          />
+        )}
+        {who.taking.length === 0 ? (
+          <p className="mt-4 text-lg">
+            Nobody to teach yet.{' '}
+            <Link to="/people" className="underline underline-offset-4">
+              Say who is here, by name or by number
+            </Link>
+            .
+          </p>
+        ) : answer === null ? (
+          <p className="quiet mt-4" role="status">
+            Working it out…
+          </p>
+        ) : (
+          <>
+            <Changes
+              library={library}
+              plan={plan}
+              now={answer.plan}
+              before={answer.before}
+              taking={who.taking}
+            />
+            <Sheet
+              library={library}
+              plan={plan}
+              classPlan={answer.plan}
+              taking={who.taking}
+              wall={wall}
+              onForm={(entry, form) => setOpen({ is: 'form', entry, form })}
+              onPerson={(one, entry) => setOpen({ is: 'person', id: one, entry })}
+            />
+            {!wall && (
+              <Foot
+                plan={plan}
+                classPlan={answer.plan}
+                most={most}
+                onUndo={(i) => send(planEvents.unwished(i))}
+                library={library}
+              />
+            )}
+          </>
+        )}
+      </main>
+      {open?.is === 'person' && (
+        <PersonDialog
+          who={who}
+          id={open.id}
+          offers={
+            open.entry === null || !answer
+              ? []
+              : answer.plan.entries[open.entry]!.forms.filter((f) => !f.people.includes(open.id)).map(
+                  (f) => f.form,
+                )
+          }
+          library={library}
+          onGive={(form) => wish(open.entry!, 'give', form, open.id)}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      {open?.is === 'walk-in' && <WalkInDialog who={who} onClose={() => setOpen(null)} />}
+      {open?.is === 'form' && (
+        <Dialog title={formName(library, open.form.move, open.form.settings)} onClose={() => setOpen(null)}>
+          <div className="grid gap-2">
+            <button
+              type="button"
+              className="btn touch justify-start"
+              onClick={() => wish(open.entry, 'bar', open.form)}
+            >
+              Not this one here
+            </button>
+            <Link className="btn touch justify-start" to={`/moves/${open.form.move}`}>
+              All about it
+            </Link>
+          </div>
+        </Dialog>
+      )}
+    </div>
+  );
+}
+
+function Heading(props: {
+  library: Library;
+  plan: Plan;
+  count: number;
+  where: string;
+  group: string | undefined;
+}) {
+  const { library, plan } = props;
+  const range = timelineOf(plan, factsIn(library)).range;
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6 border-b-4 border-current pb-2">
+        <h1 className="text-3xl">{plan.title}</h1>
+        <p className="display text-2xl">{lengthWords(range)}</p>
+      </div>
+      <p className="quiet print:text-black">
+        {props.count} {props.count === 1 ? 'person' : 'people'}
+        {props.group ? `, ${props.group}` : ''} · {props.where}
+      </p>
+    </>
+  );
+}
+
+/** Everybody as a name to tap: not here, something sore; and somebody more. */
+function WhoRow(props: {
+  who: ReturnType<typeof useWhoToday>;
+  onPerson: (id: string) => void;
+  onWalkIn: () => void;
+}) {
+  const { who } = props;
+  // Those who are known by number and alike today are one to tap.
+  const chips = new Map<string, { ids: string[]; says: string; away: boolean; sore: boolean }>();
+  for (const { id, person } of [...who.expected, ...who.taking.filter((t) => t.id.startsWith('walk-in-'))]) {
+    const away = who.day.away.includes(id);
+    const sore = who.day.sore[id] ?? [];
+    const byNumber = standsFor(person) !== null;
+    const says = byNumber ? person.name.replace(/^\d+: /, '') : shortName(person);
+    const key = byNumber ? `${says}/${away}/${sore.join()}` : id;
+    const known = chips.get(key);
+    if (known) known.ids.push(id);
+    else chips.set(key, { ids: [id], says, away, sore: sore.length > 0 });
+  }
+  return (
+    <section aria-label="Who is here" className="no-print mt-2 flex flex-wrap gap-1.5">
+      {[...chips.values()].map(({ ids, says, away, sore }) => (
+        <button
+          key={ids[0]}
+          type="button"
+          className={`touch rounded-full border-2 px-3 text-[0.95rem] leading-tight ${away ? 'border-dashed border-base-300 line-through' : sore ? 'border-primary font-semibold' : 'border-base-300'} hover:bg-base-200`}
+          onClick={() => props.onPerson(ids[0]!)}
+        >
+          {ids.length > 1 && <strong>{ids.length} </strong>}
+          {says}
+          {away && <span className="sr-only">, not here</span>}
+          {sore && !away && ', sore today'}
+        </button>
+      ))}
+      <button type="button" className="btn btn-sm touch" onClick={props.onWalkIn}>
+        Somebody more
+      </button>
+      {who.waiting.length > 0 && (
+        <p className="w-full border-l-4 border-primary pl-3">
+          Not in this session: {who.waiting.map((person) => person.name).join(', ')}.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** What a late change changed for the others, each in a sentence. */
+function Changes(props: {
+  library: Library;
+  plan: Plan;
+  now: ClassPlan;
+  before: ClassPlan | null;
+  taking: readonly Taking[];
+}) {
+  const { library, now, before, plan } = props;
+  const entries = entriesOf(plan.blocks);
+  const said = useMemo(() => {
+    if (!before) return null;
+    const was = taughtBy(before);
+    const is = taughtBy(now);
+    return Object.keys(is).flatMap((id) => {
+      const person = props.taking.find((t) => t.id === id);
+      if (!was[id] || !person) return [];
+      return is[id]!.flatMap((form, entry) => {
+        const old = was[id]![entry];
+        if (JSON.stringify(form) === JSON.stringify(old)) return [];
+        const at = entries[entry]!;
+        const what = form ? formName(library, form.move, form.settings).toLowerCase() : 'easy movement';
+        return [
+          `${spoken(person).name}, station ${at.inBlock + 1}: ${what}${old ? ` for ${formName(library, old.move, old.settings).toLowerCase()}` : ''}.`,
+        ];
+      });
+    });
+  }, [before, now, library, props.taking, entries]);
+  if (!said) return null;
+  return (
+    <div className="no-print mt-2 border-l-4 border-primary pl-3" role="status" data-changes={said.length}>
+      {said.length === 0 ? (
+        <p>Nothing changes for the others.</p>
+      ) : (
+        <ul>
+          {said.slice(0, 6).map((one, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: sentences may be alike for people known by number
+            <li key={i}>{one}</li>
+          ))}
+          {said.length > 6 && <li>And {said.length - 6} more.</li>}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+function Sheet(props: {
+  library: Library;
+  plan: Plan;
+  classPlan: ClassPlan;
+  taking: readonly Taking[];
+  wall: boolean;
+  onForm: (entry: number, form: FormRef) => void;
+  onPerson: (id: string, entry: number) => void;
+}) {
+  const { library, plan, classPlan, wall } = props;
+  const entries = entriesOf(plan.blocks);
+  const byId = new Map(props.taking.map((t) => [t.id, t]));
+  const half = props.taking.length / 2;
+  return (
+    <>
+      {plan.blocks.map((block, b) => (
+        <section key={block.id} aria-labelledby={`class-${block.id}`} className="mt-4">
+          {plan.blocks.length > 1 && (
+            <h2 id={`class-${block.id}`} className="flex items-baseline gap-3 text-2xl">
+              {blockName(plan.blocks, b)}
+            </h2>
+          )}
+          <p
+            className="quiet text-sm print:text-black"
+            id={plan.blocks.length > 1 ? undefined : `class-${block.id}`}
+          >
+            {formatWords(block.format)}
+          </p>
+          <ol className="divide-y-2 divide-base-300 border-y-2 border-base-300">
+            {classPlan.entries
+              .filter(({ entry }) => entries[entry]!.block === b && (entries[entry]!.round ?? 0) === 0)
+              .map(({ entry, forms, resting }) => {
+                const at = entries[entry]!;
+                const chained = at.part > 0;
+                const line = sayStation(
+                  library,
+                  forms.map((f) => ({ form: f.form, people: f.people.map((id) => spoken(byId.get(id)!)) })),
+                );
+                return (
+                  <li
+                    key={entry}
+                    data-station={at.inBlock + 1}
+                    className="grid break-inside-avoid grid-cols-[2.2rem_1fr] gap-x-3 py-2"
+                  >
+                    <span className="display text-right text-2xl text-primary print:text-black">
+                      {chained ? '+' : at.inBlock + 1}
+                    </span>
+                    <div className="min-w-0">
+                      <div className="flex flex-wrap gap-x-8 gap-y-1">
+                        {forms.map((form, k) => (
+                          <div
+                            key={`${form.form.move}${JSON.stringify(form.form.settings)}`}
+                            className="min-w-44 flex-1"
+                          >
+                            <button
+                              type="button"
+                              className={`display text-left leading-tight underline-offset-4 hover:underline ${k === 0 ? 'text-xl' : 'text-lg'}`}
+                              onClick={() => props.onForm(entry, form.form)}
+                            >
+                              {formName(library, form.form.move, form.form.settings)}
+                            </button>
+                            {!wall && (
+                              <p className="leading-snug">
+                                {k === 0 && form.people.length > half && forms.length > 1 ? (
+                                  <span>
+                                    <strong>{form.people.length}</strong>: all the others
+                                  </span>
+                                ) : (
+                                  <>
+                                    <strong>{form.people.length}</strong>:{' '}
+                                    <Names
+                                      ids={form.people}
+                                      byId={byId}
+                                      onPerson={(id) => props.onPerson(id, entry)}
+                                    />
+                                  </>
+                                )}
+                              </p>
+                            )}
+                          </div>
+                        ))}
+                        {resting.length > 0 && (
+                          <div className="min-w-44 flex-1">
+                            <p className="display text-lg">Easy movement</p>
+                            {!wall && (
+                              <p>
+                                <strong>{resting.length}</strong>:{' '}
+                                <Names
+                                  ids={resting}
+                                  byId={byId}
+                                  onPerson={(id) => props.onPerson(id, entry)}
+                                />
+                              </p>
+                            )}
+                          </div>
+                        )}
+                      </div>
+                      {!wall && forms.length > 1 && (
+                        <p
+                          className="mt-0.5 border-l-4 border-base-300 pl-2 text-[0.95rem] print:border-black"
+                          data-say
+                        >
+                          “{line}”
+                        </p>
+                      )}
+                    </div>
+                  </li>
+                );
+              })}
+          </ol>
+        </section>
+      ))}
+    </>
+  );
+}
+
+/** Names to tap; those known by number as how many of each. */
+function Names(props: {
+  ids: readonly string[];
+  byId: ReadonlyMap<string, Taking>;
+  onPerson: (id: string) => void;
+}) {
+  const kinds = new Map<string, { ids: string[]; byNumber: boolean; name: string }>();
+  for (const id of props.ids) {
+    const one = spoken(props.byId.get(id)!);
+    const key = one.byNumber ? one.name : id;
+    const known = kinds.get(key) ?? { ids: [], byNumber: one.byNumber, name: one.name };
+    known.ids.push(id);
+    kinds.set(key, known);
+  }
+  return (
+    <>
+      {[...kinds.values()].map((kind, i) => (
+        <span key={kind.ids[0]}>
+          {i > 0 && ', '}
+          <button
+            type="button"
+            className="decoration-dotted underline-offset-4 hover:underline"
+            onClick={() => props.onPerson(kind.ids[0]!)}
+          >
+            {kind.byNumber
+              ? `${countWord(kind.ids.length)} ${levelName(kind.name) ? kind.name : knownAs(kind.name)}`
+              : kind.name}
+          </button>
+        </span>
+      ))}
+    </>
+  );
+}
+
+/** How good it is, what showing takes, what the trainer asked for otherwise. */
+function Foot(props: {
+  library: Library;
+  plan: Plan;
+  classPlan: ClassPlan;
+  most: number;
+  onUndo: (index: number) => void;
+}) {
+  const { classPlan, plan, library } = props;
+  const gap = classPlan.cost > 0 ? (classPlan.cost - classPlan.atLeast) / classPlan.cost : 0;
+  const shown = classPlan.entries.reduce((sum, entry) => sum + entry.forms.length, 0);
+  const seconds = classPlan.entries.reduce(
+    (sum, entry) => sum + (entry.forms.length > 0 ? SHOW_SECONDS.known + (entry.forms.length - 1) * 10 : 0),
+    0,
+  );
+  const short = new Set(classPlan.shortOf.map((one) => one.person)).size;
+  return (
+    <div className="mt-4 text-sm">
+      <p>
+        {shown} forms to show, about {Math.ceil(seconds / 60)} minutes of it.{' '}
+        {gap < 0.001
+          ? `No plan with at most ${countWord(props.most)} ${props.most === 1 ? 'form' : 'forms'} a station suits them better.`
+          : `No plan with at most ${countWord(props.most)} a station can be better by more than ${Math.max(1, Math.round(gap * 100))} %${short > 0 ? '; things are short' : ''}.`}
+        {short > 0 &&
+          ` For ${countWord(short)} of them something is short: they do another form of those shown; “Set up” says where.`}
+      </p>
+      {(plan.wishes ?? []).length > 0 && (
+        <ul className="no-print mt-1" aria-label="As you wanted it">
+          {plan.wishes!.map((wish, i) => (
+            <li key={JSON.stringify(wish)} className="flex items-center gap-2">
+              <span>
+                {wish.kind === 'bar' ? 'Not shown' : wish.kind === 'give' ? 'Given' : 'Shown'}:{' '}
+                {formName(library, wish.form.move, wish.form.settings)}
+              </span>
+              <button type="button" className="btn btn-ghost btn-sm touch" onClick={() => props.onUndo(i)}>
+                Take back
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="mt-2 border-t-2 border-current pt-2">
+        Stop anybody with chest pain or pressure, faintness, sharp joint pain or unusual breathlessness. What
+        their clinician or your house says comes first.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,100 @@
+import type { Library } from '@inner-rung/core/ladder';
+import type { FormRef } from '@inner-rung/core/move';
+import type { Person } from '@inner-rung/core/person';
+import type { Room } from '@inner-rung/core/room';
+import { buffersOf, type ClassPlan, type ClassWish, compileLibrary, subjectOf } from '@inner-rung/core/scale';
+import { entriesOf, type Plan } from '@inner-rung/core/session';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { today } from '../app/day.ts';
+import type { ClassPlanned, ToWorker } from '../plan/scale.worker.ts';
+
+/** Somebody who takes part: a person, or one of several who are known by number. */
+export interface Taking {
+  readonly id: string;
+  readonly person: Person;
+}
+
+/** A plan's wishes by entry; those of stations that are gone are passed over. */
+function wishesOf(plan: Plan): ClassWish[] {
+  const entries = entriesOf(plan.blocks);
+  return (plan.wishes ?? []).flatMap((wish) => {
+    const block = plan.blocks.findIndex((b) => b.id === wish.block);
+    const station = plan.blocks[block]?.stations.findIndex((s) => s.id === wish.station) ?? -1;
+    const entry = entries.findIndex((e) => e.block === block && e.inBlock === station && e.part === 0);
+    return entry < 0
+      ? []
+      : [{ entry, kind: wish.kind, form: wish.form, ...(wish.person ? { person: wish.person } : {}) }];
+  });
+}
+
+/** What each does by what is taught, entry by entry: what a later plan keeps to. */
+export function taughtBy(plan: ClassPlan): Record<string, (FormRef | null)[]> {
+  return Object.fromEntries(
+    Object.keys(plan.uses).map((id) => [
+      id,
+      plan.entries.map(({ forms }) => forms.find((f) => f.people.includes(id))?.form ?? null),
+    ]),
+  );
+}
+
+/**
+ * The class planned in a worker. What stands is kept as far as it goes: a late change is planned from the plan
+ * that was there before it.
+ */
+export function useClass(
+  library: Library | null,
+  plan: Plan | null,
+  room: Room,
+  taking: readonly Taking[],
+  most: number,
+): { plan: ClassPlan; before: ClassPlan | null } | null {
+  const [answer, setAnswer] = useState<{ plan: ClassPlan; before: ClassPlan | null } | null>(null);
+  const worker = useRef<Worker | null>(null);
+  const count = useRef(0);
+  const last = useRef<{ plan: ClassPlan; of: string } | null>(null);
+  // What is planned from scratch when it changes: everything but who is there.
+  const ground = useMemo(
+    () => JSON.stringify([plan?.blocks, plan?.writtenFor, plan?.dials, plan?.wishes, room, most]),
+    [plan?.blocks, plan?.writtenFor, plan?.dials, plan?.wishes, room, most],
+  );
+  const grounds = useRef(ground);
+  useEffect(() => {
+    if (!library) return;
+    const made = new Worker(new URL('../plan/scale.worker.ts', import.meta.url), { type: 'module' });
+    const index = compileLibrary(library);
+    made.postMessage({ kind: 'library', index } satisfies ToWorker, buffersOf(index));
+    made.onmessage = ({ data }: MessageEvent<ClassPlanned>) => {
+      if (data.number !== count.current) return;
+      const stood = last.current?.of === grounds.current ? last.current.plan : null;
+      last.current = { plan: data.plan, of: grounds.current };
+      setAnswer({ plan: data.plan, before: stood });
+    };
+    worker.current = made;
+    return () => made.terminate();
+  }, [library]);
+  useEffect(() => {
+    if (!library || !plan || !worker.current) return;
+    grounds.current = ground;
+    const stands = last.current?.of === ground ? last.current.plan : null;
+    worker.current.postMessage({
+      kind: 'class',
+      number: ++count.current,
+      room,
+      request: {
+        most,
+        wishes: wishesOf(plan),
+        ...(stands ? { before: taughtBy(stands) } : {}),
+        people: taking.map(({ id, person }) => ({
+          id,
+          request: {
+            session: { blocks: plan.blocks, forWhom: plan.forWhom },
+            writtenFor: plan.writtenFor,
+            dials: { ...plan.dials, ability: 'own rungs' },
+            subject: subjectOf(person, library, today()),
+          },
+        })),
+      },
+    } satisfies ToWorker);
+  }, [library, plan, room, taking, most, ground]);
+  return answer;
+}

@@ -1,0 +1,119 @@
+import {
+  type ConditionId,
+  everybodyIn,
+  type Group,
+  outlookOf,
+  type Person,
+  standIn,
+  standsFor,
+} from '@inner-rung/core/person';
+import { useMemo } from 'react';
+import { today } from '../app/day.ts';
+import { useDraft } from '../ui/use-draft.ts';
+import type { Taking } from './use-class.ts';
+
+/** What can be wrong today, in two taps. */
+export const TODAY: readonly (readonly [ConditionId, string])[] = [
+  ['sore-knees', 'knee is sore'],
+  ['wrist-no-load', 'wrist is sore'],
+  ['sore-shoulder', 'shoulder is sore'],
+  ['back-worse-bending', 'back is sore'],
+  ['sore-ankle-foot', 'ankle or foot is sore'],
+  ['no-floor', 'no floor today'],
+];
+
+/** Somebody who walked in. */
+interface WalkIn {
+  readonly n: number;
+  readonly conditions: readonly ConditionId[];
+  readonly level: 0 | 1 | 2 | 3;
+}
+interface Day {
+  away: readonly string[];
+  sore: Readonly<Record<string, readonly ConditionId[]>>;
+  walkIns: readonly WalkIn[];
+}
+const NOBODY: Day = { away: [], sore: {}, walkIns: [] };
+
+const WALK_INS: Group = {
+  version: 1,
+  id: 'walk-ins',
+  name: 'Walk-ins',
+  members: [],
+  parts: [],
+  attendance: [],
+  notes: '',
+};
+
+/** Who takes part in a session today: who was expected, who isn't here, what hurts, who walked in. */
+export function useWhoToday(planId: string, group: Group | null, people: readonly Person[]) {
+  const [day, put] = useDraft<Day>(`class/${planId}/${group?.id ?? 'all'}/${today()}`, NOBODY);
+  const { expected, waiting } = useMemo(() => {
+    const here = group ? everybodyIn(group, people) : people;
+    const may = here.filter((person) => outlookOf(person, today()).mayTrain);
+    return {
+      expected: may.flatMap((person): Taking[] => {
+        const many = standsFor(person);
+        return many === null
+          ? [{ id: person.id, person }]
+          : Array.from({ length: many }, (_, i) => ({ id: `${person.id}#${i + 1}`, person }));
+      }),
+      waiting: here.filter((person) => !may.includes(person)),
+    };
+  }, [group, people]);
+  const taking = useMemo(
+    () => [
+      ...expected
+        .filter(({ id }) => !day.away.includes(id))
+        .map(({ id, person }): Taking => {
+          const sore = day.sore[id] ?? [];
+          return sore.length === 0
+            ? { id, person }
+            : {
+                id,
+                person: {
+                  ...person,
+                  conditions: [
+                    ...person.conditions,
+                    ...sore.map((condition) => ({ id: condition, side: 'both' as const })),
+                  ],
+                } as Person,
+              };
+        }),
+      ...day.walkIns.map(
+        (walkIn): Taking => ({
+          id: `walk-in-${walkIn.n}`,
+          person: standIn(WALK_INS, {
+            id: `walk-in-${walkIn.n}`,
+            count: 1,
+            conditions: [...walkIn.conditions],
+            level: walkIn.level,
+          }),
+        }),
+      ),
+    ],
+    [expected, day],
+  );
+  return {
+    expected,
+    waiting,
+    taking,
+    day,
+    setAway: (id: string, away: boolean) =>
+      put({ away: away ? [...day.away, id] : day.away.filter((one) => one !== id) }),
+    setSore: (id: string, condition: ConditionId, on: boolean) => {
+      const now = day.sore[id] ?? [];
+      put({
+        sore: {
+          ...day.sore,
+          [id]: on ? [...now, condition] : now.filter((one) => one !== condition),
+        },
+      });
+    },
+    walkIn: (conditions: readonly ConditionId[], level: WalkIn['level']) =>
+      put({
+        walkIns: [...day.walkIns, { n: Math.max(0, ...day.walkIns.map((w) => w.n)) + 1, conditions, level }],
+      }),
+    leave: (id: string) => put({ walkIns: day.walkIns.filter((walkIn) => `walk-in-${walkIn.n}` !== id) }),
+  };
+}
