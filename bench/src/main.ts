@@ -1,3 +1,4 @@
+import { classRows } from './class.ts';
 import { shipped } from './generated.ts';
 import { ladderRows } from './ladders.ts';
 import { orderRows } from './order.ts';
@@ -13,6 +14,7 @@ const rows = [
   ...(await roomRows(base)),
   ...orderRows(base),
   ...sessionRows(base),
+  ...classRows(base),
   ...weightRows(),
   ...(await wallRows(base)),
 ];

@@ -4,7 +4,7 @@ import { entriesOf } from '../session/index.ts';
 import { type Choice, withinBudgets } from './budget.ts';
 import { solveStation } from './class-station.ts';
 import { COSTS, type Costs } from './costs.ts';
-import { type FormTable, settingsOf } from './forms.ts';
+import { type FormTable, settingsOf, taughtForms } from './forms.ts';
 import type { Opened, ScaleRequest, Scaler } from './scaler.ts';
 import { needsInIndex, type Seat, share } from './sharing.ts';
 import type { Use } from './version.ts';
@@ -72,10 +72,6 @@ const PASSES = 60;
 /** Rest for want of a form at the station: dearer than any form, so that nobody rests who needn't. */
 const REST = COSTS.rest;
 
-/** What is taught of a form: its move, height, hold and side; a trim is said, not shown. */
-const keyOf = (table: FormTable, form: number): string =>
-  `${table.move[form]}/${table.surfaceCm[form]}/${table.support[form]}/${table.side[form]}`;
-
 const taught = (table: FormTable, form: number): FormRef => {
   const { trim: _, ...settings } = settingsOf(table, form);
   return {
@@ -90,20 +86,10 @@ const sameForm = (a: FormRef, b: FormRef): boolean =>
   (a.settings?.side ?? null) === (b.settings?.side ?? null);
 
 interface Column {
-  readonly key: string;
+  /** Number of the taught form. */
+  readonly id: number;
   readonly form: FormRef;
   readonly written: boolean;
-}
-
-/** A person's cheapest choice of every taught form of an entry. */
-function byTaught(table: FormTable, options: readonly Choice[]): Map<string, Choice> {
-  const cheapest = new Map<string, Choice>();
-  for (const choice of options) {
-    const key = keyOf(table, choice.form);
-    const known = cheapest.get(key);
-    if (!known || choice.cost < known.cost) cheapest.set(key, choice);
-  }
-  return cheapest;
 }
 
 /**
@@ -114,6 +100,7 @@ function byTaught(table: FormTable, options: readonly Choice[]): Map<string, Cho
  */
 export function planClass(scaler: Scaler, room: Room, request: ClassRequest): ClassPlan {
   const { table } = scaler;
+  const numbers = taughtForms(table);
   const people = [...request.people].sort((a, b) => (a.id < b.id ? -1 : 1));
   const alike = new Map<string, Opened>();
   const opened = people.map(({ request: asked }) => {
@@ -123,6 +110,13 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     alike.set(key, known);
     return known;
   });
+  // Of hundreds of forms a handful is ever spoken of.
+  const named = new Map<number, FormRef>();
+  const formOf = (id: number): FormRef => {
+    const known = named.get(id) ?? taught(table, numbers.first[id]!);
+    named.set(id, known);
+    return known;
+  };
   const kinds = [...alike.values()];
   const kindOf = opened.map((one) => kinds.indexOf(one));
   const session = people[0]?.request.session;
@@ -135,28 +129,30 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
   let atLeast = 0;
 
   entries.forEach((_, entry) => {
-    const own = new Map<Opened, Map<string, Choice>>();
-    for (const one of opened) if (!own.has(one)) own.set(one, byTaught(table, one.options(entry)));
-    const columns = new Map<string, Column>();
+    const own = new Map<Opened, ReturnType<Opened['cheapest']>>();
+    for (const one of kinds) own.set(one, one.cheapest(entry));
     const written = opened.map((one) => one.written(entry)).find((form) => form >= 0) ?? -1;
-    for (const map of own.values())
-      for (const [key, choice] of map)
-        if (!columns.has(key))
-          columns.set(key, {
-            key,
-            form: taught(table, choice.form),
-            written: written >= 0 && key === keyOf(table, written),
-          });
+    const writtenId = written < 0 ? -1 : numbers.of[written]!;
+    const columns: Column[] = [];
+    for (let id = 0; id < numbers.count; id++)
+      if (kinds.some((one) => own.get(one)!.form[id]! >= 0))
+        columns.push({
+          id,
+          get form() {
+            return formOf(id);
+          },
+          written: id === writtenId,
+        });
+    /** Whether a form is open to a person. */
+    const has = (p: number, column: Column) => own.get(opened[p]!)!.form[column.id]! >= 0;
     const wishes = (request.wishes ?? []).filter((wish) => wish.entry === entry);
     const barred = (column: Column) =>
       wishes.some((wish) => wish.kind === 'bar' && sameForm(wish.form, column.form));
-    const list = [...columns.values()]
-      .filter((column) => !barred(column))
-      .sort((a, b) => (a.key < b.key ? -1 : 1));
+    const list = wishes.length > 0 ? columns.filter((column) => !barred(column)) : columns;
     const before = people.map((person) => request.before?.[person.id]?.[entry]);
     const shownBefore = before.filter((form): form is FormRef => form !== null && form !== undefined);
     /** Forms somebody can't have here for want of things. */
-    const goesWithout = people.map(() => new Set<string>());
+    const goesWithout = people.map(() => new Set<number>());
     const show = Float64Array.from(list, (column) => {
       if (wishes.some((wish) => wish.kind === 'show' && sameForm(wish.form, column.form))) return -REST;
       const base = column.written ? SHOW.written : SHOW.other;
@@ -169,17 +165,17 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       // People with the same costs are one row: the problem grows with kinds of people, not with heads.
       const rows = new Map<string, { cells: Float64Array; who: number[] }>();
       people.forEach((person, p) => {
-        const mine = own.get(opened[p]!)!;
+        const { cost: mine } = own.get(opened[p]!)!;
         const given = wishes.find((wish) => wish.kind === 'give' && wish.person === person.id);
         // Only what is open to them can be given to them.
-        const holds = given && list.some((c) => sameForm(given.form, c.form) && mine.has(c.key));
+        const holds = given && list.some((c) => sameForm(given.form, c.form) && has(p, c));
         const was = before[p];
         const stands =
           keeps &&
           !holds &&
           was !== null &&
           was !== undefined &&
-          list.some((c) => sameForm(was, c.form) && mine.has(c.key) && !goesWithout[p]!.has(c.key));
+          list.some((c) => sameForm(was, c.form) && has(p, c) && !goesWithout[p]!.has(c.id));
         const key = JSON.stringify([
           kindOf[p],
           holds ? given.form : 0,
@@ -193,11 +189,10 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
           return;
         }
         const cells = Float64Array.from(list, (column) => {
-          const choice = mine.get(column.key);
-          if (!choice || goesWithout[p]!.has(column.key)) return Number.POSITIVE_INFINITY;
+          if (goesWithout[p]!.has(column.id)) return Number.POSITIVE_INFINITY;
           if (holds && !sameForm(given.form, column.form)) return Number.POSITIVE_INFINITY;
           if (stands && !sameForm(was, column.form)) return Number.POSITIVE_INFINITY;
-          return choice.cost + (was && !sameForm(was, column.form) ? CHANGE : 0);
+          return mine[column.id]! + (was && !sameForm(was, column.form) ? CHANGE : 0);
         });
         rows.set(key, { cells, who: [p] });
       });
@@ -235,7 +230,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
         for (const one of short) {
           const p = people.findIndex((person) => person.id === one.person);
           if (last) found.columnOf[p] = -1;
-          else goesWithout[p]!.add(list[found.columnOf[p]!]!.key);
+          else goesWithout[p]!.add(list[found.columnOf[p]!]!.id);
         }
         if (!last) found = solve();
       }
@@ -247,7 +242,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     const leastHere = solve().answer.atLeast;
     keeps = stood;
     let solved = settle();
-    const leftOut = solved.columnOf.some((at, p) => at < 0 && own.get(opened[p]!)!.size > 0);
+    const leftOut = solved.columnOf.some((at, p) => at < 0 && list.some((column) => has(p, column)));
     if (keeps && leftOut) {
       keeps = false;
       for (const set of goesWithout) set.clear();
@@ -258,7 +253,11 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     cost += answer.cost + askedFor;
     people.forEach((person, p) => {
       const at = solved.columnOf[p]!;
-      chosen[p]![entry] = at < 0 ? null : own.get(opened[p]!)!.get(list[at]!.key)!;
+      const column = list[at];
+      const mine = own.get(opened[p]!)!;
+      chosen[p]![entry] = column
+        ? opened[p]!.choice(entry, mine.form[column.id]!, mine.pace[column.id]!, mine.cost[column.id]!)
+        : null;
       if (goesWithout[p]!.size > 0) shortOf.push({ person: person.id, entry });
     });
     shownAt[entry] = answer.forms.map((f) => list[f]!);
@@ -269,8 +268,8 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     const one = opened[p]!;
     const spent = chosen[p]!;
     const kept = withinBudgets(spent, one.budget, REST, (entry) => {
-      const keys = new Set(shownAt[entry]!.map((column) => column.key));
-      return one.options(entry).filter((choice) => keys.has(keyOf(table, choice.form)));
+      const shown = new Set(shownAt[entry]!.map((column) => column.id));
+      return one.options(entry).filter((choice) => shown.has(numbers.of[choice.form]!));
     });
     kept.forEach((choice, entry) => {
       cost += (choice?.cost ?? REST) - (spent[entry]?.cost ?? REST);
@@ -296,7 +295,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
           people: people
             .filter((_, p) => {
               const choice = chosen[p]![entry];
-              return choice !== null && choice !== undefined && keyOf(table, choice.form) === column.key;
+              return choice !== null && choice !== undefined && numbers.of[choice.form] === column.id;
             })
             .map((person) => person.id),
         }),

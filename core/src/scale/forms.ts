@@ -187,3 +187,33 @@ export function settingsOf(table: FormTable, form: number): Settings {
     ...(table.side[form] ? { side: SIDES[table.side[form]! - 1]! } : {}),
   };
 }
+
+const taughtBefore = new WeakMap<
+  FormTable,
+  { readonly of: Int32Array; readonly count: number; readonly first: Int32Array }
+>();
+
+/**
+ * What is taught of each form: its move, height, hold and side; a trim is said, not shown. `of` numbers every
+ * row, `first` gives a row of each number.
+ */
+export function taughtForms(table: FormTable) {
+  const made = taughtBefore.get(table);
+  if (made) return made;
+  const of = new Int32Array(table.count);
+  const numbers = new Map<string, number>();
+  const first: number[] = [];
+  for (let f = 0; f < table.count; f++) {
+    const key = `${table.move[f]}/${table.surfaceCm[f]}/${table.support[f]}/${table.side[f]}`;
+    let number = numbers.get(key);
+    if (number === undefined) {
+      number = first.length;
+      numbers.set(key, number);
+      first.push(f);
+    }
+    of[f] = number;
+  }
+  const taught = { of, count: first.length, first: Int32Array.from(first) };
+  taughtBefore.set(table, taught);
+  return taught;
+}

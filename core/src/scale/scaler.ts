@@ -7,7 +7,7 @@ import { type Choice, type LandingBudget, withinBudgets } from './budget.ts';
 import { compileConstraints, type Ruler, type Subject } from './constraints.ts';
 import { COSTS, type Costs, LEAST_INTENT } from './costs.ts';
 import { explain } from './explain.ts';
-import { type FormTable, settingsOf, tabulateForms } from './forms.ts';
+import { type FormTable, settingsOf, tabulateForms, taughtForms } from './forms.ts';
 import { factsInIndex, goesOf } from './goes.ts';
 import { createJudge } from './judge.ts';
 import { type LibraryIndex, REGION_AT, ROW_SIZE, rowOf } from './library-index.ts';
@@ -33,6 +33,17 @@ export interface ScaleRequest {
 export interface Opened {
   /** Left to themselves: the cheapest choice of each entry, the session's landings not counted yet; null is rest. */
   readonly free: readonly (Choice | null)[];
+  /**
+   * The cheapest legal choice of every taught form of an entry, by the form's number in {@link taughtForms};
+   * form −1 where none is open.
+   */
+  readonly cheapest: (entry: number) => {
+    readonly cost: Float64Array;
+    readonly form: Int32Array;
+    readonly pace: Float64Array;
+  };
+  /** A form at a pace as a choice of an entry. */
+  readonly choice: (entry: number, form: number, pace: number, cost: number) => Choice;
   /** All legal choices of an entry; none where the library has no such move. */
   readonly options: (entry: number) => readonly Choice[];
   readonly budget: LandingBudget;
@@ -240,6 +251,31 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       return options;
     };
 
+    const cheapest = (entry: number) => {
+      const { of, count } = taughtForms(table);
+      const cost = new Float64Array(count).fill(Number.POSITIVE_INFINITY);
+      const form = new Int32Array(count).fill(-1);
+      const pace = new Float64Array(count);
+      const aim = aims[entry];
+      if (!aim) return { cost, form, pace };
+      const { moves, base } = similarity.ranking(aim.move);
+      for (let k = 0; k < moves.length; k++)
+        for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
+          if (verdict.barred[f] !== 0 || !fits(f)) continue;
+          const id = of[f]!;
+          const p = choosePace(aim, f);
+          const free = asWritten && f === aim.form;
+          const room = cost[id]! - base[k]!;
+          const own = free ? 0 : base[k]! + formCost(entry, f, p, room);
+          if (own < cost[id]!) {
+            cost[id] = own;
+            form[id] = f;
+            pace[id] = p;
+          }
+        }
+      return { cost, form, pace };
+    };
+
     const perSession = (key: number) =>
       Math.min(
         Number.POSITIVE_INFINITY,
@@ -324,6 +360,8 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
 
     return {
       free,
+      cheapest,
+      choice: choiceOf,
       options: optionsFor,
       budget: { light: perSession(LIGHT), high: perSession(HIGH) },
       use: useFor,

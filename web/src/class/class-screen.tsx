@@ -134,13 +134,13 @@ export default function ClassScreen() {
               plan={plan}
               now={answer.plan}
               before={answer.before}
-              taking={who.taking}
+              taking={answer.taking}
             />
             <Sheet
               library={library}
               plan={plan}
               classPlan={answer.plan}
-              taking={who.taking}
+              taking={answer.taking}
               wall={wall}
               onForm={(entry, form) => setOpen({ is: 'form', entry, form })}
               onPerson={(one, entry) => setOpen({ is: 'person', id: one, entry })}

@@ -37,6 +37,13 @@ export function taughtBy(plan: ClassPlan): Record<string, (FormRef | null)[]> {
   );
 }
 
+/** A plan with the people it is for: while the next is worked out, they may be others already. */
+export interface ClassAnswer {
+  readonly plan: ClassPlan;
+  readonly before: ClassPlan | null;
+  readonly taking: readonly Taking[];
+}
+
 /**
  * The class planned in a worker. What stands is kept as far as it goes: a late change is planned from the plan
  * that was there before it.
@@ -47,8 +54,8 @@ export function useClass(
   room: Room,
   taking: readonly Taking[],
   most: number,
-): { plan: ClassPlan; before: ClassPlan | null } | null {
-  const [answer, setAnswer] = useState<{ plan: ClassPlan; before: ClassPlan | null } | null>(null);
+): ClassAnswer | null {
+  const [answer, setAnswer] = useState<ClassAnswer | null>(null);
   const worker = useRef<Worker | null>(null);
   const count = useRef(0);
   const last = useRef<{ plan: ClassPlan; of: string } | null>(null);
@@ -58,6 +65,7 @@ export function useClass(
     [plan?.blocks, plan?.writtenFor, plan?.dials, plan?.wishes, room, most],
   );
   const grounds = useRef(ground);
+  const asked = useRef(taking);
   useEffect(() => {
     if (!library) return;
     const made = new Worker(new URL('../plan/scale.worker.ts', import.meta.url), { type: 'module' });
@@ -67,7 +75,7 @@ export function useClass(
       if (data.number !== count.current) return;
       const stood = last.current?.of === grounds.current ? last.current.plan : null;
       last.current = { plan: data.plan, of: grounds.current };
-      setAnswer({ plan: data.plan, before: stood });
+      setAnswer({ plan: data.plan, before: stood, taking: asked.current });
     };
     worker.current = made;
     return () => made.terminate();
@@ -75,6 +83,7 @@ export function useClass(
   useEffect(() => {
     if (!library || !plan || !worker.current) return;
     grounds.current = ground;
+    asked.current = taking;
     const stands = last.current?.of === ground ? last.current.plan : null;
     worker.current.postMessage({
       kind: 'class',
