@@ -194,13 +194,33 @@ export interface Spoken {
   readonly count: number;
 }
 
-/** What is known of somebody, as it follows "the two": "with sore knees", "who stays off the floor". */
-export const knownAs = (name: string): string =>
-  /^(stay|need|must|can|has|have|is|wear|use|sit|take|avoid|get)/i.test(name)
-    ? `who ${name}`
-    : /^(seated|pregnant|new|finding|under|over|blind|deaf|recovering)/i.test(name)
-      ? name
-      : `with ${name}`;
+/** Levels, as they are said of so many people. */
+const LEVEL_SAID: Readonly<Record<string, readonly [string, string]>> = {
+  'new to this': ['who is new to this', 'who are new to this'],
+  'finding their feet': ['finding their feet', 'finding their feet'],
+  'moves well': ['who moves well', 'who move well'],
+  'wants more': ['who wants more', 'who want more'],
+};
+const NOUNS = /^(teenager|child|older adult)/i;
+
+/** So many people of whom this is known: "two with sore knees", "one who stays off the floor", "two teenagers". */
+export function knownAs(count: number, name: string): string {
+  const n = countWord(count);
+  const level = LEVEL_SAID[name.toLowerCase()];
+  if (level) return `${n} ${level[count === 1 ? 0 : 1]}`;
+  if (NOUNS.test(name))
+    return `${n} ${count === 1 ? name : name.replace(NOUNS, (noun) => (noun === 'child' ? 'children' : `${noun}s`))}`;
+  const verb = /^(stays|has|needs)\b/i.exec(name);
+  if (verb) {
+    const one = verb[0].toLowerCase();
+    const many = one === 'has' ? 'have' : one.slice(0, -1);
+    return `${n} who ${count === 1 ? one : many}${name.slice(one.length)}`;
+  }
+  if (/^(seated|pregnant)/i.test(name)) return `${n} ${name}`;
+  if (/\b(bear|can’t)\b/.test(name))
+    return `${n} whose ${name}`.replace('whose hands that', 'with hands that');
+  return `${n} with ${name}`;
+}
 
 /** "Maud, Jory and the two with sore knees". */
 export function spokenOf(people: readonly Spoken[]): string {
@@ -211,35 +231,29 @@ export function spokenOf(people: readonly Spoken[]): string {
     merged.set(key, known ? { ...known, count: known.count + one.count } : one);
   }
   return list(
-    [...merged.values()].map((one) =>
-      one.byNumber
-        ? /^(new to this|finding their feet|moves well|wants more)$/i.test(one.name)
-          ? `the ${countWord(one.count)} who are ${one.name === 'wants more' ? 'after more' : one.name === 'moves well' ? 'moving well' : one.name}`
-          : `the ${countWord(one.count)} ${knownAs(one.name)}`
-        : one.name,
-    ),
+    [...merged.values()].map((one) => (one.byNumber ? `the ${knownAs(one.count, one.name)}` : one.name)),
   );
 }
 
 /**
- * What to say at a station: which form is shown first, who does which. The form that most will do comes first;
- * with most of the class left it is "the rest" that do it, and nobody's form is called the easy one.
+ * What to say at a station: which form is shown first, who does which, who does it a little differently. The form
+ * that most will do comes first, and nobody's form is called the easy one.
  */
 export function sayStation(
   library: Library,
   forms: readonly { readonly form: FormRef; readonly people: readonly Spoken[] }[],
+  trims: readonly { readonly says: string; readonly people: readonly Spoken[] }[] = [],
 ): string {
   const [first, ...others] = forms;
   if (!first) return 'Everybody moves gently until the next.';
   const name = (form: FormRef) => low(formName(library, form.move, form.settings));
-  if (others.length === 0) return `Show the ${name(first.form)}: it is for everybody.`;
+  const differently = trims.map(
+    ({ says, people }) =>
+      ` ${spokenOf(people).replace(/^./, (c) => c.toUpperCase())}: ${low(says).replace(/\.$/, '')}.`,
+  );
+  if (others.length === 0) return `Show the ${name(first.form)}: it is for everybody.${differently.join('')}`;
   const told = others.map(({ form, people }) => `${name(form)} for ${spokenOf(people)}`);
   const count = (people: readonly Spoken[]) => people.reduce((sum, one) => sum + one.count, 0);
   const most = count(first.people) * 2 > forms.reduce((sum, one) => sum + count(one.people), 0);
-  // Where they aren't most, "the rest" would be anybody's guess.
-  const who =
-    most || first.people.length === 0
-      ? 'The rest do'
-      : `${spokenOf(first.people).replace(/^./, (c) => c.toUpperCase())} ${count(first.people) === 1 ? 'does' : 'do'}`;
-  return `Show the ${name(first.form)} first. Then ${list(told)}. ${who} the first.`;
+  return `Show the ${name(first.form)} first. Then ${list(told)}. ${most ? 'The rest do' : 'Everybody else does'} the first.${differently.join('')}`;
 }

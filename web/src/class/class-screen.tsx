@@ -1,7 +1,7 @@
 import { formatWords, lengthWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
-import { LEVELS, shortName, standsFor } from '@inner-rung/core/person';
+import { shortName, standsFor } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import {
   type ClassPlan,
@@ -32,8 +32,6 @@ export function spoken({ person }: Taking): Spoken {
   const byNumber = standsFor(person) !== null;
   return { name: byNumber ? person.name.replace(/^\d+: /, '') : shortName(person), byNumber, count: 1 };
 }
-
-const levelName = (name: string) => LEVELS.some((level) => level.name.toLowerCase() === name.toLowerCase());
 
 /** One page to teach a whole class from: per station the forms to show, who does which, what to say. */
 export default function ClassScreen() {
@@ -343,9 +341,11 @@ function Sheet(props: {
               .map(({ entry, forms, resting }) => {
                 const at = entries[entry]!;
                 const chained = at.part > 0;
+                const trims = trimsAt(library, classPlan, entry, byId);
                 const line = sayStation(
                   library,
                   forms.map((f) => ({ form: f.form, people: f.people.map((id) => spoken(byId.get(id)!)) })),
+                  trims.map(({ says, ids }) => ({ says, people: ids.map((id) => spoken(byId.get(id)!)) })),
                 );
                 return (
                   <li
@@ -406,7 +406,7 @@ function Sheet(props: {
                           </div>
                         )}
                       </div>
-                      {!wall && forms.length > 1 && (
+                      {!wall && (forms.length > 1 || trims.length > 0) && (
                         <p
                           className="mt-0.5 border-l-4 border-base-300 pl-2 text-[0.95rem] print:border-black"
                           data-say
@@ -423,6 +423,29 @@ function Sheet(props: {
       ))}
     </>
   );
+}
+
+/** What isn't shown but said at a station: who does their form a little differently, or lets go of it sooner. */
+function trimsAt(
+  library: Library,
+  classPlan: ClassPlan,
+  entry: number,
+  byId: ReadonlyMap<string, Taking>,
+): { says: string; ids: string[] }[] {
+  const said = new Map<string, string[]>();
+  const holds = [...byId.keys()].flatMap((id) => classPlan.uses[id]?.[entry]?.holdSeconds ?? []);
+  const longest = Math.max(0, ...holds);
+  for (const id of byId.keys()) {
+    const use = classPlan.uses[id]?.[entry];
+    if (!use) continue;
+    const trim = library.move(use.move)?.trims.find((t) => t.id === use.settings.trim);
+    const short =
+      use.holdSeconds !== null && use.holdSeconds < longest
+        ? `let go after ${use.holdSeconds} s, breathe, again`
+        : null;
+    for (const says of [trim?.say, short]) if (says) said.set(says, [...(said.get(says) ?? []), id]);
+  }
+  return [...said].map(([says, ids]) => ({ says, ids }));
 }
 
 /** Names to tap; those known by number as how many of each. */
@@ -446,12 +469,10 @@ function Names(props: {
           {i > 0 && ', '}
           <button
             type="button"
-            className="decoration-dotted underline-offset-4 hover:underline"
+            className="inline text-left decoration-dotted underline-offset-4 hover:underline"
             onClick={() => props.onPerson(kind.ids[0]!)}
           >
-            {kind.byNumber
-              ? `${countWord(kind.ids.length)} ${levelName(kind.name) ? kind.name : knownAs(kind.name)}`
-              : kind.name}
+            {kind.byNumber ? knownAs(kind.ids.length, kind.name) : kind.name}
           </button>
         </span>
       ))}
