@@ -363,6 +363,15 @@ describe('estimates', () => {
     const older = estimateOf({ blocks: [block], forWhom: 'older' }, 0, facts)!;
     expect(older.hi).toBeLessThan(estimate.hi);
   });
+  test('led in unison the range is narrow, about what each would do', () => {
+    const block = (led: boolean) =>
+      blockOf({ kind: 'amrap', capSeconds: 600, led }, { move: 'squat', dose: { reps: 10 } }, 'push-up');
+    const led = estimateOf(session(block(true)), 0, facts)!;
+    const own = estimateOf(session(block(false)), 0, facts)!;
+    expect(led.hi - led.lo).toBeLessThan((own.hi - own.lo) / 2);
+    expect(led.lo).toBeGreaterThan(own.lo);
+    expect(led.hi).toBeLessThan(own.hi);
+  });
   test('a clock that is fixed has nothing to estimate', () => {
     expect(estimateOf(session(circuit(squats(3))), 0, facts)).toBeNull();
   });

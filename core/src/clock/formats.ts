@@ -274,6 +274,10 @@ const endsOf = (f: FormatOf<'staggered'>): number[] => {
   return [part(f.innerPercent), part(f.innerPercent), part(f.middlePercent), f.workSeconds];
 };
 
+/** Led in unison everybody keeps the leader's pace, give or take a twentieth. Estimate. */
+const paced = (pass: Span, led: boolean): Span =>
+  led ? span(pass.mid * 0.95, pass.mid, pass.mid * 1.05) : pass;
+
 const passWords = (pass: Span) =>
   `a round takes ${Math.round(pass.lo)} to ${Math.round(pass.hi)} s, changes counted`;
 const fatigueWords = (around: Surroundings) =>
@@ -425,7 +429,8 @@ export const FORMATS: { readonly [K in FormatKind]: FormatEntry<FormatOf<K>> } =
     compile: (f, stations, around) => {
       const track = new Track();
       if (stations.length === 0) return track.pieces;
-      const { mid, hi } = reached(f.capSeconds, passTakes(stations, around), around);
+      const pass = paced(passTakes(stations, around), f.led);
+      const { mid, hi } = reached(f.capSeconds, pass, around);
       track.push('work', f.capSeconds, {
         slot: 0,
         station: stations.length === 1 ? stations[0]!.station : -1,
@@ -436,7 +441,7 @@ export const FORMATS: { readonly [K in FormatKind]: FormatEntry<FormatOf<K>> } =
     },
     words: (f) => `as many rounds as you can in ${minutesWords(f.capSeconds)}${f.led ? ', together' : ''}`,
     estimate: (f, stations, around) => {
-      const pass = passTakes(stations, around);
+      const pass = paced(passTakes(stations, around), f.led);
       if (stations.length === 0 || pass.mid <= 0) return null;
       const { lo, hi } = reached(f.capSeconds, pass, around);
       return {
@@ -543,7 +548,7 @@ export const FORMATS: { readonly [K in FormatKind]: FormatEntry<FormatOf<K>> } =
     compile: (f, stations, around) => {
       const track = new Track();
       if (stations.length === 0) return track.pieces;
-      const takes = forTime(f.rounds, stations, around);
+      const takes = forTime(f.rounds, stations, around, f.led);
       const cap = f.capSeconds ?? Number.POSITIVE_INFINITY;
       const length = Math.min(cap, takes.mid);
       track.push('work', length, {
@@ -561,14 +566,18 @@ export const FORMATS: { readonly [K in FormatKind]: FormatEntry<FormatOf<K>> } =
         : `${minutesWords(f.capSeconds)} or ${f.rounds === 1 ? 'one round' : `${f.rounds} rounds`}, whichever comes first`,
     estimate: (f, stations, around) => {
       if (stations.length === 0) return null;
-      const takes = forTime(f.rounds, stations, around);
+      const takes = forTime(f.rounds, stations, around, f.led);
       const over = f.capSeconds !== undefined && takes.hi > f.capSeconds;
       return {
         of: 'seconds',
         lo: takes.lo,
         hi: takes.hi,
         says: `${clockText(takes.lo)} to ${clockText(takes.hi)}${over ? `; ends at ${clockText(f.capSeconds!)}` : ''}`,
-        madeOf: [passWords(passTakes(stations, around)), ...fatigueWords(around), once(f.rounds)],
+        madeOf: [
+          passWords(paced(passTakes(stations, around), f.led)),
+          ...fatigueWords(around),
+          once(f.rounds),
+        ],
       };
     },
     faults: (f, stations) =>
@@ -847,8 +856,13 @@ function descentTakes(
   );
 }
 
-const forTime = (rounds: number, stations: readonly StationWork[], around: Surroundings): Span => {
-  const pass = passTakes(stations, around);
+const forTime = (
+  rounds: number,
+  stations: readonly StationWork[],
+  around: Surroundings,
+  led: boolean,
+): Span => {
+  const pass = paced(passTakes(stations, around), led);
   const total = (one: number) => secondsFor(rounds, one, around.fatigue);
   return span(total(pass.lo), total(pass.mid), total(pass.hi));
 };
