@@ -102,3 +102,23 @@ test('a form that isn’t wanted goes, and comes back when that is taken back; t
   const pdf = (await page.pdf({ format: 'A4' })).toString('latin1');
   expect(pdf.match(/\/Type\s*\/Page\b/g)!.length).toBeLessThanOrEqual(2);
 });
+
+test('a correction becomes a rule: what somebody would rather not do isn’t given to them again', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/plan/twelve-by-thirty?group=tuesday-evening`);
+  await page.getByRole('link', { name: 'Class' }).click();
+  const jacks = station(page, 1);
+  await expect(jacks).toBeVisible();
+  const did = await jacks.textContent();
+  await jacks.getByRole('button', { name: 'Maud' }).click();
+  const rule = page.getByRole('button', { name: /^Rather not .*, ever$/ });
+  const move = (await rule.textContent())!.replace(/^Rather not |, ever$/g, '');
+  await rule.click();
+  await expect(jacks).not.toHaveText(did!);
+  await expect(page.locator('[data-changes]')).toContainText('Maud');
+  await page.goto(`${server.url}/people/maud-ellery`);
+  await expect(
+    page.getByRole('button', { name: new RegExp(`^No longer dislikes ${move}`, 'i') }),
+  ).toBeVisible();
+});

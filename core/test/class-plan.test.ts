@@ -219,6 +219,26 @@ describe('a mixed class of fourteen', () => {
       });
     expect(changes).toBeLessThanOrEqual(2);
   });
+  test('what somebody would rather not do isn’t kept to, though it stood', () => {
+    const before = Object.fromEntries(
+      request.people.map(({ id }) => [
+        id,
+        plan.entries.map(({ forms }) => forms.find((f) => f.people.includes(id))?.form ?? null),
+      ]),
+    );
+    const had = before['knees-1']![0]!;
+    const people = request.people.map((person) =>
+      person.id === 'knees-1'
+        ? {
+            ...person,
+            request: { ...person.request, subject: { ...person.request.subject, dislikes: [had.move] } },
+          }
+        : person,
+    );
+    const later = planClass(scaler, hall, { ...request, people, before });
+    expect(later.uses['knees-1']![0]!.move).not.toBe(had.move);
+    expect(later.uses['knees-2']![0]!.move).toBe(had.move);
+  });
   test('a form barred isn’t shown; one asked for is; one given is done by whom it was given to', () => {
     const [first] = plan.entries[0]!.forms;
     const without = planClass(scaler, hall, {

@@ -61,8 +61,11 @@ export interface ClassPlan {
   readonly atLeast: number;
 }
 
-/** In a class a form costs its showing once, not once a person. */
-const CLASS_COSTS: Costs = { ...COSTS, anotherForm: 0 };
+/**
+ * In a class a form costs its showing once, not once a person; and nobody is put before the others to what they
+ * would rather not do while anything else is open to them.
+ */
+const CLASS_COSTS: Costs = { ...COSTS, anotherForm: 0, disliked: 50_000 };
 /** Showing one more form to the class. Common practice: a form more is worth a rung for one person. */
 const SHOW = { written: 0, other: 1000, newlyShown: 1500 } as const;
 /** A change to what somebody has been told they do. */
@@ -175,6 +178,8 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
           !holds &&
           was !== null &&
           was !== undefined &&
+          // Who has said they would rather not isn't kept to it.
+          !person.request.subject.dislikes.includes(was.move) &&
           list.some((c) => sameForm(was, c.form) && has(p, c) && !goesWithout[p]!.has(c.id));
         const key = JSON.stringify([
           kindOf[p],

@@ -166,6 +166,11 @@ export default function ClassScreen() {
                   (f) => f.form,
                 )
           }
+          does={
+            open.entry === null || !answer
+              ? null
+              : (answer.plan.entries[open.entry]!.forms.find((f) => f.people.includes(open.id))?.form ?? null)
+          }
           library={library}
           onGive={(form) => wish(open.entry!, 'give', form, open.id)}
           onClose={() => setOpen(null)}

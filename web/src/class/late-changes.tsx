@@ -2,6 +2,7 @@ import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
 import { type ConditionId, LEVELS } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/scale';
+import { people, useApp, useSend } from '../store/index.ts';
 import { Tick } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { TODAY, type useWhoToday } from './who-today.ts';
@@ -15,10 +16,15 @@ export function PersonDialog(props: {
   library: Library;
   /** Other forms shown at the station they were tapped at. */
   offers: readonly FormRef[];
+  /** What they do at the station they were tapped at. */
+  does: FormRef | null;
   onGive: (form: FormRef) => void;
   onClose: () => void;
 }) {
   const { who, id } = props;
+  const send = useSend();
+  // Only who has a file can have a rule of their own; it stands on their page, where it is taken back.
+  const own = useApp(people.docs)[id];
   const one = [...who.expected, ...who.taking].find((t) => t.id === id);
   if (!one) return null;
   const walkedIn = id.startsWith('walk-in-');
@@ -37,6 +43,31 @@ export function PersonDialog(props: {
               {formName(props.library, form.move, form.settings)}
             </button>
           ))}
+        </div>
+      )}
+      {props.does && own && (
+        <div className="mb-3 grid gap-1">
+          <p className="quiet text-sm">From now on</p>
+          {own.dislikes.includes(props.does.move) ? (
+            <p>{props.library.move(props.does.move)?.name} only where nothing else is open to them.</p>
+          ) : (
+            <button
+              type="button"
+              className="btn touch justify-start"
+              onClick={() => {
+                const { move } = props.does!;
+                send(
+                  people.step({
+                    says: `${own.name} would rather not do ${props.library.move(move)?.name ?? move}`,
+                    put: [{ ...own, dislikes: [...own.dislikes, move] }],
+                  }),
+                );
+                props.onClose();
+              }}
+            >
+              Rather not {props.library.move(props.does.move)?.name.toLowerCase()}, ever
+            </button>
+          )}
         </div>
       )}
       {walkedIn ? (
