@@ -178,7 +178,9 @@ export function doseHere(
   }
   if (dose?.reps !== undefined || dose?.metres !== undefined || (dose?.bouts && dose.seconds === undefined))
     return writtenDose(dose, sided);
-  if (counts && dose?.seconds === undefined) return `10 reps${sided ? ' each side' : ''}${load}`;
+  if (dose?.seconds !== undefined)
+    return `${dose.seconds} s${dose.each ? ' each side' : sided && swaps ? ', half each side' : ''}${load}`;
+  if (counts) return `10 reps${sided ? ' each side' : ''}${load}`;
   return doseWords(use, seconds, move.sides, swaps) + load;
 }
 
