@@ -8,6 +8,7 @@ import {
   type Finding,
   laneSubject,
   sumUp,
+  thirdsRunning,
 } from '@inner-rung/core/scale';
 import { AS_WRITTEN, type Block, KINDS, type Plan, type Station, type Timed } from '@inner-rung/core/session';
 import fc from 'fast-check';
@@ -110,6 +111,18 @@ describe('neighbours', () => {
     expect(found({ ...upDown, forWhom: 'older' }, 'down and up')).toMatchObject({ severity: 'mend' });
     expect(found(upDown, 'down and up')).toBeUndefined();
   });
+});
+
+test('three running by what somebody does, not by what is written', () => {
+  const block = circuit(['push-up', 'plank', 'push-up-turn', 'squat', 'lunge']);
+  const forms = ['wall-push-up', 'plank', 'push-up-turn', 'squat', 'lunge'];
+  expect(thirdsRunning(library, [block], (_b, i) => ({ move: block.stations[i]!.move }))).toMatchObject([
+    { block: 0, station: 2, joint: 'the wrists' },
+  ]);
+  expect(thirdsRunning(library, [block], (_b, i) => ({ move: forms[i]! }))).toEqual([]);
+  expect(
+    thirdsRunning(library, [block], (_b, i) => (i === 1 ? null : { move: block.stations[i]!.move })),
+  ).toEqual([]);
 });
 
 describe('work, rest and landings', () => {

@@ -72,6 +72,7 @@ interface Context extends Checked {
   readonly first: readonly (readonly number[])[];
   readonly traits: (b: number, station: number) => Traits;
   readonly name: (b: number, station: number) => string;
+  readonly formAt: (b: number, station: number) => FormRef;
 }
 type Raw = Omit<Finding, 'accepted' | 'at'>;
 
@@ -180,6 +181,36 @@ function runOf(block: Block, length: number, has: (station: number) => boolean):
 
 /** Joints that a coach sees to before a circuit; the others come along. Common practice. */
 const READIED: ReadonlySet<Joint> = new Set(['shoulders', 'wrists', 'lower back', 'hips', 'knees', 'ankles']);
+
+/** A joint that somebody's own forms load at three stations running. */
+export interface ThirdRunning {
+  readonly block: number;
+  /** Index in its block of the third of them. */
+  readonly station: number;
+  readonly joint: string;
+}
+
+/**
+ * Where somebody loads a joint three stations running with what they do, round the ring too; `formAt` says what
+ * they do at a station, null for rest. At most one a block.
+ */
+export function thirdsRunning(
+  library: Library,
+  blocks: readonly Block[],
+  formAt: (block: number, station: number) => FormRef | null,
+): ThirdRunning[] {
+  return blocks.flatMap((block, b): ThirdRunning[] => {
+    if (!isCircuit(block)) return [];
+    for (const [j, [joint]] of JOINTS.entries()) {
+      const start = runOf(block, MANY_RUNS, (i) => {
+        const form = formAt(b, i);
+        return form !== null && traitsOf(library, form).joints[j]!;
+      });
+      if (start >= 0) return [{ block: b, station: (start + MANY_RUNS - 1) % block.stations.length, joint }];
+    }
+    return [];
+  });
+}
 
 const GROUPS_OF_PATTERNS: readonly (readonly [string, string, (pattern: Pattern) => boolean])[] = [
   ['pulls', 'A row would balance the pushing.', (p) => p.startsWith('pull')],
@@ -324,25 +355,16 @@ const CHECKS: Record<string, (c: Context) => Raw[]> = {
       ];
     }),
   'same joint': (c) =>
-    c.session.blocks.flatMap((block, b): Raw[] => {
-      if (!isCircuit(block)) return [];
-      for (const [j, [words]] of JOINTS.entries()) {
-        const start = runOf(block, MANY_RUNS, (i) => c.traits(b, i).joints[j]!);
-        if (start < 0) continue;
-        const n = block.stations.length;
-        const last = (start + MANY_RUNS - 1) % n;
-        return [
-          {
-            check: 'same joint',
-            severity: 'mend',
-            block: b,
-            station: last,
-            says: `${here(c, b)}Three stations running load ${words}, up to ${low(c.name(b, last))}${start + MANY_RUNS > n ? ', across the end of the round' : ''}. Move one apart.`,
-            fix: { label: 'Best order…', kind: 'order', block: b },
-          },
-        ];
-      }
-      return [];
+    thirdsRunning(c.library, c.session.blocks, c.formAt).map(({ block: b, station, joint }): Raw => {
+      const across = station < MANY_RUNS - 1;
+      return {
+        check: 'same joint',
+        severity: 'mend',
+        block: b,
+        station,
+        says: `${here(c, b)}Three stations running load ${joint}, up to ${low(c.name(b, station))}${across ? ', across the end of the round' : ''}. Move one apart.`,
+        fix: { label: 'Best order…', kind: 'order', block: b },
+      };
     }),
   'same muscles': (c) =>
     c.session.blocks.flatMap((block, b): Raw[] => {
@@ -760,6 +782,7 @@ export function check(subject: Checked): Finding[] {
     facts: factsIn(library),
     entries,
     first,
+    formAt,
     traits: (b, station) => traitsOf(library, formAt(b, station)),
     name: (b, station) => {
       const { move } = formAt(b, station);

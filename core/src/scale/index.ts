@@ -1,5 +1,12 @@
 export { type Around, type AroundRequest, aroundBlock, coolDown, usedBy, warmUp } from './around.ts';
-export { type Checked, check, type Finding, type Fix } from './checks.ts';
+export {
+  type Checked,
+  check,
+  type Finding,
+  type Fix,
+  type ThirdRunning,
+  thirdsRunning,
+} from './checks.ts';
 export {
   type ClassEntry,
   type ClassPerson,

@@ -10,6 +10,8 @@ import {
   knownAs,
   type Spoken,
   sayStation,
+  spokenOf,
+  thirdsRunning,
 } from '@inner-rung/core/scale';
 import { blockName, entriesOf, factsIn, type Plan, SHOW_SECONDS, timelineOf } from '@inner-rung/core/session';
 import { ArrowLeft, Monitor, Printer } from 'lucide-react';
@@ -146,6 +148,7 @@ export default function ClassScreen() {
             {!wall && (
               <Foot
                 plan={plan}
+                taking={answer.taking}
                 classPlan={answer.plan}
                 most={most}
                 onUndo={(i) => send(planEvents.unwished(i))}
@@ -485,11 +488,33 @@ function Names(props: {
   );
 }
 
+/** Who loads a joint three stations running, alike ones in one sentence. */
+function runningIn(library: Library, plan: Plan, classPlan: ClassPlan, taking: readonly Taking[]): string[] {
+  const entries = entriesOf(plan.blocks);
+  const firstAt = (b: number, station: number) =>
+    entries.findIndex((e) => e.block === b && e.inBlock === station && e.part === 0);
+  const said = new Map<string, Spoken[]>();
+  for (const one of taking)
+    for (const { station, joint } of thirdsRunning(library, plan.blocks, (b, at) => {
+      const use = classPlan.uses[one.id]?.[firstAt(b, at)];
+      return use ? { move: use.move, settings: use.settings } : null;
+    })) {
+      const key = `three stations running load ${joint}, up to station ${station + 1}`;
+      said.set(key, [...(said.get(key) ?? []), spoken(one)]);
+    }
+  return [...said]
+    .slice(0, 2)
+    .map(([what, who]) =>
+      who.length === taking.length ? `For everybody ${what}.` : `For ${spokenOf(who)} ${what}.`,
+    );
+}
+
 /** How good it is, what showing takes, what the trainer asked for otherwise. */
 function Foot(props: {
   library: Library;
   plan: Plan;
   classPlan: ClassPlan;
+  taking: readonly Taking[];
   most: number;
   onUndo: (index: number) => void;
 }) {
@@ -499,6 +524,10 @@ function Foot(props: {
   const seconds = classPlan.entries.reduce(
     (sum, entry) => sum + (entry.forms.length > 0 ? SHOW_SECONDS.known + (entry.forms.length - 1) * 10 : 0),
     0,
+  );
+  const running = useMemo(
+    () => runningIn(library, plan, classPlan, props.taking),
+    [library, plan, classPlan, props.taking],
   );
   const short = new Set(classPlan.shortOf.map((one) => one.person)).size;
   return (
@@ -511,6 +540,9 @@ function Foot(props: {
         {short > 0 &&
           ` For ${countWord(short)} of them something is short: they do another form of those shown; “Set up” says where.`}
       </p>
+      {running.map((one) => (
+        <p key={one}>{one}</p>
+      ))}
       {(plan.wishes ?? []).length > 0 && (
         <ul className="no-print mt-1" aria-label="As you wanted it">
           {plan.wishes!.map((wish, i) => (
