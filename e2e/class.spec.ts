@@ -122,3 +122,24 @@ test('a correction becomes a rule: what somebody would rather not do isn’t giv
     page.getByRole('button', { name: new RegExp(`^No longer dislikes ${move}`, 'i') }),
   ).toBeVisible();
 });
+
+test('somebody is given something else; what isn’t open to them is said, and they keep what they had', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/plan/tuesday-ten?group=tuesday-evening`);
+  await page.getByRole('link', { name: 'Class' }).click();
+  const last = station(page, 10);
+  await expect(last).toBeVisible();
+  const give = async (move: string) => {
+    await last.getByRole('button', { name: /Maud/ }).click();
+    await page.getByRole('button', { name: 'Something else…' }).click();
+    await page.getByRole('combobox', { name: /everyday twin/ }).fill(move);
+    await page.getByRole('option').first().click();
+  };
+  const wished = page.getByRole('list', { name: 'As you wanted it' });
+  await give('Burpee');
+  await expect(wished).toContainText('Burpee, but it isn’t open to them here');
+  await give('Sit, stand and reach');
+  await expect(wished).toContainText(/Given: Sit, stand and reach/);
+  await expect(last).toContainText('Sit, stand and reach');
+});

@@ -252,6 +252,11 @@ describe('a mixed class of fourteen', () => {
       wishes: [{ entry: 0, kind: 'give', form: { move: 'side-tap' }, person: 'new-1' }],
     });
     expect(given.uses['new-1']![0]!.move).toBe('side-tap');
+    const seated = planClass(scaler, hall, {
+      ...request,
+      wishes: [{ entry: 1, kind: 'give', form: { move: 'sit-to-stand' }, person: 'fit-1' }],
+    });
+    expect(seated.uses['fit-1']![1]!.move).toBe('sit-to-stand');
     const shown = planClass(scaler, hall, {
       ...request,
       wishes: [{ entry: 0, kind: 'show', form: { move: 'march' } }],

@@ -88,6 +88,10 @@ const sameForm = (a: FormRef, b: FormRef): boolean =>
   (a.settings?.support ?? false) === (b.settings?.support ?? false) &&
   (a.settings?.side ?? null) === (b.settings?.side ?? null);
 
+/** A move given without a height is given at any. */
+const isGiven = (given: FormRef, form: FormRef): boolean =>
+  given.settings === undefined ? given.move === form.move : sameForm(given, form);
+
 interface Column {
   /** Number of the taught form. */
   readonly id: number;
@@ -171,7 +175,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
         const { cost: mine } = own.get(opened[p]!)!;
         const given = wishes.find((wish) => wish.kind === 'give' && wish.person === person.id);
         // Only what is open to them can be given to them.
-        const holds = given && list.some((c) => sameForm(given.form, c.form) && has(p, c));
+        const holds = given && list.some((c) => isGiven(given.form, c.form) && has(p, c));
         const was = before[p];
         const stands =
           keeps &&
@@ -195,7 +199,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
         }
         const cells = Float64Array.from(list, (column) => {
           if (goesWithout[p]!.has(column.id)) return Number.POSITIVE_INFINITY;
-          if (holds && !sameForm(given.form, column.form)) return Number.POSITIVE_INFINITY;
+          if (holds && !isGiven(given.form, column.form)) return Number.POSITIVE_INFINITY;
           if (stands && !sameForm(was, column.form)) return Number.POSITIVE_INFINITY;
           return mine[column.id]! + (was && !sameForm(was, column.form) ? CHANGE : 0);
         });

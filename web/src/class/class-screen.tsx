@@ -488,6 +488,18 @@ function Names(props: {
   );
 }
 
+/** Whether somebody does what was given to them: only what is open to them can be. */
+function isDone(plan: Plan, classPlan: ClassPlan, wish: NonNullable<Plan['wishes']>[number]): boolean {
+  const block = plan.blocks.findIndex((b) => b.id === wish.block);
+  const station = plan.blocks[block]?.stations.findIndex((s) => s.id === wish.station) ?? -1;
+  const entry = entriesOf(plan.blocks).findIndex(
+    (e) => e.block === block && e.inBlock === station && e.part === 0,
+  );
+  const use = wish.person ? classPlan.uses[wish.person]?.[entry] : undefined;
+  // Who isn't here today has nothing to be told of.
+  return use === undefined || use?.move === wish.form.move;
+}
+
 /** Who loads a joint three stations running, alike ones in one sentence. */
 function runningIn(library: Library, plan: Plan, classPlan: ClassPlan, taking: readonly Taking[]): string[] {
   const entries = entriesOf(plan.blocks);
@@ -550,6 +562,7 @@ function Foot(props: {
               <span>
                 {wish.kind === 'bar' ? 'Not shown' : wish.kind === 'give' ? 'Given' : 'Shown'}:{' '}
                 {formName(library, wish.form.move, wish.form.settings)}
+                {wish.kind === 'give' && !isDone(plan, classPlan, wish) && ', but it isn’t open to them here'}
               </span>
               <button type="button" className="btn btn-ghost btn-sm touch" onClick={() => props.onUndo(i)}>
                 Take back

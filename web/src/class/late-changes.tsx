@@ -2,6 +2,9 @@ import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
 import { type ConditionId, LEVELS } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/scale';
+import { Search } from 'lucide-react';
+import { useState } from 'react';
+import { MovePicker } from '../plan/move-picker.tsx';
 import { people, useApp, useSend } from '../store/index.ts';
 import { Tick } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
@@ -23,14 +26,24 @@ export function PersonDialog(props: {
 }) {
   const { who, id } = props;
   const send = useSend();
+  const [searching, setSearching] = useState(false);
   // Only who has a file can have a rule of their own; it stands on their page, where it is taken back.
   const own = useApp(people.docs)[id];
   const one = [...who.expected, ...who.taking].find((t) => t.id === id);
   if (!one) return null;
   const walkedIn = id.startsWith('walk-in-');
+  if (searching)
+    return (
+      <MovePicker
+        library={props.library}
+        title={`For ${one.person.name.replace(/^\d+: /, '')}`}
+        onClose={props.onClose}
+        onPick={(move) => props.onGive({ move })}
+      />
+    );
   return (
     <Dialog title={one.person.name.replace(/^\d+: /, '')} onClose={props.onClose}>
-      {props.offers.length > 0 && (
+      {props.does && (
         <div className="mb-3 grid gap-1">
           <p className="quiet text-sm">At this station, rather</p>
           {props.offers.map((form) => (
@@ -43,6 +56,9 @@ export function PersonDialog(props: {
               {formName(props.library, form.move, form.settings)}
             </button>
           ))}
+          <button type="button" className="btn touch justify-start" onClick={() => setSearching(true)}>
+            <Search size={17} aria-hidden /> Something else…
+          </button>
         </div>
       )}
       {props.does && own && (
