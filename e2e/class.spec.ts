@@ -117,7 +117,7 @@ test('a correction becomes a rule: what somebody would rather not do isn’t giv
   await rule.click();
   await expect(jacks).not.toHaveText(did!);
   await expect(page.locator('[data-changes]')).toContainText('Maud');
-  await page.goto(`${server.url}/people/maud-ellery`);
+  await page.goto(`${server.url}/people/maud-ellery/who`);
   await expect(
     page.getByRole('button', { name: new RegExp(`^No longer dislikes ${move}`, 'i') }),
   ).toBeVisible();
