@@ -124,6 +124,13 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     named.set(id, known);
     return known;
   };
+  const columnOf = (id: number, written: boolean): Column => ({
+    id,
+    get form() {
+      return formOf(id);
+    },
+    written,
+  });
   const kinds = [...alike.values()];
   const kindOf = opened.map((one) => kinds.indexOf(one));
   const session = people[0]?.request.session;
@@ -141,15 +148,11 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     const written = opened.map((one) => one.written(entry)).find((form) => form >= 0) ?? -1;
     const writtenId = written < 0 ? -1 : numbers.of[written]!;
     const columns: Column[] = [];
+    const openTo = new Uint8Array(numbers.count);
+    for (const { form } of own.values())
+      for (let id = 0; id < numbers.count; id++) if (form[id]! >= 0) openTo[id] = 1;
     for (let id = 0; id < numbers.count; id++)
-      if (kinds.some((one) => own.get(one)!.form[id]! >= 0))
-        columns.push({
-          id,
-          get form() {
-            return formOf(id);
-          },
-          written: id === writtenId,
-        });
+      if (openTo[id] === 1) columns.push(columnOf(id, id === writtenId));
     /** Whether a form is open to a person. */
     const has = (p: number, column: Column) => own.get(opened[p]!)!.form[column.id]! >= 0;
     const wishes = (request.wishes ?? []).filter((wish) => wish.entry === entry);
@@ -197,12 +200,21 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
           row.who.push(p);
           return;
         }
-        const cells = Float64Array.from(list, (column) => {
-          if (goesWithout[p]!.has(column.id)) return Number.POSITIVE_INFINITY;
-          if (holds && !isGiven(given.form, column.form)) return Number.POSITIVE_INFINITY;
-          if (stands && !sameForm(was, column.form)) return Number.POSITIVE_INFINITY;
-          return mine[column.id]! + (was && !sameForm(was, column.form) ? CHANGE : 0);
-        });
+        const cells = new Float64Array(list.length);
+        const without = goesWithout[p]!;
+        const plain = !holds && !was && without.size === 0;
+        for (let i = 0; i < list.length; i++) {
+          const column = list[i]!;
+          const cost = mine[column.id]!;
+          cells[i] =
+            plain || cost === Number.POSITIVE_INFINITY
+              ? cost
+              : without.has(column.id) ||
+                  (holds && !isGiven(given.form, column.form)) ||
+                  (stands && !sameForm(was, column.form))
+                ? Number.POSITIVE_INFINITY
+                : cost + (was && !sameForm(was, column.form) ? CHANGE : 0);
+        }
         rows.set(key, { cells, who: [p] });
       });
       const grouped = [...rows.values()];
@@ -213,11 +225,11 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
         rest: REST,
         most: Math.max(1, request.most),
       });
-      const columnOf: number[] = people.map(() => -1);
+      const at: number[] = people.map(() => -1);
       grouped.forEach((row, g) => {
-        for (const p of row.who) columnOf[p] = answer.assigned[g]!;
+        for (const p of row.who) at[p] = answer.assigned[g]!;
       });
-      return { answer, columnOf };
+      return { answer, columnOf: at };
     };
     const askedFor = list.filter((_, f) => show[f]! < 0).length * REST;
     /** The room's pieces: who can't be served has to do without that form, and the forms are chosen anew. */

@@ -38,14 +38,30 @@ const total = (p: StationProblem, forms: readonly number[]): number => {
 function undominated(p: StationProblem): number[] {
   const n = p.show.length;
   const rows = p.costs;
-  const sums = Float64Array.from({ length: n }, (_, f) =>
-    rows.reduce((sum, row, g) => sum + p.weights[g]! * Math.min(row[f]!, p.rest), p.show[f]!),
-  );
-  const order = Array.from({ length: n }, (_, f) => f).sort((a, b) => sums[a]! - sums[b]! || a - b);
+  const people = rows.length;
+  const sums = new Float64Array(n);
+  const open: number[] = [];
+  for (let f = 0; f < n; f++) {
+    let sum = p.show[f]!;
+    let any = false;
+    for (let g = 0; g < people; g++) {
+      const cost = rows[g]![f]!;
+      if (cost < p.rest) any = true;
+      sum += p.weights[g]! * Math.min(cost, p.rest);
+    }
+    sums[f] = sum;
+    if (any) open.push(f);
+  }
+  open.sort((a, b) => sums[a]! - sums[b]! || a - b);
   const kept: number[] = [];
-  for (const f of order) {
-    if (rows.every((row) => row[f]! >= p.rest)) continue;
-    const beaten = kept.some((k) => p.show[k]! <= p.show[f]! && rows.every((row) => row[k]! <= row[f]!));
+  const beats = (k: number, f: number): boolean => {
+    if (p.show[k]! > p.show[f]!) return false;
+    for (let g = 0; g < people; g++) if (rows[g]![k]! > rows[g]![f]!) return false;
+    return true;
+  };
+  for (const f of open) {
+    let beaten = false;
+    for (let i = 0; i < kept.length && !beaten; i++) beaten = beats(kept[i]!, f);
     if (!beaten) kept.push(f);
   }
   return kept.sort((a, b) => a - b);
