@@ -373,7 +373,7 @@ function Sheet(props: {
                           >
                             <button
                               type="button"
-                              className={`display text-left leading-tight underline-offset-4 hover:underline ${k === 0 ? 'text-xl' : 'text-lg'}`}
+                              className={`display min-h-8 text-left leading-tight underline-offset-4 hover:underline max-md:min-h-11 ${k === 0 ? 'text-xl' : 'text-lg'}`}
                               onClick={() => props.onForm(entry, form.form)}
                             >
                               {formName(library, form.form.move, form.form.settings)}
@@ -477,7 +477,7 @@ function Names(props: {
           {i > 0 && ', '}
           <button
             type="button"
-            className="inline text-left decoration-dotted underline-offset-4 hover:underline"
+            className="inline min-h-6 py-0.5 text-left leading-6 decoration-dotted underline-offset-4 hover:underline"
             onClick={() => props.onPerson(kind.ids[0]!)}
           >
             {kind.byNumber ? knownAs(kind.ids.length, kind.name) : kind.name}
