@@ -42,6 +42,8 @@ test('an open page saves by itself when the server comes back', async ({ page })
 });
 
 test.describe('two tabs on one circuit', () => {
+  const stored = async (page: Page) =>
+    (await (await page.request.get(`${server.url}/api/plans/twelve-by-thirty`)).json()).body.title;
   let clashes = 0;
   async function clash(context: import('@playwright/test').BrowserContext) {
     const first = await context.newPage();
@@ -51,14 +53,12 @@ test.describe('two tabs on one circuit', () => {
     await expect(title(second)).toBeVisible();
     const mine = `From the first tab ${++clashes}`;
     await title(first).fill(mine);
-    await state(first, 'saved');
+    // “Saved” may still be of before the edit: what counts is what the server has.
+    await expect.poll(() => stored(first)).toBe(mine);
     await title(second).fill(`From the second tab ${clashes}`);
     await expect(second.getByRole('alert')).toContainText('changed in another tab');
     return { first, second, titles: [mine, `From the second tab ${clashes}`] as const };
   }
-  const stored = async (page: Page) =>
-    (await (await page.request.get(`${server.url}/api/plans/twelve-by-thirty`)).json()).body.title;
-
   test('the second can take over', async ({ context }) => {
     const { first, second, titles } = await clash(context);
     expect(await stored(first)).toBe(titles[0]);
