@@ -78,6 +78,10 @@ export const standsFor = (person: Person): number | null =>
 export const shortName = (person: Person): string =>
   standsFor(person) === null ? person.name.split(' ')[0]! : person.name;
 
+/** What somebody is called where their number stands beside it: a first name, or what is known of them. */
+export const calledName = (person: Person): string =>
+  standsFor(person) === null ? shortName(person) : person.name.replace(/^\d+: /, '');
+
 /** A part of a group as somebody to plan for: "2: sore knees". Stands for each of its people alike. */
 export function standIn(group: Group, part: GroupPart): StandIn {
   const what = part.conditions.map((id) => CONDITIONS[id].name.toLowerCase()).join(', ');

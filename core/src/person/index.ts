@@ -53,6 +53,7 @@ export {
 } from './edit.ts';
 export { BANDS, type BandIndex, bandCeilingMet, bandOfMet, bandOfRpe, kcalPerMinute } from './effort.ts';
 export {
+  calledName,
   cannot,
   everybodyIn,
   GROUP,

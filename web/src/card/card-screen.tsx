@@ -12,11 +12,13 @@ import { today } from '../app/day.ts';
 import { blockPicture, doseAt } from '../plan/block-picture.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useScaled } from '../plan/use-scaled.ts';
+import { ServerAway } from '../start/start-screen.tsx';
+import { MissingSession } from '../ui/missing.tsx';
 
 /** One A4 page for one person: stations, form, dose, cues, caution, in large print. */
 export default function CardScreen() {
   const { id = '' } = useParams();
-  const { library, people, groups, rooms } = useShelf();
+  const { library, people, groups, rooms, failed } = useShelf();
   const { plan, missing } = useOpenPlan(id);
   const person =
     people.find((p) => p.id === plan?.person) ??
@@ -24,15 +26,8 @@ export default function CardScreen() {
     null;
   const room = rooms.find((r) => r.id === plan?.room) ?? null;
   const picture = useScaled(plan, library, person, room);
-  if (missing)
-    return (
-      <main className="p-8 text-center">
-        <h1 className="text-2xl">This card’s session isn’t here</h1>
-        <Link className="btn btn-primary mt-4" to="/circuits">
-          See your sessions
-        </Link>
-      </main>
-    );
+  if (failed || missing === 'away') return <ServerAway />;
+  if (missing === 'gone') return <MissingSession />;
   if (!plan || !library || !picture || picture.plan.id !== plan.id) return <Waiting />;
 
   const outlook = person ? outlookOf(person, today()) : null;

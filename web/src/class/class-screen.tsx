@@ -1,7 +1,7 @@
 import { formatWords, lengthWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
-import { shortName, standsFor } from '@inner-rung/core/person';
+import { calledName, shortName, standsFor } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import {
   type ClassPlan,
@@ -25,6 +25,7 @@ import { useApp, useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
 import { Chip, Choice } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
+import { MissingSession } from '../ui/missing.tsx';
 import { PersonDialog, WalkInDialog } from './late-changes.tsx';
 import { type Taking, taughtBy, useClass } from './use-class.ts';
 import { useWhoToday } from './who-today.ts';
@@ -32,7 +33,7 @@ import { useWhoToday } from './who-today.ts';
 /** How somebody is spoken of: by name, or by what is known of those who are known by number. */
 export function spoken({ person }: Taking): Spoken {
   const byNumber = standsFor(person) !== null;
-  return { name: byNumber ? person.name.replace(/^\d+: /, '') : shortName(person), byNumber, count: 1 };
+  return { name: byNumber ? calledName(person) : shortName(person), byNumber, count: 1 };
 }
 
 /** One page to teach a whole class from: per station the forms to show, who does which, what to say. */
@@ -55,15 +56,7 @@ export default function ClassScreen() {
   const who = useWhoToday(id, group, people);
   const answer = useClass(library, plan, room, who.taking, most);
   if (failed || missing === 'away') return <ServerAway />;
-  if (missing === 'gone')
-    return (
-      <main className="p-8 text-center">
-        <h1 className="text-2xl">This session isn’t here</h1>
-        <Link className="btn btn-primary mt-4" to="/circuits">
-          See your sessions
-        </Link>
-      </main>
-    );
+  if (missing === 'gone') return <MissingSession />;
   if (!plan || !library) return <Waiting />;
   const wish = (entry: number, kind: 'bar' | 'show' | 'give', form: FormRef, person?: string) => {
     const at = entriesOf(plan.blocks)[entry]!;
@@ -236,7 +229,7 @@ function WhoRow(props: {
     const away = who.day.away.includes(id);
     const sore = who.day.sore[id] ?? [];
     const byNumber = standsFor(person) !== null;
-    const says = byNumber ? person.name.replace(/^\d+: /, '') : shortName(person);
+    const says = byNumber ? calledName(person) : shortName(person);
     const key = byNumber ? `${says}/${away}/${sore.join()}` : id;
     const known = chips.get(key);
     if (known) known.ids.push(id);

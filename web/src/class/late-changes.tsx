@@ -1,6 +1,6 @@
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
-import { type ConditionId, LEVELS } from '@inner-rung/core/person';
+import { type ConditionId, calledName, LEVELS } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/scale';
 import { Search } from 'lucide-react';
 import { useState } from 'react';
@@ -36,13 +36,13 @@ export function PersonDialog(props: {
     return (
       <MovePicker
         library={props.library}
-        title={`For ${one.person.name.replace(/^\d+: /, '')}`}
+        title={`For ${calledName(one.person)}`}
         onClose={props.onClose}
         onPick={(move) => props.onGive({ move })}
       />
     );
   return (
-    <Dialog title={one.person.name.replace(/^\d+: /, '')} onClose={props.onClose}>
+    <Dialog title={calledName(one.person)} onClose={props.onClose}>
       {props.does && (
         <div className="mb-3 grid gap-1">
           <p className="quiet text-sm">At this station, rather</p>

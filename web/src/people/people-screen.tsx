@@ -6,7 +6,6 @@ import {
   outlookOf,
   PERSON_EXAMPLE,
   type Person,
-  partWords,
   personSchema,
   readHeadcount,
 } from '@inner-rung/core/person';
@@ -21,8 +20,9 @@ import { groups, people as peopleShelf, useSend } from '../store/index.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
 import { useDraft } from '../ui/use-draft.ts';
+import { HeadcountLine } from './headcount-line.tsx';
 import { ImportDialog } from './import-dialog.tsx';
-import { groupFrom, othersIn } from './new-group.ts';
+import { groupFrom } from './new-group.ts';
 import { savePeopleTable } from './people-file.ts';
 
 /** Everybody, known by name or only by number, and the two short ways to add them. */
@@ -226,7 +226,6 @@ function NewHeadcount() {
   const navigate = useNavigate();
   const [form, put, clear] = useDraft('new-headcount', NEW_COUNT);
   const read = form.text.trim() === '' ? null : readHeadcount(form.text);
-  const rest = read ? othersIn(read) : 0;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (!read || read.problem) return;
@@ -250,23 +249,7 @@ function NewHeadcount() {
           onChange={(event) => put({ text: event.target.value })}
         />
       </label>
-      {read && (
-        <p role="status" className="mt-1">
-          {read.problem ? (
-            <span className="font-semibold text-error">{read.problem}</span>
-          ) : (
-            <>
-              <strong>{read.total}</strong>:{' '}
-              {[...read.parts.map(partWords), ...(rest > 0 ? [`${rest} others`] : [])].join(' · ')}
-            </>
-          )}
-          {read.unread.length > 0 && (
-            <span className="block">
-              Not understood: {read.unread.map((piece) => `“${piece}”`).join(', ')}. Add it on the next page.
-            </span>
-          )}
-        </p>
-      )}
+      {read && <HeadcountLine read={read} unreadSays="Add it on the next page." />}
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <button type="submit" className="btn touch" disabled={!read || read.problem !== null}>
           Plan for them

@@ -39,7 +39,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSend } from '../store/index.ts';
 import { planEvents, type StationAt } from '../store/plan-slice.ts';
 import { Tick } from '../ui/choice.tsx';
-import { NumberField } from './clock-bar.tsx';
+import { NumberField } from '../ui/number-field.tsx';
 import { findMoves } from './move-search.ts';
 
 const placeOf = (id: string): StationAt | null => {
@@ -47,16 +47,18 @@ const placeOf = (id: string): StationAt | null => {
   return block === undefined || station === undefined || Number.isNaN(station) ? null : { block, station };
 };
 
+interface BuilderProps {
+  readonly library: Library;
+  readonly plan: Plan;
+  readonly sums: Sums;
+  readonly open: number;
+  readonly station: number;
+  readonly onPick: (block: number, station: number) => void;
+  readonly onRemake: (block: number, role: 'warm-up' | 'cool-down', minutes: number) => void;
+}
+
 /** The session as a list to be built: blocks down, stations under them, dragged, typed, pasted. */
-export function Builder(props: {
-  library: Library;
-  plan: Plan;
-  sums: Sums;
-  open: number;
-  station: number;
-  onPick: (block: number, station: number) => void;
-  onRemake: (block: number, role: 'warm-up' | 'cool-down', minutes: number) => void;
-}) {
+export function Builder(props: BuilderProps) {
   const { plan } = props;
   const send = useSend();
   const sensors = useSensors(
@@ -151,17 +153,7 @@ export function Builder(props: {
   );
 }
 
-function BlockPart(props: {
-  library: Library;
-  plan: Plan;
-  sums: Sums;
-  open: number;
-  station: number;
-  onPick: (block: number, station: number) => void;
-  onRemake: (block: number, role: 'warm-up' | 'cool-down', minutes: number) => void;
-  block: Block;
-  b: number;
-}) {
+function BlockPart(props: BuilderProps & { block: Block; b: number }) {
   const { library, plan, block, b } = props;
   const send = useSend();
   const { setNodeRef } = useDroppable({ id: `block/${b}` });

@@ -5,7 +5,7 @@ import { type Dose, doseSchema, type Station } from '@inner-rung/core/session';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { Tick } from '../ui/choice.tsx';
-import { NumberField } from './clock-bar.tsx';
+import { NumberField } from '../ui/number-field.tsx';
 import { MovePicker } from './move-picker.tsx';
 
 const COUNTS = {

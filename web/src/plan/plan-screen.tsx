@@ -5,7 +5,7 @@ import { check, type Finding, subjectOf, turnsShort } from '@inner-rung/core/sca
 import { type Plan, type Role, roleOf, withClimb } from '@inner-rung/core/session';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { tokenOf, useShelf } from '../app/data.ts';
 import { today } from '../app/day.ts';
@@ -15,6 +15,7 @@ import { ServerAway } from '../start/start-screen.tsx';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents, planHistory } from '../store/plan-slice.ts';
 import { letterKeysSet, stationPicked, themeChosen, viewChosen } from '../store/view-slice.ts';
+import { MissingSession } from '../ui/missing.tsx';
 import { blockPicture } from './block-picture.ts';
 import { AddBlock, BlockStrip } from './block-strip.tsx';
 import { ClockBar } from './clock-bar.tsx';
@@ -175,18 +176,7 @@ export function PlanScreen() {
   );
 
   if (failed || missing === 'away') return <ServerAway />;
-  if (missing === 'gone')
-    return (
-      <main className="grid min-h-dvh place-items-center p-6 text-center">
-        <div>
-          <h1 className="text-3xl">No such session</h1>
-          <p className="quiet mt-2">It may have been deleted, or set aside because it could not be read.</p>
-          <Link to="/circuits" className="btn btn-primary mt-4">
-            See your sessions
-          </Link>
-        </div>
-      </main>
-    );
+  if (missing === 'gone') return <MissingSession />;
   if (!plan || !library || !picture || picture.plan.id !== plan.id) return <Waiting />;
 
   const who = person?.name ?? 'Lane';

@@ -1,17 +1,18 @@
 import { everybodyIn, type Group, type Person, shortName } from '@inner-rung/core/person';
-import { READY_ROOMS } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
 import { tokenOf, useShelf } from '../app/data.ts';
-import { rooms as roomShelf, useSend } from '../store/index.ts';
+import { GroupSelect } from '../people/group-select.tsx';
+import { RoomSelect } from '../rooms/room-select.tsx';
+import { useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
 import { groupChosen } from '../store/view-slice.ts';
 
 /** Whom and where a plan is for: the group that is here, the room. */
 export function useWhoChoice(plan: Plan | null, open: boolean) {
   const send = useSend();
-  const { people, groups, rooms } = useShelf();
+  const { people, groups } = useShelf();
   const [search, setSearch] = useSearchParams();
   const ready = plan !== null && open;
   /** The plan is for one of those who are here. */
@@ -21,13 +22,6 @@ export function useWhoChoice(plan: Plan | null, open: boolean) {
     const here = chosen ? everybodyIn(chosen, people) : people;
     if (plan?.person && here[0] && !here.some((p) => p.id === plan.person))
       send(planEvents.personPicked(here[0].id));
-  };
-  /** A ready-made room becomes the trainer's own as it is picked. */
-  const chooseRoom = (to: string) => {
-    const ready = READY_ROOMS.find((r) => r.id === to);
-    if (ready && !rooms.some((r) => r.id === to))
-      send(roomShelf.step({ says: `Add ${ready.name}`, put: [ready] }));
-    send(planEvents.roomPicked(to));
   };
   // An address may say for whom: ?who=… or ?group=…; taken once, then out of the address.
   const asksFor = search.get('who');
@@ -48,7 +42,7 @@ export function useWhoChoice(plan: Plan | null, open: boolean) {
     );
   }, [ready, asksFor, asksGroup]);
 
-  return { chooseGroup, chooseRoom };
+  return { chooseGroup };
 }
 
 /** Who it is for, who is here, where: one row over the floor. */
@@ -59,10 +53,9 @@ export function WhoBar(props: {
   choose: ReturnType<typeof useWhoChoice>;
 }) {
   const { plan, group, offered } = props;
-  const { chooseGroup, chooseRoom } = props.choose;
+  const { chooseGroup } = props.choose;
   const send = useSend();
-  const { groups, rooms } = useShelf();
-  const room = rooms.find((r) => r.id === plan.room) ?? null;
+  const { groups } = useShelf();
   // The one it is for is brought into sight among many.
   // biome-ignore lint/correctness/useExhaustiveDependencies: looked for anew when another is chosen
   useEffect(() => {
@@ -107,44 +100,21 @@ export function WhoBar(props: {
         </div>
       </fieldset>
       {groups.length > 0 && (
-        <label className="flex min-w-0 items-center gap-2">
-          <span className="quiet text-sm">Who is here</span>
-          <select
-            className="select touch w-40 min-w-0"
-            value={group?.id ?? ''}
-            onChange={(event) => chooseGroup(event.target.value || null)}
-          >
-            <option value="">everybody</option>
-            {groups.map((g) => (
-              <option key={g.id} value={g.id}>
-                {g.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <div className="flex min-w-0 items-center gap-2">
+          <label htmlFor="who-group" className="quiet shrink-0 text-sm">
+            Who is here
+          </label>
+          <div className="w-40 min-w-0">
+            <GroupSelect id="who-group" group={group?.id ?? null} onGroup={chooseGroup} />
+          </div>
+        </div>
       )}
-      <label className="flex min-w-0 items-center gap-2">
-        <span className="quiet text-sm">Where</span>
-        <select
-          className="select touch min-w-0"
-          value={plan.room ?? ''}
-          onChange={(event) => chooseRoom(event.target.value)}
-        >
-          {!room && <option value="">a floor and a wall</option>}
-          {rooms.map((r) => (
-            <option key={r.id} value={r.id}>
-              {r.name}
-            </option>
-          ))}
-          <optgroup label="One like it">
-            {READY_ROOMS.filter((r) => !rooms.some((own) => own.id === r.id)).map((r) => (
-              <option key={r.id} value={r.id}>
-                {r.name}
-              </option>
-            ))}
-          </optgroup>
-        </select>
-      </label>
+      <div className="flex min-w-0 items-center gap-2">
+        <label htmlFor="who-room" className="quiet shrink-0 text-sm">
+          Where
+        </label>
+        <RoomSelect id="who-room" room={plan.room} onRoom={(to) => send(planEvents.roomPicked(to))} />
+      </div>
     </section>
   );
 }

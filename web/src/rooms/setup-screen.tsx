@@ -1,5 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { everybodyIn, outlookOf, type Person, shortName, standsFor } from '@inner-rung/core/person';
+import { calledName, everybodyIn, outlookOf, type Person } from '@inner-rung/core/person';
 import { equipmentOf, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import {
   type FloorPlan,
@@ -23,6 +23,7 @@ import { ServerAway } from '../start/start-screen.tsx';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
 import { Choice } from '../ui/choice.tsx';
+import { MissingSession } from '../ui/missing.tsx';
 import { ThingDrawing } from '../ui/thing-drawing.tsx';
 import { type Taker, takersOf, useSharing } from './use-sharing.ts';
 
@@ -60,15 +61,7 @@ export default function SetupScreen() {
   }, [group, people]);
   const out = useSharing(library, plan, block, room, takers, how, ahead);
   if (failed || missing === 'away') return <ServerAway />;
-  if (missing === 'gone')
-    return (
-      <main className="p-8 text-center">
-        <h1 className="text-2xl">This session isn’t here</h1>
-        <Link className="btn btn-primary mt-4" to="/circuits">
-          See your sessions
-        </Link>
-      </main>
-    );
+  if (missing === 'gone') return <MissingSession />;
   if (!plan || !library) return <Waiting />;
   return (
     <div className="min-h-dvh">
@@ -291,10 +284,6 @@ function Out(props: {
   );
 }
 
-/** A first name, or what is known of one who is known by number. */
-const calledHere = (person: Person): string =>
-  standsFor(person) === null ? shortName(person) : person.name.replace(/^\d+: /, '');
-
 /** People who do the same with the same at a station, in one row. */
 function formsAt(
   library: Library,
@@ -320,7 +309,7 @@ function formsAt(
       names: new Map<string, number>(),
     };
     const person = takers.find((t) => t.id === one.person)?.person;
-    const name = person ? calledHere(person) : 'somebody';
+    const name = person ? calledName(person) : 'somebody';
     row.names.set(name, (row.names.get(name) ?? 0) + 1);
     rows.set(key, row);
   }

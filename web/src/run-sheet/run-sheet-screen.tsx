@@ -23,6 +23,7 @@ import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { type Picture, useScaled } from '../plan/use-scaled.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import { Chip } from '../ui/choice.tsx';
+import { MissingSession } from '../ui/missing.tsx';
 
 /** The session read aloud, minute by minute: what is now, what is next, what to say, what each lane does. */
 export default function RunSheetScreen() {
@@ -39,15 +40,7 @@ export default function RunSheetScreen() {
   );
   const picture = useScaled(forAll, library, null, room);
   if (failed || missing === 'away') return <ServerAway />;
-  if (missing === 'gone')
-    return (
-      <main className="p-8 text-center">
-        <h1 className="text-2xl">This session isn’t here</h1>
-        <Link className="btn btn-primary mt-4" to="/circuits">
-          See your sessions
-        </Link>
-      </main>
-    );
+  if (missing === 'gone') return <MissingSession />;
   if (!plan || !library || !picture || picture.plan.id !== plan.id) return <Waiting />;
   return (
     <div className="min-h-dvh bg-base-200 print:bg-white">

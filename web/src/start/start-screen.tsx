@@ -1,7 +1,6 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { partWords, readHeadcount } from '@inner-rung/core/person';
+import { type Headcount, readHeadcount } from '@inner-rung/core/person';
 import { openRecord } from '@inner-rung/core/record';
-import { READY_ROOMS } from '@inner-rung/core/room';
 import { PLAN, PLAN_EXAMPLE, type Plan } from '@inner-rung/core/session';
 import { useState } from 'react';
 import { useStore } from 'react-redux';
@@ -9,11 +8,14 @@ import { useNavigate } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { newId } from '../app/day.ts';
-import { groupFrom, othersIn } from '../people/new-group.ts';
+import { GroupSelect } from '../people/group-select.tsx';
+import { HeadcountLine } from '../people/headcount-line.tsx';
+import { groupFrom } from '../people/new-group.ts';
 import { copyId } from '../plan/more-dialog.tsx';
 import { type PastedSession, PasteForm } from '../plan/paste.tsx';
+import { RoomSelect } from '../rooms/room-select.tsx';
 import { api } from '../store/api.ts';
-import { groups as groupShelf, rooms as roomShelf, useApp, useSend } from '../store/index.ts';
+import { groups as groupShelf, useApp, useSend } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
 import { groupChosen } from '../store/view-slice.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
@@ -54,13 +56,7 @@ export function StartScreen() {
   if (failed) return <ServerAway />;
   if (!library || plans.isLoading) return <Waiting />;
   const where = chosen ?? rooms[0]?.id ?? null;
-  /** A ready-made room becomes the trainer's own as it is picked. */
-  const chooseWhere = (to: string) => {
-    const ready = READY_ROOMS.find((r) => r.id === to);
-    if (ready && !rooms.some((r) => r.id === to))
-      send(roomShelf.step({ says: `Add ${ready.name}`, put: [ready] }));
-    setChosen(to);
-  };
+  const read = count.trim() === '' ? null : readHeadcount(count);
   const open = (plan: Plan) => {
     openNewPlan(store, plan);
     void navigate(`/plan/${plan.id}`);
@@ -82,8 +78,8 @@ export function StartScreen() {
             says: 'One page to teach from',
             onUse: (pasted) => {
               const plan = planFrom(pasted, where);
-              const read = count.trim() === '' ? null : readHeadcount(count);
-              if (read && !read.problem) {
+              if (read?.problem) return;
+              if (read) {
                 const made = groupFrom(read, newId('g'));
                 send(groupShelf.step({ says: 'Add a class', put: [made] }));
                 send(groupChosen(made.id));
@@ -93,7 +89,7 @@ export function StartScreen() {
             },
           }}
         >
-          <WhoAndWhere count={count} onCount={setCount} where={where} onWhere={chooseWhere} />
+          <WhoAndWhere count={count} read={read} onCount={setCount} where={where} onWhere={setChosen} />
         </PasteForm>
         <SessionShelf
           library={library}
@@ -124,78 +120,44 @@ export function StartScreen() {
 /** Who is here, as a group that is known or by number; and where. */
 function WhoAndWhere(props: {
   count: string;
+  read: Headcount | null;
   onCount: (text: string) => void;
   where: string | null;
   onWhere: (room: string) => void;
 }) {
-  const { groups, rooms } = useShelf();
+  const { groups } = useShelf();
   const send = useSend();
   const group = useApp((state) => state.view.group);
-  const read = props.count.trim() === '' ? null : readHeadcount(props.count);
-  const others = read ? othersIn(read) : 0;
   return (
     <div className="mt-3 grid grid-cols-1 gap-x-4 gap-y-2 sm:grid-cols-2">
       {groups.length > 0 && (
-        <label className="flex flex-col">
-          <span className="quiet text-sm">Who is here</span>
-          <select
-            className="select touch w-full"
-            value={group ?? ''}
-            onChange={(event) => send(groupChosen(event.target.value || null))}
-          >
-            <option value="">everybody by name</option>
-            {groups.map((g) => (
-              <option key={g.id} value={g.id}>
-                {g.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <div className="flex flex-col">
+          <label htmlFor="start-group" className="quiet text-sm">
+            Who is here
+          </label>
+          <GroupSelect id="start-group" group={group} onGroup={(to) => send(groupChosen(to))} />
+        </div>
       )}
-      <label className="flex flex-col">
-        <span className="quiet text-sm">Where</span>
-        <select
-          className="select touch w-full"
-          value={props.where ?? ''}
-          onChange={(event) => props.onWhere(event.target.value)}
-        >
-          {props.where === null && <option value="">a floor and a wall</option>}
-          {rooms.map((room) => (
-            <option key={room.id} value={room.id}>
-              {room.name}
-            </option>
-          ))}
-          {READY_ROOMS.filter((room) => !rooms.some((own) => own.id === room.id)).map((room) => (
-            <option key={room.id} value={room.id}>
-              {room.name}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="flex flex-col sm:col-span-2">
-        <span className="quiet text-sm">{groups.length > 0 ? 'or by number' : 'Who is here, by number'}</span>
+      <div className="flex flex-col">
+        <label htmlFor="start-room" className="quiet text-sm">
+          Where
+        </label>
+        <RoomSelect id="start-room" room={props.where} onRoom={props.onWhere} />
+      </div>
+      <div className="flex flex-col sm:col-span-2">
+        <label htmlFor="start-count" className="quiet text-sm">
+          {groups.length > 0 ? 'or by number' : 'Who is here, by number'}
+        </label>
         <input
+          id="start-count"
           className="input touch w-full"
           value={props.count}
           maxLength={400}
           placeholder="14 people, two sore knees, one no floor, two teenagers"
           onChange={(event) => props.onCount(event.target.value)}
         />
-        {read && (
-          <span role="status">
-            {read.problem ? (
-              <span className="font-semibold text-error">{read.problem}</span>
-            ) : (
-              [...read.parts.map(partWords), ...(others > 0 ? [`${others} others`] : [])].join(' · ')
-            )}
-            {read.unread.length > 0 && (
-              <span className="block">
-                Not understood: {read.unread.map((piece) => `“${piece}”`).join(', ')}.
-              </span>
-            )}
-          </span>
-        )}
-      </label>
+        {props.read && <HeadcountLine read={props.read} />}
+      </div>
     </div>
   );
 }
