@@ -15,9 +15,7 @@ export default defineConfig({
   fullyParallel: false,
   // A file to a worker; every file starts a server of its own.
   workers: 2,
-  // Chromium itself falls over now and then on a machine that is short of memory; what passes at the second try is
-  // reported as flaky, not as fine.
-  retries: 1,
+  retries: 0,
   timeout: 120_000,
   expect: { timeout: 8_000 },
   reporter: [['list']],
