@@ -12,7 +12,7 @@ test.each([
   [2, 'teenager', 'two teenagers'],
   [3, 'child', 'three children'],
   [1, 'wrists bear no weight', 'one whose wrists bear no weight'],
-  [1, 'pregnant, after week 12', 'one pregnant, after week 12'],
+  [1, 'pregnant, after week 12', 'one who is pregnant, after week 12'],
   [1, 'moves well', 'one who moves well'],
   [5, 'finding their feet', 'five finding their feet'],
   [12, 'new to this', '12 who are new to this'],

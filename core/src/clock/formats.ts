@@ -202,6 +202,17 @@ const rounded = (s: Span) => ({ lo: Math.round(s.lo), hi: Math.round(s.hi) });
 function pushOpen(track: Track, takes: Span, more: Partial<Piece>): void {
   track.push('work', Math.max(1, takes.mid), { ...more, open: rounded(takes) });
 }
+/** One set of a station, as long as its dose takes. */
+function pushSet(track: Track, at: StationWork, slot: number, set: number, sets: number): void {
+  const parts = at.parts(set);
+  pushOpen(track, goTakes(parts), {
+    slot,
+    round: set,
+    station: at.station,
+    does: byCount(parts),
+    note: `set ${set + 1} of ${sets}`,
+  });
+}
 /** From one station to the next: the change where it is longer than the rest that was asked for. */
 function pushChange(
   track: Track,
@@ -637,14 +648,7 @@ export const FORMATS: { readonly [K in FormatKind]: FormatEntry<FormatOf<K>> } =
       const track = new Track();
       stations.forEach((at, i) => {
         for (let set = 0; set < f.sets; set++) {
-          const parts = at.parts(set);
-          pushOpen(track, goTakes(parts), {
-            slot: i,
-            round: set,
-            station: at.station,
-            does: byCount(parts),
-            note: `set ${set + 1} of ${f.sets}`,
-          });
+          pushSet(track, at, i, set, f.sets);
           if (set < f.sets - 1)
             track.push('rest', f.restSeconds, { slot: i, round: set, station: at.station });
         }
@@ -672,14 +676,7 @@ export const FORMATS: { readonly [K in FormatKind]: FormatEntry<FormatOf<K>> } =
         for (let set = 0; set < f.sets; set++) {
           const two = stations.slice(pair, pair + 2);
           two.forEach((at, k) => {
-            const parts = at.parts(set);
-            pushOpen(track, goTakes(parts), {
-              slot: pair + k,
-              round: set,
-              station: at.station,
-              does: byCount(parts),
-              note: `set ${set + 1} of ${f.sets}`,
-            });
+            pushSet(track, at, pair + k, set, f.sets);
             const next = k === 0 && two[1] ? two[1] : set < f.sets - 1 ? two[0]! : stations[pair + 2];
             if (next)
               pushChange(track, k === 0 && two[1] ? f.restSeconds : f.pairRestSeconds, at, next, around, {

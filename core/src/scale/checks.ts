@@ -22,6 +22,7 @@ import {
 } from '../session/index.ts';
 import { usedBy } from './around.ts';
 import { IMPACT } from './dials.ts';
+import { HARD_MET } from './order.ts';
 import type { Sums } from './sums.ts';
 import type { Version } from './version.ts';
 
@@ -82,9 +83,16 @@ const JOINTS: readonly (readonly [string, DemandKey, number])[] = [
   ['the knees', 'knee.load', 4],
   ['the shoulders', 'shoulder.load', 4],
 ];
+/** Share of the work that two moves put on the same muscles when they count as alike. Estimate. */
 const ALIKE_MUSCLES = 0.75;
-const HARD_MET = 6;
+/** Stations running that are one too many for a joint. Common practice. */
 const MANY_RUNS = 3;
+/** Times down to the floor and up that are a lot in a session. Estimate. */
+const MANY_TIMES_DOWN = { steady: 6, others: 24 } as const;
+/** New moves at once that are as much as anybody takes in. Common practice. */
+const MANY_NEW = { adults: 4, others: 3 } as const;
+/** Minutes that may be left over before it is worth a word: five, or a tenth of what is booked. Estimate. */
+const LEFT_OVER = { seconds: 300, share: 0.1 } as const;
 
 const remembered = new WeakMap<Library, Map<string, Traits>>();
 function traitsOf(library: Library, form: FormRef): Traits {
@@ -272,7 +280,7 @@ const CHECKS: Record<string, (c: Context) => Raw[]> = {
     if (bookedMinutes === undefined) return [];
     const over = c.sums.range.hi - bookedMinutes * 60;
     const under = bookedMinutes * 60 - c.sums.lengthSeconds;
-    if (over <= 0 && under <= Math.max(300, bookedMinutes * 6)) return [];
+    if (over <= 0 && under <= Math.max(LEFT_OVER.seconds, bookedMinutes * 60 * LEFT_OVER.share)) return [];
     // The longest block with rounds to give up is where a trainer would begin.
     const [longest] = c.session.blocks
       .map((block, b) => ({ b, has: 'rounds' in block.format || 'sets' in block.format }))
@@ -412,13 +420,14 @@ const CHECKS: Record<string, (c: Context) => Raw[]> = {
         : [];
     }),
   'down and up': (c) => {
-    const most = c.session.forWhom === 'older' || c.session.forWhom === 'clinical' ? 6 : 24;
+    const steady = c.session.forWhom === 'older' || c.session.forWhom === 'clinical';
+    const most = MANY_TIMES_DOWN[steady ? 'steady' : 'others'];
     if (c.sums.floorChanges <= most) return [];
     const worst = c.sums.blocks.map((sum, b) => ({ n: sum.floorChanges, b })).sort((x, y) => y.n - x.n)[0]!;
     return [
       {
         check: 'down and up',
-        severity: most === 6 ? 'mend' : 'note',
+        severity: steady ? 'mend' : 'note',
         block: worst.b,
         station: null,
         says: `Down to the floor and up again ${c.sums.floorChanges} times: a lot for ${KINDS[c.session.forWhom].name}.`,
@@ -659,7 +668,7 @@ const CHECKS: Record<string, (c: Context) => Raw[]> = {
         severity: 'note',
         block: b,
         station: null,
-        says: `${KINDS[c.session.forWhom].name.replace(/^./, (x) => x.toUpperCase())} want a drink after about ${KINDS[c.session.forWhom].drinkMinutes} minutes: after ${low(blockName(c.session.blocks, b))} is the place.`,
+        says: `${KINDS[c.session.forWhom].name.replace(/^./, (x) => x.toUpperCase())} want a drink after about ${KINDS[c.session.forWhom].drinkMinutes} minutes: have it after ${low(blockName(c.session.blocks, b))}.`,
         fix: {
           label: 'Drink there',
           kind: 'block',
@@ -694,7 +703,8 @@ const CHECKS: Record<string, (c: Context) => Raw[]> = {
   },
   'many new moves': (c) => {
     const isNew = c.session.blocks.flatMap((block) => block.stations).filter((s) => s.isNew).length;
-    const most = c.session.forWhom === 'adults' || c.session.forWhom === 'fit' ? 4 : 3;
+    const most =
+      MANY_NEW[c.session.forWhom === 'adults' || c.session.forWhom === 'fit' ? 'adults' : 'others'];
     return isNew > most
       ? [
           {

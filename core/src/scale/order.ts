@@ -23,7 +23,8 @@ const NEIGHBOUR = {
   hardOpener: 2500,
 } as const;
 
-const HARD_MET = 6;
+/** Work from here on is hard: vigorous begins at 6 MET (2024 Adult Compendium of Physical Activities). */
+export const HARD_MET = 6;
 /** Work this light lets the pulse down. Estimate. */
 const EASY_MET = 3.5;
 /** Things one walks to; walls and mats are everywhere. */

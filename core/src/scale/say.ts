@@ -218,7 +218,8 @@ export function knownAs(count: number, name: string): string {
     const many = one === 'has' ? 'have' : one.slice(0, -1);
     return `${n} who ${count === 1 ? one : many}${name.slice(one.length)}`;
   }
-  if (/^(seated|pregnant)/i.test(name)) return `${n} ${name}`;
+  if (/^pregnant/i.test(name)) return `${n} who ${count === 1 ? 'is' : 'are'} ${name}`;
+  if (/^seated/i.test(name)) return `${n} ${name}`;
   if (/\b(bear|can’t)\b/.test(name))
     return `${n} whose ${name}`.replace('whose hands that', 'with hands that');
   return `${n} with ${name}`;

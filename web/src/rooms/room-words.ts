@@ -1,4 +1,4 @@
-import { type EquipmentId, equipmentOf, peopleThatFit, type Room, sizeUnit } from '@inner-rung/core/room';
+import { type EquipmentId, peopleThatFit, type Room, sizeUnit } from '@inner-rung/core/room';
 
 /** "12 × 8 m, 24 people, ceiling 4.2 m, people below". */
 export function roomWords(room: Room): string {
@@ -15,6 +15,3 @@ export function roomWords(room: Room): string {
 /** "4 kg", "46 cm", or empty where the usual is meant. */
 export const sizeWords = (what: EquipmentId, size: number | undefined): string =>
   size === undefined ? '' : `${size} ${sizeUnit(what)}`;
-
-export const thingWords = (item: Room['items'][number]): string =>
-  `${item.count} × ${equipmentOf(item.what).name}${item.size === undefined ? '' : `, ${sizeWords(item.what, item.size)}`}`;
