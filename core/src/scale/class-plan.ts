@@ -15,10 +15,10 @@ export interface ClassPerson {
   readonly request: ScaleRequest;
 }
 
-/** What the trainer wants otherwise: a form not shown, a form that must be, somebody's own form. */
+/** What the trainer wants otherwise: a form not shown, or somebody's own form. */
 export interface ClassWish {
   readonly entry: number;
-  readonly kind: 'bar' | 'show' | 'give';
+  readonly kind: 'bar' | 'give';
   readonly form: FormRef;
   /** Whom it is given to. */
   readonly person?: string;
@@ -63,12 +63,12 @@ export interface ClassPlan {
 
 /**
  * In a class a form costs its showing once, not once a person; and nobody is put before the others to what they
- * would rather not do while anything else is open to them.
+ * would rather not do while anything else is open to them: dearer than any change, cheaper than resting (estimate).
  */
 const CLASS_COSTS: Costs = { ...COSTS, anotherForm: 0, disliked: 50_000 };
 /** Showing one more form to the class. Common practice: a form more is worth a rung for one person. */
 const SHOW = { written: 0, other: 1000, newlyShown: 1500 } as const;
-/** A change to what somebody has been told they do. */
+/** A change to what somebody has been told they do: as much as a form newly shown (estimate). */
 const CHANGE = 1500;
 /** Times the forms of a station are chosen anew for want of things. */
 const PASSES = 60;
@@ -82,7 +82,8 @@ const taught = (table: FormTable, form: number): FormRef => {
     ...(Object.keys(settings).length > 0 ? { settings } : {}),
   };
 };
-const sameForm = (a: FormRef, b: FormRef): boolean =>
+/** Whether two are taught as one form. */
+export const sameForm = (a: FormRef, b: FormRef): boolean =>
   a.move === b.move &&
   (a.settings?.surfaceCm ?? null) === (b.settings?.surfaceCm ?? null) &&
   (a.settings?.support ?? false) === (b.settings?.support ?? false) &&
@@ -164,7 +165,6 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     /** Forms somebody can't have here for want of things. */
     const goesWithout = people.map(() => new Set<number>());
     const show = Float64Array.from(list, (column) => {
-      if (wishes.some((wish) => wish.kind === 'show' && sameForm(wish.form, column.form))) return -REST;
       const base = column.written ? SHOW.written : SHOW.other;
       const fresh = shownBefore.length > 0 && !shownBefore.some((form) => sameForm(form, column.form));
       return base + (fresh ? SHOW.newlyShown : 0);
@@ -231,10 +231,11 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       });
       return { answer, columnOf: at };
     };
-    const askedFor = list.filter((_, f) => show[f]! < 0).length * REST;
     /** The room's pieces: who can't be served has to do without that form, and the forms are chosen anew. */
     const settle = () => {
       let found = solve();
+      /** People left resting when the passes ran out. */
+      let gaveWay = 0;
       for (let pass = 0; pass < PASSES; pass++) {
         const seats: Seat[] = people.flatMap((person, p) => {
           const column = list[found.columnOf[p]!];
@@ -250,12 +251,14 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
         const last = pass === PASSES - 1;
         for (const one of short) {
           const p = people.findIndex((person) => person.id === one.person);
-          if (last) found.columnOf[p] = -1;
-          else goesWithout[p]!.add(list[found.columnOf[p]!]!.id);
+          if (last) {
+            found.columnOf[p] = -1;
+            gaveWay++;
+          } else goesWithout[p]!.add(list[found.columnOf[p]!]!.id);
         }
         if (!last) found = solve();
       }
-      return found;
+      return { ...found, gaveWay };
     };
     // The bound is of a plan made from scratch with everything there is: what stands and what is short only add.
     const stood = keeps;
@@ -269,9 +272,9 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       for (const set of goesWithout) set.clear();
       solved = settle();
     }
-    atLeast += leastHere + askedFor;
-    const { answer } = solved;
-    cost += answer.cost + askedFor;
+    atLeast += leastHere;
+    const { answer, gaveWay } = solved;
+    cost += answer.cost + gaveWay * REST;
     people.forEach((person, p) => {
       const at = solved.columnOf[p]!;
       const column = list[at];
@@ -324,13 +327,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       return {
         entry,
         forms: forms
-          .filter(
-            (form) =>
-              form.people.length > 0 ||
-              (request.wishes ?? []).some(
-                (wish) => wish.kind === 'show' && wish.entry === entry && sameForm(wish.form, form.form),
-              ),
-          )
+          .filter((form) => form.people.length > 0)
           .sort((a, b) => b.people.length - a.people.length || (a.form.move < b.form.move ? -1 : 1)),
         resting: people.filter((_, p) => !chosen[p]![entry]).map((person) => person.id),
       };

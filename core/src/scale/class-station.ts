@@ -165,7 +165,7 @@ export function solveStation(p: StationProblem): StationAnswer {
     for (const f of chosen) if (row[f]! < (form < 0 ? p.rest : row[form]!)) form = f;
     return form;
   });
-  // A form nobody does isn't shown, unless it was asked for: then showing it is a gain.
-  const used = chosen.filter((f) => assigned.includes(f) || p.show[f]! < 0);
+  // A form nobody does isn't shown.
+  const used = chosen.filter((f) => assigned.includes(f));
   return { forms: used, assigned, cost, atLeast: stopped ? Math.min(cost, open) : cost };
 }

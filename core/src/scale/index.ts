@@ -8,6 +8,18 @@ export {
   thirdsRunning,
 } from './checks.ts';
 export {
+  type ClassChange,
+  type ClassRun,
+  classChanges,
+  gapOf,
+  isGranted,
+  runningIn,
+  showingOf,
+  taughtBy,
+  trimsAt,
+  wishesOf,
+} from './class-page.ts';
+export {
   type ClassEntry,
   type ClassPerson,
   type ClassPlan,

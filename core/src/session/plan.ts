@@ -169,13 +169,13 @@ export const planSchema = z.strictObject({
   notes: words(4000).optional(),
   /** Minutes there are for all of it. */
   bookedMinutes: z.number().int().min(1).max(300).optional(),
-  /** What the trainer wants otherwise on the class page: a form not shown, one shown, one given to somebody. */
+  /** What the trainer wants otherwise on the class page: a form not shown, one given to somebody. */
   wishes: z
     .array(
       z.strictObject({
         block: idSchema,
         station: idSchema,
-        kind: z.enum(['bar', 'show', 'give']),
+        kind: z.enum(['bar', 'give']),
         form: formRefSchema,
         person: words(80).optional(),
       }),

@@ -1,19 +1,25 @@
 import { formatWords, lengthWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
-import { calledName, shortName, standsFor } from '@inner-rung/core/person';
+import { calledName, standsFor } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import {
   type ClassPlan,
+  type ClassRun,
+  classChanges,
   countWord,
   formName,
+  gapOf,
+  isGranted,
   knownAs,
+  runningIn,
   type Spoken,
   sayStation,
+  showingOf,
   spokenOf,
-  thirdsRunning,
+  trimsAt,
 } from '@inner-rung/core/scale';
-import { blockName, entriesOf, factsIn, type Plan, SHOW_SECONDS, timelineOf } from '@inner-rung/core/session';
+import { blockName, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
 import { ArrowLeft, Monitor, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -27,13 +33,13 @@ import { Chip, Choice } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { PersonDialog, WalkInDialog } from './late-changes.tsx';
-import { type Taking, taughtBy, useClass } from './use-class.ts';
+import { type Taking, useClass } from './use-class.ts';
 import { useWhoToday } from './who-today.ts';
 
 /** How somebody is spoken of: by name, or by what is known of those who are known by number. */
 export function spoken({ person }: Taking): Spoken {
   const byNumber = standsFor(person) !== null;
-  return { name: byNumber ? calledName(person) : shortName(person), byNumber, count: 1 };
+  return { name: calledName(person), byNumber, count: 1 };
 }
 
 /** One page to teach a whole class from: per station the forms to show, who does which, what to say. */
@@ -58,7 +64,7 @@ export default function ClassScreen() {
   if (failed || missing === 'away') return <ServerAway />;
   if (missing === 'gone') return <MissingSession />;
   if (!plan || !library) return <Waiting />;
-  const wish = (entry: number, kind: 'bar' | 'show' | 'give', form: FormRef, person?: string) => {
+  const wish = (entry: number, kind: 'bar' | 'give', form: FormRef, person?: string) => {
     const at = entriesOf(plan.blocks)[entry]!;
     const block = plan.blocks[at.block]!;
     send(
@@ -225,11 +231,11 @@ function WhoRow(props: {
   const { who } = props;
   // Those who are known by number and alike today are one to tap.
   const chips = new Map<string, { ids: string[]; says: string; away: boolean; sore: boolean }>();
-  for (const { id, person } of [...who.expected, ...who.taking.filter((t) => t.id.startsWith('walk-in-'))]) {
+  for (const { id, person } of [...who.expected, ...who.walkIns]) {
     const away = who.day.away.includes(id);
     const sore = who.day.sore[id] ?? [];
     const byNumber = standsFor(person) !== null;
-    const says = byNumber ? calledName(person) : shortName(person);
+    const says = calledName(person);
     const key = byNumber ? `${says}/${away}/${sore.join()}` : id;
     const known = chips.get(key);
     if (known) known.ids.push(id);
@@ -244,8 +250,7 @@ function WhoRow(props: {
           className={`touch rounded-full border-2 px-3 text-[0.95rem] leading-tight ${away ? 'border-dashed border-base-300 line-through' : sore ? 'border-primary font-semibold' : 'border-base-300'} hover:bg-base-200`}
           onClick={() => props.onPerson(ids[0]!)}
         >
-          {ids.length > 1 && <strong>{ids.length} </strong>}
-          {says}
+          {ids.length > 1 ? knownAs(ids.length, says) : says}
           {away && <span className="sr-only">, not here</span>}
           {sore && !away && ', sore today'}
         </button>
@@ -273,22 +278,18 @@ function Changes(props: {
   const { library, now, before, plan } = props;
   const entries = entriesOf(plan.blocks);
   const said = useMemo(() => {
-    if (!before) return null;
-    const was = taughtBy(before);
-    const is = taughtBy(now);
-    return Object.keys(is).flatMap((id) => {
-      const person = props.taking.find((t) => t.id === id);
-      if (!was[id] || !person) return [];
-      return is[id]!.flatMap((form, entry) => {
-        const old = was[id]![entry];
-        if (JSON.stringify(form) === JSON.stringify(old)) return [];
-        const at = entries[entry]!;
-        const what = form ? formName(library, form.move, form.settings).toLowerCase() : 'easy movement';
-        return [
-          `${spoken(person).name}, station ${at.inBlock + 1}: ${what}${old ? ` for ${formName(library, old.move, old.settings).toLowerCase()}` : ''}.`,
-        ];
-      });
-    });
+    const name = (form: FormRef) => formName(library, form.move, form.settings).toLowerCase();
+    return before
+      ? classChanges(before, now).flatMap(({ person, entry, was, is }) => {
+          const one = props.taking.find((t) => t.id === person);
+          const what = is ? name(is) : 'easy movement';
+          return one
+            ? [
+                `${spoken(one).name}, station ${entries[entry]!.inBlock + 1}: ${what}${was ? ` for ${name(was)}` : ''}.`,
+              ]
+            : [];
+        })
+      : null;
   }, [before, now, library, props.taking, entries]);
   if (!said) return null;
   return (
@@ -342,11 +343,14 @@ function Sheet(props: {
               .map(({ entry, forms, resting }) => {
                 const at = entries[entry]!;
                 const chained = at.part > 0;
-                const trims = trimsAt(library, classPlan, entry, byId);
+                const trims = trimsAt(library, classPlan, entry);
                 const line = sayStation(
                   library,
                   forms.map((f) => ({ form: f.form, people: f.people.map((id) => spoken(byId.get(id)!)) })),
-                  trims.map(({ says, ids }) => ({ says, people: ids.map((id) => spoken(byId.get(id)!)) })),
+                  trims.map(({ says, people: who }) => ({
+                    says,
+                    people: who.map((id) => spoken(byId.get(id)!)),
+                  })),
                 );
                 return (
                   <li
@@ -426,29 +430,6 @@ function Sheet(props: {
   );
 }
 
-/** What isn't shown but said at a station: who does their form a little differently, or lets go of it sooner. */
-function trimsAt(
-  library: Library,
-  classPlan: ClassPlan,
-  entry: number,
-  byId: ReadonlyMap<string, Taking>,
-): { says: string; ids: string[] }[] {
-  const said = new Map<string, string[]>();
-  const holds = [...byId.keys()].flatMap((id) => classPlan.uses[id]?.[entry]?.holdSeconds ?? []);
-  const longest = Math.max(0, ...holds);
-  for (const id of byId.keys()) {
-    const use = classPlan.uses[id]?.[entry];
-    if (!use) continue;
-    const trim = library.move(use.move)?.trims.find((t) => t.id === use.settings.trim);
-    const short =
-      use.holdSeconds !== null && use.holdSeconds < longest
-        ? `let go after ${use.holdSeconds} s, breathe, again`
-        : null;
-    for (const says of [trim?.say, short]) if (says) said.set(says, [...(said.get(says) ?? []), id]);
-  }
-  return [...said].map(([says, ids]) => ({ says, ids }));
-}
-
 /** Names to tap; those known by number as how many of each. */
 function Names(props: {
   ids: readonly string[];
@@ -481,38 +462,13 @@ function Names(props: {
   );
 }
 
-/** Whether somebody does what was given to them: only what is open to them can be. */
-function isDone(plan: Plan, classPlan: ClassPlan, wish: NonNullable<Plan['wishes']>[number]): boolean {
-  const block = plan.blocks.findIndex((b) => b.id === wish.block);
-  const station = plan.blocks[block]?.stations.findIndex((s) => s.id === wish.station) ?? -1;
-  const entry = entriesOf(plan.blocks).findIndex(
-    (e) => e.block === block && e.inBlock === station && e.part === 0,
-  );
-  const use = wish.person ? classPlan.uses[wish.person]?.[entry] : undefined;
-  // Who isn't here today has nothing to be told of.
-  return use === undefined || use?.move === wish.form.move;
-}
-
-/** Who loads a joint three stations running, alike ones in one sentence. */
-function runningIn(library: Library, plan: Plan, classPlan: ClassPlan, taking: readonly Taking[]): string[] {
-  const entries = entriesOf(plan.blocks);
-  const firstAt = (b: number, station: number) =>
-    entries.findIndex((e) => e.block === b && e.inBlock === station && e.part === 0);
-  const said = new Map<string, Spoken[]>();
-  for (const one of taking)
-    for (const { station, joint } of thirdsRunning(library, plan.blocks, (b, at) => {
-      const use = classPlan.uses[one.id]?.[firstAt(b, at)];
-      return use ? { move: use.move, settings: use.settings } : null;
-    })) {
-      const key = `three stations running load ${joint}, up to station ${station + 1}`;
-      said.set(key, [...(said.get(key) ?? []), spoken(one)]);
-    }
-  return [...said]
-    .slice(0, 2)
-    .map(([what, who]) =>
-      who.length === taking.length ? `For everybody ${what}.` : `For ${spokenOf(who)} ${what}.`,
-    );
-}
+/** Who loads a joint three stations running, at most two sentences of it. */
+const runWords = (runs: readonly ClassRun[], plan: Plan, taking: readonly Taking[]): string[] =>
+  runs.slice(0, 2).map(({ block, station, joint, people }) => {
+    const where = `station ${station + 1}${plan.blocks.length > 1 ? ` of ${blockName(plan.blocks, block).toLowerCase()}` : ''}`;
+    const who = taking.filter((t) => people.includes(t.id)).map(spoken);
+    return `For ${who.length === taking.length ? 'everybody' : spokenOf(who)} three stations running load ${joint}, up to ${where}.`;
+  });
 
 /** How good it is, what showing takes, what the trainer asked for otherwise. */
 function Foot(props: {
@@ -524,14 +480,10 @@ function Foot(props: {
   onUndo: (index: number) => void;
 }) {
   const { classPlan, plan, library } = props;
-  const gap = classPlan.cost > 0 ? (classPlan.cost - classPlan.atLeast) / classPlan.cost : 0;
-  const shown = classPlan.entries.reduce((sum, entry) => sum + entry.forms.length, 0);
-  const seconds = classPlan.entries.reduce(
-    (sum, entry) => sum + (entry.forms.length > 0 ? SHOW_SECONDS.known + (entry.forms.length - 1) * 10 : 0),
-    0,
-  );
+  const gap = gapOf(classPlan);
+  const { forms: shown, seconds } = showingOf(classPlan);
   const running = useMemo(
-    () => runningIn(library, plan, classPlan, props.taking),
+    () => runWords(runningIn(library, plan.blocks, classPlan), plan, props.taking),
     [library, plan, classPlan, props.taking],
   );
   const short = new Set(classPlan.shortOf.map((one) => one.person)).size;
@@ -553,9 +505,9 @@ function Foot(props: {
           {plan.wishes!.map((wish, i) => (
             <li key={JSON.stringify(wish)} className="flex items-center gap-2">
               <span>
-                {wish.kind === 'bar' ? 'Not shown' : wish.kind === 'give' ? 'Given' : 'Shown'}:{' '}
+                {wish.kind === 'bar' ? 'Not shown' : 'Given'}:{' '}
                 {formName(library, wish.form.move, wish.form.settings)}
-                {wish.kind === 'give' && !isDone(plan, classPlan, wish) && ', but it isn’t open to them here'}
+                {!isGranted(plan, classPlan, wish) && ', but it isn’t open to them here'}
               </span>
               <button type="button" className="btn btn-ghost btn-sm touch" onClick={() => props.onUndo(i)}>
                 Take back

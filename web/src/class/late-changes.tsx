@@ -31,7 +31,7 @@ export function PersonDialog(props: {
   const own = useApp(people.docs)[id];
   const one = [...who.expected, ...who.taking].find((t) => t.id === id);
   if (!one) return null;
-  const walkedIn = id.startsWith('walk-in-');
+  const walkedIn = who.walkIns.some((t) => t.id === id);
   if (searching)
     return (
       <MovePicker

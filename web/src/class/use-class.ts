@@ -1,9 +1,15 @@
 import type { Library } from '@inner-rung/core/ladder';
-import type { FormRef } from '@inner-rung/core/move';
 import type { Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
-import { buffersOf, type ClassPlan, type ClassWish, compileLibrary, subjectOf } from '@inner-rung/core/scale';
-import { entriesOf, type Plan } from '@inner-rung/core/session';
+import {
+  buffersOf,
+  type ClassPlan,
+  compileLibrary,
+  subjectOf,
+  taughtBy,
+  wishesOf,
+} from '@inner-rung/core/scale';
+import type { Plan } from '@inner-rung/core/session';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { today } from '../app/day.ts';
 import type { ClassPlanned, ToWorker } from '../plan/scale.worker.ts';
@@ -12,29 +18,6 @@ import type { ClassPlanned, ToWorker } from '../plan/scale.worker.ts';
 export interface Taking {
   readonly id: string;
   readonly person: Person;
-}
-
-/** A plan's wishes by entry; those of stations that are gone are passed over. */
-function wishesOf(plan: Plan): ClassWish[] {
-  const entries = entriesOf(plan.blocks);
-  return (plan.wishes ?? []).flatMap((wish) => {
-    const block = plan.blocks.findIndex((b) => b.id === wish.block);
-    const station = plan.blocks[block]?.stations.findIndex((s) => s.id === wish.station) ?? -1;
-    const entry = entries.findIndex((e) => e.block === block && e.inBlock === station && e.part === 0);
-    return entry < 0
-      ? []
-      : [{ entry, kind: wish.kind, form: wish.form, ...(wish.person ? { person: wish.person } : {}) }];
-  });
-}
-
-/** What each does by what is taught, entry by entry: what a later plan keeps to. */
-export function taughtBy(plan: ClassPlan): Record<string, (FormRef | null)[]> {
-  return Object.fromEntries(
-    Object.keys(plan.uses).map((id) => [
-      id,
-      plan.entries.map(({ forms }) => forms.find((f) => f.people.includes(id))?.form ?? null),
-    ]),
-  );
 }
 
 /** A plan with the people it is for: while the next is worked out, they may be others already. */

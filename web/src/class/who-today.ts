@@ -45,6 +45,8 @@ const WALK_INS: Group = {
   notes: '',
 };
 
+const walkInId = (n: number) => `walk-in-${n}`;
+
 /** Who takes part in a session today: who was expected, who isn't here, what hurts, who walked in. */
 export function useWhoToday(planId: string, group: Group | null, people: readonly Person[]) {
   const [day, put] = useDraft<Day>(`class/${planId}/${group?.id ?? 'all'}/${today()}`, NOBODY);
@@ -61,6 +63,16 @@ export function useWhoToday(planId: string, group: Group | null, people: readonl
       waiting: here.filter((person) => !may.includes(person)),
     };
   }, [group, people]);
+  const walkIns = useMemo(
+    () =>
+      day.walkIns.map(
+        ({ n, conditions, level }): Taking => ({
+          id: walkInId(n),
+          person: standIn(WALK_INS, { id: walkInId(n), count: 1, conditions: [...conditions], level }),
+        }),
+      ),
+    [day],
+  );
   const taking = useMemo(
     () => [
       ...expected
@@ -80,24 +92,15 @@ export function useWhoToday(planId: string, group: Group | null, people: readonl
                 } as Person,
               };
         }),
-      ...day.walkIns.map(
-        (walkIn): Taking => ({
-          id: `walk-in-${walkIn.n}`,
-          person: standIn(WALK_INS, {
-            id: `walk-in-${walkIn.n}`,
-            count: 1,
-            conditions: [...walkIn.conditions],
-            level: walkIn.level,
-          }),
-        }),
-      ),
+      ...walkIns,
     ],
-    [expected, day],
+    [expected, walkIns, day],
   );
   return {
     expected,
     waiting,
     taking,
+    walkIns,
     day,
     setAway: (id: string, away: boolean) =>
       put({ away: away ? [...day.away, id] : day.away.filter((one) => one !== id) }),
@@ -114,6 +117,6 @@ export function useWhoToday(planId: string, group: Group | null, people: readonl
       put({
         walkIns: [...day.walkIns, { n: Math.max(0, ...day.walkIns.map((w) => w.n)) + 1, conditions, level }],
       }),
-    leave: (id: string) => put({ walkIns: day.walkIns.filter((walkIn) => `walk-in-${walkIn.n}` !== id) }),
+    leave: (id: string) => put({ walkIns: day.walkIns.filter((walkIn) => walkInId(walkIn.n) !== id) }),
   };
 }
