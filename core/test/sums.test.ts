@@ -142,13 +142,22 @@ describe('doses in words', () => {
     const squat = library.move('squat')!;
     const { uses } = sumsOf(session(circuit(['squat', 'plank'])));
     const station = (dose: object) => ({ sides: 'swap at half' as const, dose });
-    expect(doseHere(squat, uses[0]!, station({ reps: 8, loadKg: 6 }), 40, true)).toBe('8 reps, 6 kg');
-    expect(doseHere(squat, uses[0]!, { sides: 'swap at half' }, 40, true)).toBe('10 reps');
-    expect(doseHere(squat, uses[0]!, { sides: 'swap at half' }, 40, false)).toMatch(/^about \d+$/);
-    expect(doseHere(squat, uses[0]!, station({ seconds: 60 }), 60, false)).toBe('60 s');
+    expect(doseHere(library, squat, uses[0]!, station({ reps: 8, loadKg: 6 }), 40, true)).toBe(
+      '8 reps, 6 kg',
+    );
+    expect(doseHere(library, squat, uses[0]!, { sides: 'swap at half' }, 40, true)).toBe('10 reps');
+    expect(doseHere(library, squat, uses[0]!, { sides: 'swap at half' }, 40, false)).toMatch(/^about \d+$/);
+    expect(doseHere(library, squat, uses[0]!, station({ seconds: 60 }), 60, false)).toBe('60 s');
     const plank = { ...uses[1]!, holdSeconds: 8 };
     expect(
-      doseHere(library.move('plank')!, plank, station({ bouts: { times: 3, seconds: 8 } }), 30, false),
+      doseHere(
+        library,
+        library.move('plank')!,
+        plank,
+        station({ bouts: { times: 3, seconds: 8 } }),
+        30,
+        false,
+      ),
     ).toBe('3 × 8 s');
   });
 });

@@ -23,6 +23,15 @@ export interface Subject {
   readonly dislikes: readonly string[];
   /** Moves on ladders where they have a place, above that place: new to them. */
   readonly newMoves: readonly string[];
+  /** Most clean reps seen in one go, by the form they were seen of. */
+  readonly clean?: readonly CleanReps[];
+}
+
+export interface CleanReps {
+  readonly move: string;
+  /** Null where the move has no height, or none was noted. */
+  readonly surfaceCm: number | null;
+  readonly reps: number;
 }
 
 type Bound = { readonly max: number; readonly ruler: number };

@@ -16,6 +16,8 @@ interface Case {
   readonly aim: Aim | null;
   readonly choice: Choice | null;
   readonly use: Use | null;
+  /** As written. */
+  readonly was: Use | null;
   /** The cheapest form nearer than the choice that one single ruler bars. */
   readonly near: Choice | null;
   /** Effort of the choice as a share of what was aimed for. */
@@ -57,20 +59,22 @@ const UNKNOWN_MOVE: Ruler = {
   mayLoosen: false,
 };
 
-function whatChanged({ choice, aim, table }: Case, move: number): Reason['what'] {
+function whatChanged({ choice, aim, table, use, was }: Case, move: number): Reason['what'] {
   if (!choice || !aim) return 'rest';
-  if (choice.form === aim.form) return 'pace';
+  if (choice.form === aim.form) return use?.own && use.pace === was?.pace ? 'dose' : 'pace';
   const asBefore = table.trim[choice.form]! >= 0 || table.side[choice.form]! > 0;
   return move === aim.move && asBefore ? 'trim' : 'form';
 }
 
 /** All that bars the trainer's own choice; when nothing does, what made another fit better. */
-function whatRuled({ table, judge, constraints: c }: Case, aim: Aim, choice: Choice): Ruler[] {
+function whatRuled({ table, judge, constraints: c, use, was }: Case, aim: Aim, choice: Choice): Ruler[] {
   const first = table.start[aim.move]!;
   if (aim.form < 0 && table.missing[first] === -1)
     return [{ kind: 'room', id: 'size', says: 'not at this height here', mayLoosen: true }];
   const bars = judge.bars(aim.form < 0 ? first : aim.form, c, ANY).map((r) => judge.ruler(c, r));
   if (bars.length > 0) return bars;
+  if (choice.form === aim.form && use?.own && use.pace === was?.pace)
+    return [{ kind: 'fit', id: 'clean', says: 'that is what has been clean so far', mayLoosen: true }];
   if (choice.form === aim.form) {
     // The same form, slower or in shorter holds: the tightest bound on either.
     const bounds = Number.isNaN(choice.pace) ? c.hold : c.met;

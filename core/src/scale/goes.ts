@@ -39,15 +39,17 @@ export interface Go {
   times: number;
 }
 
-/** Every entry's goes, equal ones together, and the longest of them in whole seconds. */
+/** Every entry's goes, equal ones together, the longest of them in whole seconds, and the longest
+ * stretch of the clock it is done in. */
 export function goesOf(
   segments: readonly Segment[],
   entries: number,
-): { readonly all: readonly Go[]; readonly longest: number }[] {
-  const goes = Array.from({ length: entries }, () => ({ all: [] as Go[], longest: 0 }));
-  for (const { does } of segments)
+): { readonly all: readonly Go[]; readonly longest: number; readonly slot: number }[] {
+  const goes = Array.from({ length: entries }, () => ({ all: [] as Go[], longest: 0, slot: 0 }));
+  for (const { does, lengthSeconds } of segments)
     for (const doing of does) {
       const at = goes[doing.entry]!;
+      at.slot = Math.max(at.slot, does.length === 1 ? lengthSeconds : Math.floor(doing.seconds));
       at.longest = Math.max(at.longest, Math.floor(doing.seconds / doing.goes));
       const same = at.all.find((go) => go.seconds === doing.seconds && go.most === doing.most);
       if (same) same.times++;

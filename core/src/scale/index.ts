@@ -30,6 +30,7 @@ export {
 } from './class-plan.ts';
 export { type StationAnswer, type StationProblem, solveStation } from './class-station.ts';
 export {
+  type CleanReps,
   type Constraints,
   compileConstraints,
   type Ruler,
@@ -38,6 +39,7 @@ export {
 } from './constraints.ts';
 export { COSTS, type Costs, intentKept, LEAST_INTENT } from './costs.ts';
 export { IMPACT, type ImpactBounds } from './dials.ts';
+export { inBouts, KEEPS, type Keeps, type OwnDose, ownDose } from './dose.ts';
 export { createFinder, EVERYWHERE, type Finder, type FindRequest, type Found } from './find.ts';
 export { type FloorPlan, floorPlan, type Place } from './floor-plan.ts';
 export { type FormTable, rowAt, settingsOf } from './forms.ts';
@@ -71,6 +73,7 @@ export {
   keptWords,
   knownAs,
   lostWords,
+  ownWords,
   paceWords,
   type Spoken,
   sayNearMiss,

@@ -2,6 +2,7 @@ import type { Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
 import { type Demand, type FormRef, type Move, middle, type Settings } from '../move/index.ts';
 import type { Dose, Station } from '../session/index.ts';
+import { KEEPS, type OwnDose } from './dose.ts';
 import type { Reason, Use } from './version.ts';
 
 const low = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
@@ -100,10 +101,17 @@ export function sayReason(library: Library, original: Use | null, reason: Reason
   const because = list(becauseOf(reason));
   if (reason.use === null) return `No form of ${low(was)} is left: ${because}. Keep them moving gently.`;
   const to = formName(library, reason.use.move, reason.use.settings);
+  const { own } = reason.use;
+  const counted = own?.reps
+    ? ` ${ownWords(library, own, reason.use.pace).replace(/^./, (c) => c.toUpperCase())}${own.keeps ? `, ${KEEPS[own.keeps]}` : ''}.`
+    : own
+      ? ` ${ownWords(library, own, reason.use.pace).replace(/^./, (c) => c.toUpperCase())}.`
+      : '';
+  if (reason.what === 'dose') return `${was}: ${because}.${counted}`;
   if (reason.what === 'pace') {
     const how =
       reason.use.pace !== null ? `at ${reason.use.pace} a minute` : `in holds of ${reason.use.holdSeconds} s`;
-    return `${was} ${how}: ${because}.`;
+    return `${was} ${how}: ${because}.${counted}`;
   }
   const first = reason.what === 'trim' ? `${to}: ${because}.` : `${to} for ${low(was)}: ${because}.`;
   const pace =
@@ -112,7 +120,7 @@ export function sayReason(library: Library, original: Use | null, reason: Reason
       : reason.kept.effort < 0.8
         ? ' It is lighter work; nothing here gives that back.'
         : '';
-  return first + pace;
+  return first + pace + counted;
 }
 
 /** What came near: "Only the kneeling keeps out the knee push-up." */
@@ -159,8 +167,22 @@ export function writtenDose(dose: Dose | undefined, sided: boolean): string {
     .join(', ');
 }
 
+/** A dose of somebody's own, said: "7 each side", "5 + 5", "2, 4, … up to 8", "8, then push-up from the knees". */
+export function ownWords(library: Library, own: OwnDose, pace: number | null): string {
+  const each = own.each ? ' each side' : '';
+  const then = own.then
+    ? `${own.then.after}${own.reps === null ? ' or so' : ''}, then ${low(formName(library, own.then.move, own.then.settings))}`
+    : '';
+  if (own.top !== null) return `only as far as ${own.top}`;
+  if (own.bouts) return `${own.bouts.times} × ${own.bouts.seconds} s, easy between`;
+  if (own.reps === null) return then;
+  const count = own.split ? own.split.join(' + ') : String(own.reps);
+  return `${count}${pace !== null && !own.split ? ' reps' : ''}${each}${then ? `: ${then}` : ''}`;
+}
+
 /** How much of it somebody does: what was written where that holds for them, else by pace and time. */
 export function doseHere(
+  library: Library,
   move: Move,
   use: Use,
   station: Pick<Station, 'dose' | 'sides'>,
@@ -171,6 +193,14 @@ export function doseHere(
   const sided = move.sides === 'one';
   const swaps = station.sides !== 'two slots' && station.sides !== 'other side each round';
   const load = dose?.loadKg !== undefined ? `, ${dose.loadKg} kg` : '';
+  if (use.own) {
+    const own = ownWords(library, use.own, use.pace);
+    return (
+      (use.own.then && use.own.reps === null
+        ? `${doseWords(use, seconds, move.sides, swaps)}: ${own}`
+        : own) + load
+    );
+  }
   if (use.holdSeconds !== null) {
     if (dose?.bouts && use.holdSeconds >= dose.bouts.seconds)
       return `${dose.bouts.times} × ${dose.bouts.seconds} s`;

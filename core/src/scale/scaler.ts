@@ -1,3 +1,4 @@
+import { formatEntry } from '../clock/index.ts';
 import { REGIONS, RUNG_STEP } from '../ladder/index.ts';
 import { at, type FormRef } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
@@ -6,6 +7,7 @@ import { type Aim, aimOf } from './aim.ts';
 import { type Choice, type LandingBudget, withinBudgets } from './budget.ts';
 import { compileConstraints, type Ruler, type Subject } from './constraints.ts';
 import { COSTS, type Costs, LEAST_INTENT } from './costs.ts';
+import { type DosedForm, drawnOut, inBouts, NO_DOSE, type OwnDose, ownDose } from './dose.ts';
 import { explain } from './explain.ts';
 import { type FormTable, settingsOf, tabulateForms, taughtForms } from './forms.ts';
 import { factsInIndex, goesOf } from './goes.ts';
@@ -122,6 +124,14 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     const sparing = new Set(c.caps.map((cap) => cap.sparedBy));
     const fits = (form: number) => table.side[form] === 0 || sparing.has(table.side[form] as 1 | 2);
     const goalOf = (aim: Aim) => Math.min(aim.met, ceiling);
+    const perMinute = c.landings.filter((bound) => bound.per === 'minute');
+    /** The longest go as the clock has it, whatever bouts were written into it. */
+    const workSeconds = (entry: number) => goes[entry]!.slot;
+    const metHiAt = (form: number, pace: number) => {
+      const m = moveOf[form]! * 3;
+      const end = (key: number) => hi[form * ROW_SIZE + key]!;
+      return metAt(pace, paces[m]!, paces[m + 1]!, paces[m + 2]!, end(SLOW), end(USUAL), end(FAST));
+    };
 
     const choosePace = (aim: Aim, form: number): number => {
       const quickest = verdict.quickest(form);
@@ -149,11 +159,84 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       return Math.max(paces[m]!, Math.min(wanted, quickest));
     };
 
+    const dosed = (move: number, pace: number): DosedForm => ({
+      rep: Number.isNaN(pace) ? null : 60 / pace,
+      oneSided: index.oneSided[move] === 1,
+    });
+    const cleanAt = (form: number): number | null => {
+      // As written, nobody's count is anybody's business but the trainer's.
+      if (!subject.clean || dials.ability === 'as written') return null;
+      const id = index.ids[moveOf[form]!]!;
+      const cm = table.surfaceCm[form]!;
+      let most: number | null = null;
+      for (const seen of subject.clean)
+        if (
+          seen.move === id &&
+          (seen.surfaceCm === null || Number.isNaN(cm) || Math.abs(seen.surfaceCm - cm) <= NEAR_CM)
+        )
+          most = Math.max(most ?? 0, seen.reps);
+      return most;
+    };
+    /** The nearest open form of the same ladder that asks a little less, with no more landings. */
+    const below = (entry: number, form: number) => {
+      const aim = aims[entry]!;
+      const move = moveOf[form]!;
+      const asked = middle(form, aim.governs);
+      const { moves, base } = similarity.ranking(move);
+      let best = -1;
+      let cheapest = Number.POSITIVE_INFINITY;
+      for (let k = 0; k < moves.length && base[k]! <= costs.branch + costs.musclesLost; k++)
+        for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
+          if (verdict.barred[f] !== 0 || !fits(f) || table.side[f] || Number.isNaN(paces[moves[k]! * 3]!))
+            continue;
+          const down = (asked - middle(f, aim.governs)) / aim.step;
+          if (down < 0.4 || down > 3) continue;
+          if ([LIGHT, HIGH].some((key) => hi[f * ROW_SIZE + key]! > hi[form * ROW_SIZE + key]!)) continue;
+          const cost =
+            base[k]! + Math.round(costs.rungOff * Math.abs(down - 1)) + (table.trim[f]! >= 0 ? 1 : 0);
+          if (cost < cheapest) {
+            cheapest = cost;
+            best = f;
+          }
+        }
+      return best < 0 ? null : { move: index.ids[moveOf[best]!]!, settings: settingsOf(table, best) };
+    };
+    const doseFor = (entry: number, form: number, pace: number): OwnDose | null => {
+      const aim = aims[entry]!;
+      const { block, inBlock, dose, part } = entries[entry]!;
+      const { format, stations } = session.blocks[block]!;
+      const { bouts } = stations[inBlock]!.dose ?? {};
+      const same = form === aim.form && (Number.isNaN(pace) || pace === paces[aim.move * 3 + 1]!);
+      const own = ownDose(
+        {
+          format,
+          dose,
+          part,
+          seconds: goes[entry]!.longest,
+          written: dosed(aim.move, paces[aim.move * 3 + 1]!),
+          own: dosed(moveOf[form]!, pace),
+          same,
+          clean: cleanAt(form),
+        },
+        () => below(entry, form),
+      );
+      if (own || same || !bouts || part > 0) return own;
+      const lands = hi[form * ROW_SIZE + LIGHT]! + hi[form * ROW_SIZE + HIGH]! > 0;
+      const longer =
+        lands || dials.intensity !== 'as written'
+          ? null
+          : drawnOut(bouts, workSeconds(entry), goalOf(aim), metOf(form, pace));
+      return longer && { ...NO_DOSE, bouts: longer };
+    };
+
     const landings = (entry: number, form: number, pace: number, key: number): number => {
       const perRep = hi[form * ROW_SIZE + key]!;
       if (Number.isNaN(pace) || perRep === 0) return 0;
+      const share = doseFor(entry, form, pace)?.share ?? 1;
       return goes[entry]!.all.reduce(
-        (sum, go) => sum + go.times * Math.ceil(perRep * (go.most ?? (pace * go.seconds) / 60)),
+        (sum, go) =>
+          sum +
+          go.times * Math.ceil(perRep * (go.most === null ? (pace * go.seconds) / 60 : go.most * share)),
         0,
       );
     };
@@ -309,7 +392,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     const useFor = (entry: number, choice: Choice): Use => {
       const aim = aims[entry]!;
       const move = moveOf[choice.form]!;
-      return useOf(
+      const use = useOf(
         index,
         { move, lo, hi, offset: choice.form * ROW_SIZE },
         choice.form === aim.form ? aim.settings : settingsOf(table, choice.form),
@@ -317,6 +400,46 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         Math.min(slotSeconds(entry, move), holdMax),
         table.standIn[choice.form] === 1,
       );
+      const own = doseFor(entry, choice.form, choice.pace);
+      if (own) return { ...use, own };
+      return bouted(entry, choice, use) ?? use;
+    };
+
+    /** A jump held back by a bound on landings a minute keeps its rhythm in short bouts, where effort allows. */
+    const bouted = (entry: number, choice: Choice, use: Use): Use | null => {
+      const { form, pace } = choice;
+      const { block, inBlock, dose, part } = entries[entry]!;
+      const { format, stations } = session.blocks[block]!;
+      const usual = paces[moveOf[form]! * 3 + 1]!;
+      if (perMinute.length === 0 || part > 0 || dose || stations[inBlock]!.chain?.length) return null;
+      if (formatEntry(format.kind).counts || index.oneSided[moveOf[form]!] === 1) return null;
+      if (metHiAt(form, usual) > ceiling) return null;
+      const slot = workSeconds(entry);
+      let best: ReturnType<typeof inBouts> = null;
+      for (const key of [LIGHT, HIGH]) {
+        const perRep = hi[form * ROW_SIZE + key]!;
+        if (perRep === 0) continue;
+        const most = Math.min(...perMinute.filter((b) => b.at === key).map((b) => b.max));
+        const found = inBouts(slot, pace, usual, perRep, most);
+        if (!found) return null;
+        if (!best || found.share < best.share) best = found;
+      }
+      // Never more landings than the steady pace would have come to: budgets were kept with that.
+      if (!best || usual * best.share > pace) return null;
+      const average = useOf(
+        index,
+        { move: moveOf[form]!, lo, hi, offset: form * ROW_SIZE },
+        use.settings,
+        usual,
+        0,
+        use.standIn,
+      );
+      return {
+        ...average,
+        lightPerMinute: average.lightPerMinute * best.share,
+        highPerMinute: average.highPerMinute * best.share,
+        own: { ...NO_DOSE, bouts: { times: best.times, seconds: best.seconds } },
+      };
     };
 
     const settle = (choices: readonly (Choice | null)[]): Version => {
@@ -330,7 +453,8 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
           use &&
           choice.form === aim?.form &&
           use.pace === was?.pace &&
-          use.holdSeconds === was.holdSeconds
+          use.holdSeconds === was.holdSeconds &&
+          use.own === null
         )
           return was;
         reasons.push(
@@ -344,6 +468,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
             aim,
             choice: choice ?? null,
             use,
+            was,
             near: choice && aim ? search(i, 1, choice.cost) : null,
             effort: choice && aim ? metOf(choice.form, choice.pace) / goalOf(aim) : 0,
           }),

@@ -11,7 +11,7 @@ import {
   outlookOf,
   type Person,
 } from '../person/index.ts';
-import type { Subject } from './constraints.ts';
+import type { CleanReps, Subject } from './constraints.ts';
 import { IMPACT } from './dials.ts';
 
 /**
@@ -35,12 +35,18 @@ export function subjectOf(person: Person, library: Library, day: string): Subjec
     }
   }
   const outlook = outlookOf(person, day);
+  const clean = person.placements.flatMap(({ rung, clean: reps }): CleanReps[] =>
+    reps !== undefined && reps > 0 && library.move(rung.move)?.pace
+      ? [{ move: rung.move, surfaceCm: rung.settings?.surfaceCm ?? null, reps }]
+      : [],
+  );
   return {
     ability: abilityFrom(library, person.placements, person.assumedLevel),
     limits: outlook.limits,
     capacityMet: likeliest(outlook.capacity.capacity),
     dislikes: person.dislikes,
     newMoves: [...newMoves].sort(),
+    ...(clean.length > 0 ? { clean } : {}),
   };
 }
 

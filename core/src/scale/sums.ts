@@ -159,12 +159,15 @@ export function sumUp(
       const use = uses[doing.entry] ?? null;
       const row = rows[doing.entry] ?? -1;
       const ends = segment.laneEnds && use ? segment.laneEnds[use.lane]! : Number.POSITIVE_INFINITY;
-      const seconds = Math.min(doing.seconds, ends);
+      const bouts = use?.own?.bouts;
+      const seconds = Math.min(bouts ? bouts.times * bouts.seconds : doing.seconds, lengthSeconds, ends);
+      const share = use?.own?.share ?? 1;
       busy += seconds;
       const lands = (perMinute: number) =>
         doing.most !== null && use?.pace
-          ? Math.ceil((perMinute / use.pace) * doing.most)
-          : Math.ceil((perMinute * seconds) / 60);
+          ? Math.ceil((perMinute / use.pace) * doing.most * share)
+          : // Landings of somebody's own bouts are an average over the whole stretch.
+            Math.ceil((perMinute * Math.min(doing.seconds, ends)) / 60);
       const light = use ? lands(use.lightPerMinute) : 0;
       const hard = use ? lands(use.highPerMinute) : 0;
       const down = use && row >= 0 && index.startsAt[row] === FLOOR && where !== FLOOR ? 1 : 0;
@@ -189,8 +192,8 @@ export function sumUp(
       };
       sum.seconds += seconds;
       const byPace = ((use.pace ?? 0) * seconds) / 60;
-      sum.reps += doing.reps ?? byPace;
-      sum.most += doing.most ?? byPace;
+      sum.reps += doing.reps === null ? byPace : doing.reps * share;
+      sum.most += doing.most === null ? byPace : doing.most * share;
       const only = segment.side ?? use.settings.side ?? null;
       if (only !== 'right') sum.left += only ? seconds : seconds / 2;
       if (only !== 'left') sum.right += only ? seconds : seconds / 2;

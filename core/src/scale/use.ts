@@ -58,5 +58,6 @@ export function useOf(
     highPerMinute: perMinute(HIGH),
     lane: laneOf(row),
     standIn,
+    own: null,
   };
 }

@@ -1,5 +1,6 @@
 import type { Settings } from '../move/index.ts';
 import type { Ruler } from './constraints.ts';
+import type { OwnDose } from './dose.ts';
 
 /** What somebody does at a station: a form with its pace or hold. Everything a card has to say. */
 export interface Use {
@@ -17,6 +18,8 @@ export interface Use {
   /** Innermost level that could do this form, 0–3. */
   readonly lane: 0 | 1 | 2 | 3;
   readonly standIn: boolean;
+  /** What of the dose isn't as written for them; null where it is. */
+  readonly own: OwnDose | null;
 }
 
 /** Why something is not as written: a patch that makes it so, and what ruled. */
@@ -25,7 +28,7 @@ export interface Reason {
   readonly entry: number;
   /** The patch: the entry's use becomes this; null is useful rest. */
   readonly use: Use | null;
-  readonly what: 'form' | 'trim' | 'pace' | 'rest';
+  readonly what: 'form' | 'trim' | 'pace' | 'dose' | 'rest';
   /** All that the trainer's choice came up against, in the order in which it was checked. */
   readonly rulers: readonly Ruler[];
   /** The nearest cheaper form, and the one thing that barred it. */

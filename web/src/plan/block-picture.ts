@@ -70,6 +70,7 @@ export function doseAt(
   if (!use || !move || !planned) return '';
   const { kind } = picture.block.format;
   return doseHere(
+    library,
     move,
     use,
     planned,
