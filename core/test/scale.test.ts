@@ -3,6 +3,7 @@ import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import {
   compileLibrary,
   createScaler,
+  EVERYWHERE,
   formName,
   laneSubject,
   metAt,
@@ -266,4 +267,53 @@ test('a height the trainer names is kept to; one they don’t is the room’s ne
   const version = hall.scale({ session: named, writtenFor: 2, dials: AS_WRITTEN, subject: laneSubject(3) });
   expect(version.reasons[0]!.rulers[0]!.says).toBe('not at this height here');
   expect(formName(library, 'step-up', firstUse('step-up', laneSubject(3))!.settings)).toBe('Step-up, 20 cm');
+});
+
+describe('effort given back, by the bands of the Compendium (moderate from 3, vigorous from 6 MET; from memory)', () => {
+  const everywhere = createScaler(index, EVERYWHERE);
+  const eased = (move: string, dials: Partial<Dials>, subject = laneSubject(3)) =>
+    everywhere.scale({
+      session: block(move),
+      writtenFor: 2,
+      dials: { ...AS_WRITTEN, ...dials },
+      subject,
+    });
+  const middleOf = (use: { metLo: number; metHi: number } | null | undefined) =>
+    use ? (use.metLo + use.metHi) / 2 : 0;
+
+  test.each(['jumping-jack', 'high-knees', 'jog-on-spot', 'burpee', 'squat-jump', 'skater-hop', 'line-hop'])(
+    '%s stays vigorous with one foot down',
+    (move) => {
+      const { uses, original } = eased(move, { impact: 1 });
+      expect(middleOf(original[0])).toBeGreaterThanOrEqual(6);
+      expect(middleOf(uses[0])).toBeGreaterThanOrEqual(6);
+      expect(uses[0]!.lightPerMinute + uses[0]!.highPerMinute).toBe(0);
+    },
+  );
+  test('what pace can’t give back the arms do', () => {
+    expect(eased('high-knees', { impact: 1 }).uses[0]?.settings.trim).toBe('arms-drive');
+    expect(eased('jog-on-spot', { impact: 1 }).uses[0]?.settings.trim).toBeUndefined();
+  });
+  test('once effort is eased nothing gives it back', () => {
+    const { uses } = eased('high-knees', { impact: 1, intensity: 1 });
+    expect(uses[0]?.settings.trim).toBeUndefined();
+  });
+  test('once ability is eased, more of the way gives nothing back: no trim of range for any move at any level', () => {
+    for (const move of library.moves)
+      for (const ability of [0, 1, 2, 3] as const) {
+        const use = eased(move.id, { ability, impact: 1 }, laneSubject(ability)).uses[0];
+        const trim = use && library.move(use.move)!.trims.find((t) => t.id === use.settings.trim);
+        if (trim?.gives === 'range') throw new Error(`${move.id} at ${ability}: ${use!.move} ${trim.id}`);
+      }
+  });
+  test('never past what was written by more than a tenth, nor past the person’s own ceiling', () => {
+    for (const move of library.moves) {
+      const { uses, original } = eased(move.id, { impact: 1 });
+      const [use] = uses;
+      if (!use || use.move === move.id || use.pace === null) continue;
+      const slowest = library.move(use.move)!.pace![0];
+      if (use.pace > slowest && use.settings.trim === 'arms-drive')
+        expect(middleOf(use)).toBeLessThanOrEqual(middleOf(original[0]) * 1.1 + 1e-9);
+    }
+  });
 });

@@ -32,6 +32,7 @@ export {
   type Capability,
   type FormRef,
   formRefSchema,
+  GIVES,
   idSchema,
   JOINTS,
   type Joint,

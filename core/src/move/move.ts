@@ -117,9 +117,14 @@ export const surfaceSchema = z
     message: 'the usual height must lie between the lowest and the highest',
   });
 
+/** What can give effort back without another form: arms that work, and more of the way. */
+export const GIVES = ['arms', 'range'] as const;
+
 export const trimSchema = z.strictObject({
   id: idSchema,
   say: text,
+  /** A lever that gives effort back, where another took it out; otherwise it makes the form easier. */
+  gives: z.enum(GIVES).optional(),
   /** Added to the figures named; the result never falls below 0. */
   effect: z
     .partialRecord(demandKeySchema, z.number())

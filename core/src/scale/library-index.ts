@@ -3,6 +3,7 @@ import {
   CAPABILITY_IDS,
   DEMAND_COUNT,
   DEMAND_KEYS,
+  GIVES,
   LAW_IDS,
   type LawId,
   LIMBS,
@@ -49,6 +50,8 @@ export interface LibraryIndex {
   readonly needSets: Uint8Array;
   readonly trimStart: Int32Array;
   readonly trimIds: readonly string[];
+  /** 1 + position in GIVES of what a trim gives back; 0 where it makes the form easier. */
+  readonly trimGives: Uint8Array;
   readonly trimEffectStart: Int32Array;
   readonly trimDemand: Uint8Array;
   readonly trimBy: Float64Array;
@@ -77,7 +80,9 @@ export function compileLibrary(library: Library): LibraryIndex {
     }
   });
   const needs = moves.flatMap((m) => m.needs);
-  const trims = moves.flatMap((m) => m.trims.map((t) => ({ id: t.id, effect: trimEffect(m, t.id) })));
+  const trims = moves.flatMap((m) =>
+    m.trims.map((t) => ({ id: t.id, gives: t.gives, effect: trimEffect(m, t.id) })),
+  );
   const effects = trims.flatMap((t) => t.effect);
   const on = moves.map((m) =>
     [...(standsOn.get(m.id)?.values() ?? [])].sort((a, b) => a[0] - b[0] || a[1] - b[1]),
@@ -122,6 +127,7 @@ export function compileLibrary(library: Library): LibraryIndex {
     needSets: Uint8Array.from(needs, (need) => (need.sets ? 1 : 0)),
     trimStart: offsets(moves.map((m) => m.trims.length)),
     trimIds: trims.map((t) => t.id),
+    trimGives: Uint8Array.from(trims, (t) => (t.gives ? GIVES.indexOf(t.gives) + 1 : 0)),
     trimEffectStart: offsets(trims.map((t) => t.effect.length)),
     trimDemand: Uint8Array.from(effects, ([i]) => i),
     trimBy: Float64Array.from(effects, ([, by]) => by),

@@ -1,6 +1,6 @@
 import { formatEntry } from '../clock/index.ts';
 import { REGIONS, RUNG_STEP } from '../ladder/index.ts';
-import { at, type FormRef } from '../move/index.ts';
+import { at, type FormRef, GIVES } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
 import { type Dials, entriesOf, type Timed, timelineOf } from '../session/index.ts';
 import { type Aim, aimOf } from './aim.ts';
@@ -78,6 +78,7 @@ const STANDING = at('posture.standing');
 const USUAL = at('effort.met');
 const FAST = at('effort.metFast');
 const TENTH = Math.log(1.1);
+const RANGE = GIVES.indexOf('range') + 1;
 /** Two surfaces this close are one rung to a coach. Estimate. */
 const NEAR_CM = 6;
 
@@ -122,7 +123,14 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     const goes = goesOf(timelineOf(session, facts).segments, entries.length);
     // One side alone is only ever done to spare the other.
     const sparing = new Set(c.caps.map((cap) => cap.sparedBy));
-    const fits = (form: number) => table.side[form] === 0 || sparing.has(table.side[form] as 1 | 2);
+    // Once effort is eased nothing gives it back; once ability is, more of the way doesn't either.
+    const givesBack = (trim: number) =>
+      index.trimGives[trim] === 0 ||
+      (dials.intensity === 'as written' &&
+        (index.trimGives[trim] !== RANGE || dials.ability === 'as written'));
+    const fits = (form: number) =>
+      (table.side[form] === 0 || sparing.has(table.side[form] as 1 | 2)) &&
+      (table.trim[form]! < 0 || givesBack(table.trim[form]!));
     const goalOf = (aim: Aim) => Math.min(aim.met, ceiling);
     const perMinute = c.landings.filter((bound) => bound.per === 'minute');
     /** The longest go as the clock has it, whatever bouts were written into it. */
