@@ -1,6 +1,12 @@
 import { openLibrary, REGIONS, rungDemand } from '@inner-rung/core/ladder';
 import { DEMAND_KEYS, type Demand, LIMB_KEYS } from '@inner-rung/core/move';
-import { bandCeilingMet, bandOfRpe, type Limit, levelAbility } from '@inner-rung/core/person';
+import {
+  bandCeilingMet,
+  bandOfRpe,
+  compileCondition,
+  type Limit,
+  levelAbility,
+} from '@inner-rung/core/person';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import {
   compileLibrary,
@@ -11,7 +17,10 @@ import {
   type ScaleRequest,
   type Scaler,
   SHORTEST_HOLD_SECONDS,
+  SIDEWAYS,
+  SIDEWAYS_IDS,
   sumUp,
+  switchesOf,
   type Use,
 } from '@inner-rung/core/scale';
 import { AS_WRITTEN, entriesOf, timelineOf } from '@inner-rung/core/session';
@@ -87,6 +96,35 @@ test('1. no form offered breaks an active limit at its settings', () => {
               throw new Error(`${use.move} ${JSON.stringify(use.settings)} breaks ${limit.id}`);
     }),
     cases(3000),
+  );
+});
+
+test('1. no form offered mid-set breaks an active limit either: down, up and sideways', () => {
+  fc.assert(
+    fc.property(anyRoomNumber, anyRequest, (roomNumber, request) => {
+      const scaler = scalers[roomNumber]!;
+      const version = scaler.scale(request);
+      switchesOf(scaler, request, version).forEach(({ down, up, sideways }, entry) => {
+        const kept = (to: Use | null, more: readonly Limit[], way: string) => {
+          for (const limit of [...request.subject.limits, ...more])
+            if (to && breaks(limit, to, request.subject.capacityMet))
+              throw new Error(
+                `entry ${entry} ${way}: ${to.move} ${JSON.stringify(to.settings)} breaks ${limit.id}`,
+              );
+        };
+        kept(down, [], 'down');
+        kept(up, [], 'up');
+        for (const id of SIDEWAYS_IDS) {
+          const to = sideways[id] === 'same' ? version.uses[entry]! : sideways[id];
+          kept(to, compileCondition(SIDEWAYS[id].condition), id);
+        }
+        const dial = request.dials.impact;
+        if (dial !== 'as written')
+          for (const to of [down, up])
+            if (to) expect(demandOfUse(to)['impact.class'].hi!).toBeLessThanOrEqual(dial);
+      });
+    }),
+    cases(200),
   );
 });
 

@@ -1,4 +1,4 @@
-import { DEMANDS, type Demand, type DemandKey, middle } from '../move/index.ts';
+import { at, DEMANDS, type Demand, type DemandKey, middle } from '../move/index.ts';
 
 export const REGIONS = [
   'strength.legs',
@@ -92,6 +92,9 @@ export interface Difficulty {
   readonly parts: readonly DifficultyPart[];
 }
 
+/** Out of anybody's reach. */
+const UNKNOWN_POINTS = 120;
+
 function partPoints(key: PartKey, value: number): number {
   if (key === 'effort.met') return through(EFFORT_ANCHORS, Math.max(0, value - SITTING_MET));
   if (key === 'impact.class') return IMPACT_POINTS[Math.min(3, Math.round(value)) as 0 | 1 | 2 | 3];
@@ -106,13 +109,27 @@ function partPoints(key: PartKey, value: number): number {
 export function difficultyOf(demand: Demand): Difficulty {
   const parts = PART_KEYS.map((key): DifficultyPart => {
     const value = middle(demand[key]);
-    const points = Number.isNaN(value) ? 120 : partPoints(key, value);
+    const points = Number.isNaN(value) ? UNKNOWN_POINTS : partPoints(key, value);
     return { key, points, says: DEMANDS[key].says };
   })
     .filter((part) => part.points > 0)
     .sort((a, b) => b.points - a.points || (a.key < b.key ? -1 : 1));
-  const sum = parts.reduce((total, part) => total + part.points ** 6, 0);
-  return { points: sum ** (1 / 6), parts };
+  return { points: together(parts.map((part) => part.points)), parts };
+}
+
+const DEGREE = 6;
+const together = (points: readonly number[]): number =>
+  points.reduce((total, one) => total + one ** DEGREE, 0) ** (1 / DEGREE);
+
+/** The same off a row of figures, DEMAND_COUNT from an offset on; NaN where one isn't known. */
+export function pointsOfRow(lo: Float64Array, hi: Float64Array, offset: number): number {
+  return together(
+    PART_KEYS.map((key) => {
+      const i = offset + at(key);
+      const value = (lo[i]! + hi[i]!) / 2;
+      return Number.isNaN(value) ? UNKNOWN_POINTS : Math.max(0, partPoints(key, value));
+    }),
+  );
 }
 
 /** A ladder's own hardness: the hardest of what it measures, in points. */

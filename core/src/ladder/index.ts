@@ -17,6 +17,7 @@ export {
   hardnessOn,
   PART_KEYS,
   type PartKey,
+  pointsOfRow,
   REGIONS,
   type Region,
   RUNG_STEP,

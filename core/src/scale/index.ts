@@ -115,4 +115,5 @@ export {
   waysHere,
 } from './substitute.ts';
 export { type Change, type MoveSum, type Sums, type SumsFor, sumUp, type Totals } from './sums.ts';
+export { SIDEWAYS, SIDEWAYS_IDS, type Sideways, type Switches, switchesOf } from './switches.ts';
 export { type Reason, replay, type Use, type Version } from './version.ts';

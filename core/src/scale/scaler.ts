@@ -63,6 +63,8 @@ export interface Scaler {
   readonly scale: (request: ScaleRequest) => Version;
   /** Everything that is open to somebody, before any of it is chosen. */
   readonly open: (request: ScaleRequest) => Opened;
+  /** The row of the table that a use is, or of its move at the nearest height; −1 where the room has none. */
+  readonly rowOf: (use: FormRef) => number;
   /** For each form in turn, what bars it for this subject at these dials: empty when it is open. */
   readonly bars: (
     forms: readonly FormRef[],
@@ -533,5 +535,25 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     });
   };
 
-  return { table, scale, open, bars };
+  const rowOfUse = (use: FormRef): number => {
+    const move = rowOf(index, use.move);
+    if (move < 0) return -1;
+    const { surfaceCm, support, trim, side } = use.settings ?? {};
+    let best = -1;
+    let gap = Number.POSITIVE_INFINITY;
+    for (let f = table.start[move]!; f < table.start[move + 1]!; f++) {
+      const here = settingsOf(table, f);
+      if ((here.support ?? false) !== (support ?? false) || here.trim !== trim || here.side !== side)
+        continue;
+      // A height that isn't here is the nearest that is.
+      const away = Math.abs((here.surfaceCm ?? surfaceCm ?? 0) - (surfaceCm ?? here.surfaceCm ?? 0));
+      if (away < gap) {
+        gap = away;
+        best = f;
+      }
+    }
+    return best;
+  };
+
+  return { table, scale, open, bars, rowOf: rowOfUse };
 }

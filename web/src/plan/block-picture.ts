@@ -1,6 +1,6 @@
 import { formatEntry } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
-import { doseHere, type Reason, type Sums, type Use } from '@inner-rung/core/scale';
+import { doseHere, type Reason, type Sums, type Switches, type Use } from '@inner-rung/core/scale';
 import { type Block, entriesOf, type Plan, type Station } from '@inner-rung/core/session';
 import type { Picture } from './use-scaled.ts';
 
@@ -18,6 +18,8 @@ export interface BlockPicture {
   /** Further parts of a station's chain, with what becomes of them. */
   readonly chains: readonly (readonly { readonly written: Use | null; readonly use: Use | null }[])[];
   readonly sums: Sums;
+  /** Where they can go mid-set, by station; null until it is worked out. */
+  readonly switches: readonly Switches[] | null;
   readonly barsByRung: Picture['barsByRung'];
   /** The longest single go at each station, in seconds. */
   readonly seconds: readonly number[];
@@ -53,6 +55,7 @@ export function blockPicture(picture: Picture, at: number): BlockPicture {
       list.map((i) => ({ written: version.original[i] ?? null, use: version.uses[i] ?? null })),
     ),
     sums: picture.sums,
+    switches: picture.switches && take(picture.switches),
     barsByRung: picture.barsByRung,
     seconds: take(picture.longest),
   };

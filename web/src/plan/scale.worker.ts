@@ -27,8 +27,10 @@ import {
   type SharingFix,
   type Subject,
   type Sums,
+  type Switches,
   share,
   sumUp,
+  switchesOf,
   type Use,
   type Version,
   WAYS_TO_LOOK_FOR,
@@ -109,11 +111,20 @@ export interface Scaled {
   readonly bars: readonly (readonly Ruler[])[];
 }
 
+/** Where somebody can go in the middle of a set, entry by entry. */
+export interface Switched {
+  readonly number: number;
+  readonly switches: readonly Switches[];
+}
+
 export interface Barred {
   readonly number: number;
   readonly bars: readonly (readonly Ruler[])[];
 }
 
+/** A dial that hasn't been turned for so long rests. */
+const SETTLED_MS = 250;
+let later: ReturnType<typeof setTimeout> | undefined;
 let index: LibraryIndex | undefined;
 let standing: { room: string; scaler: Scaler } | undefined;
 let looking: { room: string; finder: Finder } | undefined;
@@ -170,6 +181,15 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
   }
   const version = scaler.scale(data.subject);
   const { session } = data.subject;
+  if (later !== undefined) clearTimeout(later);
+  const asked = data;
+  later = setTimeout(() => {
+    // Only once the dials rest: it is ten times the work.
+    self.postMessage({
+      number: asked.number,
+      switches: switchesOf(scaler, asked.subject, version),
+    } satisfies Switched);
+  }, SETTLED_MS);
   const goes = goesOf(timelineOf(session, factsInIndex(index)).segments, entriesOf(session.blocks).length);
   self.postMessage({
     number: data.number,

@@ -7,6 +7,7 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { type BlockPicture, doseAt } from './block-picture.ts';
 import { DoseFold } from './dose-fold.tsx';
+import { MidSet } from './mid-set.tsx';
 import { ladderFor, Upright } from './upright.tsx';
 
 /** One station: what this person does and why, the trainer's move, and the ladder both stand on. */
@@ -91,6 +92,7 @@ export function StationPanel(props: {
           </Link>
         </p>
       )}
+      {use && <MidSet library={library} switches={picture.switches?.[station] ?? null} />}
       <div className="mt-3 flex flex-wrap items-center gap-1">
         <button type="button" className="btn btn-sm touch" onClick={props.onChangeMove}>
           <Search size={17} aria-hidden /> Change move

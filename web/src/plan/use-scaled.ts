@@ -5,7 +5,7 @@ import { buffersOf, compileLibrary, laneSubject, subjectOf } from '@inner-rung/c
 import type { Plan } from '@inner-rung/core/session';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { today } from '../app/day.ts';
-import type { Scaled, ToWorker } from './scale.worker.ts';
+import type { Scaled, Switched, ToWorker } from './scale.worker.ts';
 
 /** A rung of the library by its place, in the order in which the worker is asked about all of them. */
 export function rungsOf(library: Library) {
@@ -17,6 +17,8 @@ export function rungsOf(library: Library) {
 export interface Picture extends Scaled {
   readonly plan: Plan;
   readonly barsByRung: ReadonlyMap<string, Scaled['bars'][number]>;
+  /** Where they can go mid-set, by entry; null until it is worked out. */
+  readonly switches: Switched['switches'] | null;
 }
 
 /**
@@ -41,13 +43,18 @@ export function useScaled(
     const made = new Worker(new URL('./scale.worker.ts', import.meta.url), { type: 'module' });
     const index = compileLibrary(library);
     made.postMessage({ kind: 'library', index } satisfies ToWorker, buffersOf(index));
-    made.onmessage = ({ data }: MessageEvent<Scaled>) => {
+    made.onmessage = ({ data }: MessageEvent<Scaled | Switched>) => {
+      if ('switches' in data) {
+        setPicture((now) => (now?.number === data.number ? { ...now, switches: data.switches } : now));
+        return;
+      }
       const asked = busy.current;
       busy.current = null;
       if (asked?.number === data.number)
         setPicture({
           ...data,
           plan: asked.plan,
+          switches: null,
           barsByRung: new Map(rungsOf(library).map((rung, i) => [rung.key, data.bars[i] ?? []])),
         });
       const next = waiting.current;

@@ -1,0 +1,105 @@
+import { pointsOfRow } from '../ladder/index.ts';
+import { type ConditionId, compileCondition } from '../person/index.ts';
+import { COSTS, LEAST_INTENT } from './costs.ts';
+import { ROW_SIZE, rowOf } from './library-index.ts';
+import type { ScaleRequest, Scaler } from './scaler.ts';
+import { similarityOf } from './similarity.ts';
+import type { Use, Version } from './version.ts';
+
+/** What somebody may say in the middle of a set that easier or harder doesn't answer, and what then holds. */
+export const SIDEWAYS = {
+  wrist: { says: 'wrist', condition: 'wrist-no-load' },
+  knee: { says: 'knee', condition: 'sore-knees' },
+  back: { says: 'back', condition: 'back-worse-bending' },
+} as const satisfies Record<string, { readonly says: string; readonly condition: ConditionId }>;
+export type Sideways = keyof typeof SIDEWAYS;
+export const SIDEWAYS_IDS = Object.keys(SIDEWAYS) as Sideways[];
+
+/** Where somebody can go from what they do at an entry, without stopping. Each is open to them as it stands. */
+export interface Switches {
+  /** The next form down and up; null where there is none that is open to them. */
+  readonly down: Use | null;
+  readonly up: Use | null;
+  /** For what hurts: 'same' where what they do spares it already, null where only easy movement is left. */
+  readonly sideways: Readonly<Record<Sideways, Use | 'same' | null>>;
+}
+
+/** Points of difficulty that a coach calls a step, and the least of them. Estimates. */
+const STEP = 10;
+const LEAST_STEP = 3;
+/** A point away from a step costs as much as a tenth of a rung. */
+const POINT = COSTS.rungOff / STEP;
+
+/**
+ * For every entry of a version where somebody can go mid-set: down and up by difficulty, as near to what they do
+ * as it goes; sideways as if that hurt from now on. All inside their limits and dials, never with more landings
+ * than the budget had room for: a switch has no more of them than what they do now, or a minute's bound holds.
+ */
+export function switchesOf(scaler: Scaler, request: ScaleRequest, version: Version): Switches[] {
+  const { table } = scaler;
+  const { index, move: moveOf } = table;
+  const opened = scaler.open(request);
+  const similarity = similarityOf(index, COSTS, LEAST_INTENT);
+  const points = new Map<number, number>();
+  const pointsOf = (form: number): number => {
+    const known = points.get(form) ?? pointsOfRow(table.lo, table.hi, form * ROW_SIZE);
+    points.set(form, known);
+    return known;
+  };
+  const sore = SIDEWAYS_IDS.map((id) =>
+    scaler.scale({
+      ...request,
+      subject: {
+        ...request.subject,
+        limits: [...request.subject.limits, ...compileCondition(SIDEWAYS[id].condition)],
+      },
+    }),
+  );
+  return version.uses.map((use, entry): Switches => {
+    const sideways = Object.fromEntries(
+      SIDEWAYS_IDS.map((id, k) => {
+        const to = sore[k]!.uses[entry] ?? null;
+        const stays = to !== null && use !== null && to.move === use.move && sameSettings(to, use);
+        return [id, stays ? 'same' : to];
+      }),
+    ) as Record<Sideways, Use | 'same' | null>;
+    if (!use) return { down: null, up: null, sideways };
+    const form = scaler.rowOf(use);
+    const row = rowOf(index, use.move);
+    const here = form < 0 ? Number.NaN : pointsOf(form);
+    const { moves, base } = similarity.ranking(row);
+    const near = new Map(Array.from(moves, (move, k) => [move, base[k]!]));
+    const best = {
+      down: null as { cost: number; use: Use } | null,
+      up: null as { cost: number; use: Use } | null,
+    };
+    for (const choice of opened.options(entry)) {
+      const away = near.get(moveOf[choice.form]!);
+      if (away === undefined || choice.form === form) continue;
+      const by = pointsOf(choice.form) - here;
+      const way = by <= -LEAST_STEP ? 'down' : by >= LEAST_STEP ? 'up' : null;
+      if (!way) continue;
+      // Harder in the middle of a set is a rung, never another exercise; easier may be whatever is left.
+      if (way === 'up' && away >= COSTS.otherLadder) continue;
+      const cost =
+        away +
+        Math.round(POINT * Math.abs(Math.abs(by) - STEP)) +
+        (table.trim[choice.form]! >= 0 ? COSTS.trim : 0) +
+        (table.standIn[choice.form] ? COSTS.standIn : 0);
+      if (cost >= (best[way]?.cost ?? Number.POSITIVE_INFINITY)) continue;
+      const to = opened.use(entry, choice);
+      if (to.lightPerMinute > use.lightPerMinute && opened.budget.light < Number.POSITIVE_INFINITY) continue;
+      if (to.highPerMinute > use.highPerMinute && opened.budget.high < Number.POSITIVE_INFINITY) continue;
+      if (way === 'down' && to.lightPerMinute + to.highPerMinute > use.lightPerMinute + use.highPerMinute)
+        continue;
+      best[way] = { cost, use: to };
+    }
+    return { down: best.down?.use ?? null, up: best.up?.use ?? null, sideways };
+  });
+}
+
+const sameSettings = (a: Use, b: Use): boolean =>
+  a.settings.surfaceCm === b.settings.surfaceCm &&
+  (a.settings.support ?? false) === (b.settings.support ?? false) &&
+  a.settings.trim === b.settings.trim &&
+  a.settings.side === b.settings.side;
