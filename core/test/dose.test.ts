@@ -118,7 +118,7 @@ describe('never more than has been clean', () => {
   });
   test('more than that end on the form below', () => {
     const dosed = ownDose({ ...usual, format: AMRAP, same: true, clean: 4 }, lower)!;
-    expect(dosed.then).toEqual({ after: 4, move: 'knee-push-up', settings: {} });
+    expect(dosed.ending).toEqual({ after: 4, move: 'knee-push-up', settings: {} });
   });
   test('with nothing below they stop at what was clean', () => {
     expect(own({ format: AMRAP, same: true, clean: 4 })).toMatchObject({ reps: 4, keeps: 'clean' });
@@ -126,7 +126,7 @@ describe('never more than has been clean', () => {
   test('and in a slot by the clock: eight, then the form below', () => {
     const format = circuit(['push-up']).format;
     const dosed = ownDose({ ...usual, dose: undefined, format, same: true, clean: 8 }, lower)!;
-    expect(dosed).toMatchObject({ reps: null, then: { after: 8 } });
+    expect(dosed).toMatchObject({ reps: null, ending: { after: 8 } });
     expect(ownDose({ ...usual, dose: undefined, format, same: true, clean: 13 }, lower)).toBeNull();
   });
 });
@@ -173,8 +173,8 @@ describe('in the running engine', () => {
     const version = scale(block, subject, { ability: 'own rungs' });
     const push = version.uses[0]!;
     expect(push.move).toBe('push-up');
-    expect(push.own?.then?.after).toBe(8);
-    const easier = library.move(push.own!.then!.move)!;
+    expect(push.own?.ending?.after).toBe(8);
+    const easier = library.move(push.own!.ending!.move)!;
     expect(easier.demand['strength.push'] ?? 0).toBeDefined();
     expect(sayReason(library, version.original[0]!, version.reasons[0]!)).toMatch(/8 or so, then /);
     // As written, the count is the trainer's business.
@@ -195,7 +195,7 @@ describe('in the running engine', () => {
       clean: [{ move: 'push-up', surfaceCm: null, reps: 8 }],
     };
     const use = scale(circuit(['push-up']), subject, { ability: 'own rungs' }).uses[0]!;
-    const then = use.own?.then;
+    const then = use.own?.ending;
     expect(then).toBeTruthy();
     expect(
       scaler.bars([{ move: then!.move, settings: then!.settings }], {

@@ -18,7 +18,7 @@ export interface OwnDose {
   /** Bouts inside the slot, easy between. */
   readonly bouts: { readonly times: number; readonly seconds: number } | null;
   /** After so many clean ones in a go, the rest on an easier form. */
-  readonly then: { readonly after: number; readonly move: string; readonly settings: Settings } | null;
+  readonly ending: { readonly after: number; readonly move: string; readonly settings: Settings } | null;
 }
 
 /** A dose of one's own of which nothing has been said yet. */
@@ -30,7 +30,7 @@ export const NO_DOSE: OwnDose = {
   split: null,
   top: null,
   bouts: null,
-  then: null,
+  ending: null,
 };
 
 /** What a count that isn't as written keeps, and how that is said. */
@@ -137,7 +137,7 @@ export function ownDose(
   const count = dose?.reps ?? (counting && !timed && written.rep !== null ? USUAL_COUNT : null);
   if (ownRep === null) return null;
   const clean = it.clean === null || it.clean <= 0 ? Number.POSITIVE_INFINITY : it.clean;
-  const thenFrom = (inAGo: number): OwnDose['then'] => {
+  const endingFrom = (inAGo: number): OwnDose['ending'] => {
     if (!(inAGo > clean * CLEAN_SLACK)) return null;
     const form = below();
     return form ? { after: clean, ...form } : null;
@@ -148,8 +148,8 @@ export function ownDose(
   const ownPer = own.oneSided ? 2 : 1;
   if (count === null || writtenRep === null) {
     if (kind === 'pyramid' || kind === 'descending') return null;
-    const then = thenFrom(((it.seconds / ownRep) * 1) / ownPer);
-    return then ? { ...NO_DOSE, then } : null;
+    const ending = endingFrom(((it.seconds / ownRep) * 1) / ownPer);
+    return ending ? { ...NO_DOSE, ending } : null;
   }
   if (kind === 'pyramid' || kind === 'descending') {
     const slower = it.same ? 1 : Math.max(1, (ownRep * ownPer) / (writtenRep * writtenPer));
@@ -184,10 +184,10 @@ export function ownDose(
       : callable(total / per, keeps === 'minute' || keeps === 'slot' || keeps === 'count');
   const changed = keeps !== null && (reps !== count || per !== writtenPer);
   const split = reps > clean && reps <= clean * IN_TWO ? [Math.ceil(reps / 2), Math.floor(reps / 2)] : null;
-  const then = split ? null : thenFrom(reps);
+  const ending = split ? null : endingFrom(reps);
   // What can't be finished on an easier form ends where it stops being clean.
-  const stops = !split && !then && reps > clean * CLEAN_SLACK;
-  if (!changed && !split && !then && !stops) return null;
+  const stops = !split && !ending && reps > clean * CLEAN_SLACK;
+  if (!changed && !split && !ending && !stops) return null;
   const done = stops ? clean : reps;
   return {
     ...NO_DOSE,
@@ -196,7 +196,7 @@ export function ownDose(
     share: (done * per) / inAll,
     keeps: stops ? 'clean' : changed ? keeps : null,
     split,
-    then,
+    ending,
   };
 }
 

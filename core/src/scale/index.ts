@@ -44,6 +44,21 @@ export { createFinder, EVERYWHERE, type Finder, type FindRequest, type Found } f
 export { type FloorPlan, floorPlan, type Place } from './floor-plan.ts';
 export { type FormTable, rowAt, settingsOf } from './forms.ts';
 export { factsInIndex, type Go, goesOf } from './goes.ts';
+export {
+  LANES,
+  type Lane,
+  type LaneFault,
+  type LanePin,
+  type LanesMade,
+  type LanesRequest,
+  laneName,
+  lanePinsOf,
+  lanePositions,
+  makeLanes,
+  subjectAt,
+  USEFUL_SHARE,
+  walkOutwards,
+} from './lanes.ts';
 export { buffersOf, compileLibrary, type LibraryIndex, rowOf } from './library-index.ts';
 export {
   EPLEY_FAIR,

@@ -170,8 +170,8 @@ export function writtenDose(dose: Dose | undefined, sided: boolean): string {
 /** A dose of somebody's own, said: "7 each side", "5 + 5", "2, 4, … up to 8", "8, then push-up from the knees". */
 export function ownWords(library: Library, own: OwnDose, pace: number | null): string {
   const each = own.each ? ' each side' : '';
-  const then = own.then
-    ? `${own.then.after}${own.reps === null ? ' or so' : ''}, then ${low(formName(library, own.then.move, own.then.settings))}`
+  const then = own.ending
+    ? `${own.ending.after}${own.reps === null ? ' or so' : ''}, then ${low(formName(library, own.ending.move, own.ending.settings))}`
     : '';
   if (own.top !== null) return `only as far as ${own.top}`;
   if (own.bouts) return `${own.bouts.times} × ${own.bouts.seconds} s, easy between`;
@@ -196,7 +196,7 @@ export function doseHere(
   if (use.own) {
     const own = ownWords(library, use.own, use.pace);
     return (
-      (use.own.then && use.own.reps === null
+      (use.own.ending && use.own.reps === null
         ? `${doseWords(use, seconds, move.sides, swaps)}: ${own}`
         : own) + load
     );

@@ -182,6 +182,22 @@ export const planSchema = z.strictObject({
     )
     .max(200)
     .optional(),
+  /** How many lanes the circuit is made into, and what was put into them by hand. */
+  lanes: z
+    .strictObject({
+      count: z.number().int().min(2).max(5),
+      pins: z
+        .array(
+          z.strictObject({
+            block: idSchema,
+            station: idSchema,
+            lane: z.number().int().min(0).max(4),
+            form: formRefSchema,
+          }),
+        )
+        .max(400),
+    })
+    .optional(),
   /** Findings looked at and let stand, each with its reason. */
   accepted: z
     .array(z.strictObject({ check: words(60), at: words(80), why: words(200).min(1) }))

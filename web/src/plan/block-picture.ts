@@ -1,6 +1,13 @@
 import { formatEntry } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
-import { doseHere, type Reason, type Sums, type Switches, type Use } from '@inner-rung/core/scale';
+import {
+  doseHere,
+  type LaneFault,
+  type Reason,
+  type Sums,
+  type Switches,
+  type Use,
+} from '@inner-rung/core/scale';
 import { type Block, entriesOf, type Plan, type Station } from '@inner-rung/core/session';
 import type { Picture } from './use-scaled.ts';
 
@@ -14,7 +21,12 @@ export interface BlockPicture {
     readonly uses: readonly (Use | null)[];
     readonly reasons: readonly (Reason & { readonly station: number })[];
   };
-  readonly lanes: readonly { readonly uses: readonly (Use | null)[] }[];
+  /** Lanes by station, innermost first; null until they are worked out. */
+  readonly lanes: readonly { readonly position: number; readonly uses: readonly (Use | null)[] }[] | null;
+  /** What was found in the lanes of this block, by station. */
+  readonly laneFaults: readonly (Omit<LaneFault, 'entry'> & { readonly station: number | null })[];
+  /** Who else is looked at, by station. */
+  readonly others: readonly { readonly id: string; readonly uses: readonly (Use | null)[] }[];
   /** Further parts of a station's chain, with what becomes of them. */
   readonly chains: readonly (readonly { readonly written: Use | null; readonly use: Use | null }[])[];
   readonly sums: Sums;
@@ -27,7 +39,7 @@ export interface BlockPicture {
 
 /** Looks at one block of a picture. */
 export function blockPicture(picture: Picture, at: number): BlockPicture {
-  const { plan, version } = picture;
+  const { plan, version, settled } = picture;
   const block = plan.blocks[at]!;
   const entries = entriesOf(plan.blocks);
   const first: number[] = [];
@@ -50,12 +62,20 @@ export function blockPicture(picture: Picture, at: number): BlockPicture {
         return station < 0 ? [] : [{ ...reason, station }];
       }),
     },
-    lanes: picture.lanes.map((lane) => ({ uses: take(lane.uses) })),
+    lanes:
+      settled === null
+        ? null
+        : settled.lanes.lanes.map(({ position, uses }) => ({ position, uses: take(uses) })),
+    laneFaults: (settled?.lanes.faults ?? []).flatMap(({ entry, ...fault }) => {
+      const station = entry === null ? null : first.indexOf(entry);
+      return station === -1 ? [] : [{ ...fault, station }];
+    }),
+    others: (settled?.others ?? []).map(({ id, uses }) => ({ id, uses: take(uses) })),
     chains: chains.map((list) =>
       list.map((i) => ({ written: version.original[i] ?? null, use: version.uses[i] ?? null })),
     ),
     sums: picture.sums,
-    switches: picture.switches && take(picture.switches),
+    switches: settled && take(settled.switches),
     barsByRung: picture.barsByRung,
     seconds: take(picture.longest),
   };

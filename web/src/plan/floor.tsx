@@ -54,6 +54,18 @@ export function Floor(props: {
         strokeDasharray="3 8"
         strokeLinecap="round"
       />
+      {picture.others.map(({ id, uses }) => (
+        <path
+          key={id}
+          d={walkPath(uses.map((use, i) => lanePoint(use ? use.lane : -0.9, angles[i]!)))}
+          fill="none"
+          stroke="var(--line)"
+          strokeOpacity={0.22}
+          strokeWidth={compact ? 5 : 3.5}
+          strokeLinejoin="round"
+          data-other
+        />
+      ))}
       <path
         className="slide-path"
         d={line}

@@ -1,7 +1,7 @@
 import { FORMATS, type Format, formatWords } from '@inner-rung/core/clock';
 import { everybodyIn, LEVELS, outlookOf, shortName, standsFor } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
-import { check, type Finding, subjectOf, turnsShort } from '@inner-rung/core/scale';
+import { check, type Finding, subjectOf, turnsShort, walkOutwards } from '@inner-rung/core/scale';
 import { type Plan, type Role, roleOf, withClimb } from '@inner-rung/core/session';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -24,6 +24,7 @@ import { FindingsList } from './findings-list.tsx';
 import { FitFold } from './fit-fold.tsx';
 import { Floor } from './floor.tsx';
 import { KeysDialog } from './keys.tsx';
+import { LaneSheet } from './lane-sheet.tsx';
 import { makeAround } from './make-around.ts';
 import { MoreDialog } from './more-dialog.tsx';
 import { MovePicker } from './move-picker.tsx';
@@ -37,7 +38,7 @@ import { Sheet } from './sheet.tsx';
 import { StationPanel } from './station-panel.tsx';
 import { SumsDialog } from './sums-dialog.tsx';
 import { useOpenPlan } from './use-open-plan.ts';
-import { useScaled } from './use-scaled.ts';
+import { USUAL_LANES, useScaled } from './use-scaled.ts';
 import { useWhoChoice, WhoBar } from './who-bar.tsx';
 import { WhoLine } from './who-line.tsx';
 
@@ -67,7 +68,9 @@ export function PlanScreen() {
     offered.find((p) => p.id === plan?.person) ?? people.find((p) => p.id === plan?.person) ?? null;
   const outlook = useMemo(() => (person ? outlookOf(person, today()) : null), [person]);
   const room = rooms.find((r) => r.id === plan?.room) ?? null;
-  const picture = useScaled(plan, library, person, room);
+  // Everybody’s line, where a class is looked at and not one person alone.
+  const others = useMemo(() => (group ? offered.filter((p) => p !== person) : []), [group, offered, person]);
+  const picture = useScaled(plan, library, person, room, others);
 
   // Another session is looked at afresh.
   useEffect(() => {
@@ -227,6 +230,10 @@ export function PlanScreen() {
       setOpen('order');
     }
   };
+  const walked =
+    lanes && picture.settled && picture.plan.blocks === plan.blocks
+      ? walkOutwards(plan.blocks[shownBlock]!, shownBlock, plan, picture.settled.lanes)
+      : null;
   const wear = (on: boolean) => `btn btn-sm touch ${on ? 'btn-neutral' : 'btn-ghost'}`;
 
   return (
@@ -368,14 +375,39 @@ export function PlanScreen() {
             </div>
           ) : (
             <div className="min-h-0 flex-1 px-2">
-              <Sheet
-                picture={shown}
-                library={library}
-                who={firstName}
-                lanes={lanes}
-                station={safeStation}
-                onStation={pick}
-              />
+              {lanes ? (
+                <LaneSheet
+                  picture={shown}
+                  library={library}
+                  count={plan.lanes?.count ?? USUAL_LANES}
+                  pinned={(at, lane) => pinnedAt(plan, shownBlock, at, lane)}
+                  station={safeStation}
+                  onStation={pick}
+                  onCount={(count) => send(planEvents.lanesCounted(count))}
+                  onPin={(at, lane, form) =>
+                    send(
+                      planEvents.lanePinned({
+                        block: shownBlock,
+                        station: at,
+                        lane,
+                        count: plan.lanes?.count ?? USUAL_LANES,
+                        form,
+                      }),
+                    )
+                  }
+                  onWalk={
+                    walked ? () => send(planEvents.blockSet({ block: shownBlock, becomes: walked })) : null
+                  }
+                />
+              ) : (
+                <Sheet
+                  picture={shown}
+                  library={library}
+                  who={firstName}
+                  station={safeStation}
+                  onStation={pick}
+                />
+              )}
             </div>
           )}
           {view.shows === 'floor' && (
@@ -543,5 +575,14 @@ export function PlanScreen() {
         />
       )}
     </div>
+  );
+}
+
+/** Whether the trainer put a form there by hand. */
+function pinnedAt(plan: Plan, block: number, station: number, lane: number): boolean {
+  const b = plan.blocks[block];
+  const s = b?.stations[station];
+  return (plan.lanes?.pins ?? []).some(
+    (pin) => pin.block === b?.id && pin.station === s?.id && pin.lane === lane,
   );
 }

@@ -15,7 +15,10 @@ import {
   goesOf,
   HOW,
   type How,
+  type LanesMade,
+  type LanesRequest,
   type LibraryIndex,
+  makeLanes,
   needsInIndex,
   planClass,
   putOut,
@@ -45,7 +48,9 @@ export type ToWorker =
       readonly number: number;
       readonly room: Room;
       readonly subject: ScaleRequest;
-      readonly lanes: readonly ScaleRequest[];
+      readonly lanes: LanesRequest;
+      /** Who else is looked at, for their lines on the floor. */
+      readonly others: readonly { readonly id: string; readonly request: ScaleRequest }[];
       readonly rungs: readonly FormRef[];
       readonly person: Parameters<typeof sumUp>[3];
     }
@@ -104,16 +109,18 @@ export interface Scaled {
   readonly number: number;
   readonly version: Version;
   readonly sums: Sums;
-  readonly lanes: readonly Version[];
   /** Every entry's longest single go, in seconds. */
   readonly longest: readonly number[];
   /** What bars each rung that was asked about; empty when it is open. */
   readonly bars: readonly (readonly Ruler[])[];
 }
 
-/** Where somebody can go in the middle of a set, entry by entry. */
-export interface Switched {
+/** What is worked out once the dials rest. */
+export interface Settled {
   readonly number: number;
+  readonly lanes: LanesMade;
+  readonly others: readonly { readonly id: string; readonly uses: Version['uses'] }[];
+  /** Where somebody can go in the middle of a set, entry by entry. */
   readonly switches: readonly Switches[];
 }
 
@@ -187,8 +194,10 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
     // Only once the dials rest: it is ten times the work.
     self.postMessage({
       number: asked.number,
+      lanes: makeLanes(scaler, asked.lanes),
+      others: asked.others.map(({ id, request }) => ({ id, uses: scaler.scale(request).uses })),
       switches: switchesOf(scaler, asked.subject, version),
-    } satisfies Switched);
+    } satisfies Settled);
   }, SETTLED_MS);
   const goes = goesOf(timelineOf(session, factsInIndex(index)).segments, entriesOf(session.blocks).length);
   self.postMessage({
@@ -196,7 +205,6 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
     version,
     sums: sumUp(index, session, version.uses, data.person),
     longest: goes.map((go) => go.longest),
-    lanes: data.lanes.map((lane) => scaler.scale(lane)),
     bars: scaler.bars(data.rungs, data.subject),
   } satisfies Scaled);
 };

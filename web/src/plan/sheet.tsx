@@ -1,14 +1,12 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { LEVELS } from '@inner-rung/core/person';
 import { formName, keptWords, paceWords, sayReason, type Use } from '@inner-rung/core/scale';
 import { type BlockPicture, doseAt } from './block-picture.ts';
 
-/** The same content as the floor, as a table: stations down; as written, the person, why, and the lanes across. */
+/** The same content as the floor, as a table: stations down; as written, the person and why across. */
 export function Sheet(props: {
   picture: BlockPicture;
   library: Library;
   who: string;
-  lanes: boolean;
   station: number;
   onStation: (station: number) => void;
 }) {
@@ -21,7 +19,7 @@ export function Sheet(props: {
         <span className="font-semibold">{formName(library, use.move, use.settings)}</span>
         <span className="quiet block text-sm">
           {doseAt(library, picture, station, use)}
-          {use.pace && !props.lanes ? ` · ${paceWords(use)}` : ''}
+          {use.pace ? ` · ${paceWords(use)}` : ''}
         </span>
       </>
     );
@@ -29,36 +27,20 @@ export function Sheet(props: {
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling table must be reachable by keyboard
     <section className="h-full overflow-auto" tabIndex={0} aria-label="The circuit as a table">
-      <table
-        className={`table table-pin-rows w-full ${props.lanes ? 'table-fixed table-sm text-[0.9rem] min-w-[38rem]' : 'text-[0.95rem]'}`}
-      >
+      <table className="table table-pin-rows w-full text-[0.95rem]">
         <thead>
           <tr className="display text-base text-base-content">
             <th scope="col" className="w-12">
               <span className="sr-only">Station</span>
             </th>
             <th scope="col">As written</th>
-            {props.lanes ? (
-              LEVELS.map((level, lane) => (
-                <th key={level.id} scope="col" className="text-sm leading-tight whitespace-normal">
-                  <span
-                    className="mr-2 inline-block h-3 w-5 border border-current align-middle"
-                    style={{ background: `var(--lane-${lane})` }}
-                    aria-hidden
-                  />
-                  {level.name}
-                </th>
-              ))
-            ) : (
-              <>
-                <th scope="col">{props.who}</th>
-                <th scope="col">Why</th>
-                <th scope="col">Kept</th>
-                <th scope="col" className="text-right">
-                  Effort, MET
-                </th>
-              </>
-            )}
+
+            <th scope="col">{props.who}</th>
+            <th scope="col">Why</th>
+            <th scope="col">Kept</th>
+            <th scope="col" className="text-right">
+              Effort, MET
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -79,18 +61,13 @@ export function Sheet(props: {
                   </button>
                 </th>
                 <td>{original ? formName(library, original.move) : station.move}</td>
-                {props.lanes ? (
-                  picture.lanes.map((lane, k) => <td key={LEVELS[k]!.id}>{cell(lane.uses[i], i)}</td>)
-                ) : (
-                  <>
-                    <td>{reason ? cell(use, i) : <span className="quiet">as written</span>}</td>
-                    <td className="max-w-sm">{reason ? sayReason(library, original, reason) : ''}</td>
-                    <td>{reason ? keptWords(reason) : ''}</td>
-                    <td className="text-right whitespace-nowrap">
-                      {use ? `${use.metLo.toFixed(1)}–${use.metHi.toFixed(1)}` : '–'}
-                    </td>
-                  </>
-                )}
+
+                <td>{reason ? cell(use, i) : <span className="quiet">as written</span>}</td>
+                <td className="max-w-sm">{reason ? sayReason(library, original, reason) : ''}</td>
+                <td>{reason ? keptWords(reason) : ''}</td>
+                <td className="text-right whitespace-nowrap">
+                  {use ? `${use.metLo.toFixed(1)}–${use.metHi.toFixed(1)}` : '–'}
+                </td>
               </tr>
             );
           })}

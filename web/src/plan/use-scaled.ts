@@ -1,11 +1,11 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { floorSeconds, type LevelIndex, type Person } from '@inner-rung/core/person';
+import { floorSeconds, type Person } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE, type Room, withOwn } from '@inner-rung/core/room';
-import { buffersOf, compileLibrary, laneSubject, subjectOf } from '@inner-rung/core/scale';
+import { buffersOf, compileLibrary, lanePinsOf, laneSubject, subjectOf } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { today } from '../app/day.ts';
-import type { Scaled, Switched, ToWorker } from './scale.worker.ts';
+import type { Scaled, Settled, ToWorker } from './scale.worker.ts';
 
 /** A rung of the library by its place, in the order in which the worker is asked about all of them. */
 export function rungsOf(library: Library) {
@@ -14,11 +14,14 @@ export function rungsOf(library: Library) {
   );
 }
 
+/** Lanes where the trainer hasn’t said how many: one for each named level. */
+export const USUAL_LANES = 4;
+
 export interface Picture extends Scaled {
   readonly plan: Plan;
   readonly barsByRung: ReadonlyMap<string, Scaled['bars'][number]>;
-  /** Where they can go mid-set, by entry; null until it is worked out. */
-  readonly switches: Switched['switches'] | null;
+  /** What is worked out once the dials rest; null until it is. */
+  readonly settled: Settled | null;
 }
 
 /**
@@ -30,6 +33,7 @@ export function useScaled(
   library: Library | null,
   person: Person | null,
   room: Room | null,
+  others?: readonly Person[],
 ): Picture | null {
   const [picture, setPicture] = useState<Picture | null>(null);
   const worker = useRef<Worker | null>(null);
@@ -43,9 +47,9 @@ export function useScaled(
     const made = new Worker(new URL('./scale.worker.ts', import.meta.url), { type: 'module' });
     const index = compileLibrary(library);
     made.postMessage({ kind: 'library', index } satisfies ToWorker, buffersOf(index));
-    made.onmessage = ({ data }: MessageEvent<Scaled | Switched>) => {
+    made.onmessage = ({ data }: MessageEvent<Scaled | Settled>) => {
       if ('switches' in data) {
-        setPicture((now) => (now?.number === data.number ? { ...now, switches: data.switches } : now));
+        setPicture((now) => (now?.number === data.number ? { ...now, settled: data } : now));
         return;
       }
       const asked = busy.current;
@@ -54,7 +58,7 @@ export function useScaled(
         setPicture({
           ...data,
           plan: asked.plan,
-          switches: null,
+          settled: null,
           barsByRung: new Map(rungsOf(library).map((rung, i) => [rung.key, data.bars[i] ?? []])),
         });
       const next = waiting.current;
@@ -86,11 +90,21 @@ export function useScaled(
       number: ++count.current,
       room: withOwn(room ?? ROOM_EXAMPLE, person?.equipment ?? []),
       subject: { session, writtenFor, dials, subject },
-      lanes: ([0, 1, 2, 3] as LevelIndex[]).map((level) => ({
+      lanes: {
         session,
         writtenFor,
-        dials: { ...dials, ability: level },
-        subject: laneSubject(level),
+        dials,
+        count: plan.lanes?.count ?? USUAL_LANES,
+        pins: lanePinsOf(plan),
+      },
+      others: (others ?? []).map((one) => ({
+        id: one.id,
+        request: {
+          session,
+          writtenFor,
+          dials: { ...dials, ability: 'own rungs' },
+          subject: subjectOf(one, library, today()),
+        },
       })),
       rungs: rungs.map((rung) => rung.form),
       person: {
@@ -104,7 +118,19 @@ export function useScaled(
       busy.current = { number: message.number, plan };
       worker.current.postMessage(message);
     }
-  }, [plan?.blocks, plan?.forWhom, plan?.writtenFor, plan?.dials, library, person, room, rungs, plan]);
+  }, [
+    plan?.blocks,
+    plan?.forWhom,
+    plan?.writtenFor,
+    plan?.dials,
+    plan?.lanes,
+    library,
+    person,
+    others,
+    room,
+    rungs,
+    plan,
+  ]);
 
   return picture;
 }

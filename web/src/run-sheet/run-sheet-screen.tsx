@@ -1,7 +1,7 @@
 import { clockText, formatWords, lengthWords, SEGMENT_KINDS } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
-import { LEVELS, shortName } from '@inner-rung/core/person';
-import { formName, tempoWords, type Use, writtenDose } from '@inner-rung/core/scale';
+import { shortName } from '@inner-rung/core/person';
+import { formName, laneName, tempoWords, type Use, writtenDose } from '@inner-rung/core/scale';
 import {
   blockName,
   entriesOf,
@@ -156,14 +156,16 @@ function useWords(props: Told) {
       library.move(picture.version.uses[entry]?.move ?? entries[entry]!.move)?.faults[0],
     /** What the inner lanes do, where it differs. */
     laneForms: (entry: number) =>
-      picture.lanes.flatMap((lane, level) => {
+      (picture.settled?.lanes.lanes ?? []).flatMap((lane) => {
         const use = lane.uses[entry];
         const own = picture.version.uses[entry];
         const same =
           use?.move === own?.move && JSON.stringify(use?.settings) === JSON.stringify(own?.settings);
         return same
           ? []
-          : [`${LEVELS[level]!.name}: ${use ? formName(library, use.move, use.settings) : 'easy movement'}`];
+          : [
+              `${laneName(lane.position)}: ${use ? formName(library, use.move, use.settings) : 'easy movement'}`,
+            ];
       }),
   };
 }

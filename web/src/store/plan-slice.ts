@@ -1,5 +1,5 @@
 import type { Format } from '@inner-rung/core/clock';
-import type { Settings } from '@inner-rung/core/move';
+import type { FormRef, Settings } from '@inner-rung/core/move';
 import {
   AS_WRITTEN,
   type Block,
@@ -163,6 +163,28 @@ const slice = createSlice({
     },
     unwished: (plan, { payload }: PayloadAction<number>) => {
       plan?.wishes?.splice(payload, 1);
+    },
+    /** How many lanes; what was put into a lane that is gone goes with it. */
+    lanesCounted: (plan, { payload }: PayloadAction<number>) => {
+      if (!plan) return;
+      const pins = (plan.lanes?.pins ?? []).filter((pin) => pin.lane < payload);
+      plan.lanes = { count: payload, pins };
+    },
+    /** A form put into a lane by hand; null leaves the place to be worked out again. */
+    lanePinned: (
+      plan,
+      { payload }: PayloadAction<StationAt & { lane: number; count: number; form: FormRef | null }>,
+    ) => {
+      const block = plan?.blocks[payload.block];
+      const station = block?.stations[payload.station];
+      if (!plan || !block || !station) return;
+      const others = (plan.lanes?.pins ?? []).filter(
+        (pin) => pin.block !== block.id || pin.station !== station.id || pin.lane !== payload.lane,
+      );
+      const own = payload.form
+        ? [{ block: block.id, station: station.id, lane: payload.lane, form: payload.form }]
+        : [];
+      plan.lanes = { count: payload.count, pins: [...others, ...own].slice(-400) };
     },
     dialTurned: (plan, { payload }: PayloadAction<Partial<Dials>>) => {
       if (plan) Object.assign(plan.dials, payload);
