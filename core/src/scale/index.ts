@@ -80,6 +80,7 @@ export {
   orderCosts,
 } from './order.ts';
 export { metAt, paceFor } from './pace.ts';
+export { COMPARED, type CompareRow, LOADED, type Profile, profileOf } from './profile.ts';
 export {
   countWord,
   doseHere,

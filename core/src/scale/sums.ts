@@ -7,7 +7,7 @@ import { type LibraryIndex, MUSCLE_COLUMNS, rowOf } from './library-index.ts';
 import type { Version } from './version.ts';
 
 /** Easy walking about between stations. Estimate. */
-const REST_MET = { lo: 1.8, hi: 2.5 };
+export const REST_MET = { lo: 1.8, hi: 2.5 };
 const STAND = 0;
 const SEAT = 1;
 const FLOOR = 2;

@@ -21,6 +21,7 @@ const RoomScreen = lazy(() => import('../rooms/room-screen.tsx'));
 const SetupScreen = lazy(() => import('../rooms/setup-screen.tsx'));
 const CardScreen = lazy(() => import('../card/card-screen.tsx'));
 const ClassScreen = lazy(() => import('../class/class-screen.tsx'));
+const CompareScreen = lazy(() => import('../compare/compare-screen.tsx'));
 const RunSheetScreen = lazy(() => import('../run-sheet/run-sheet-screen.tsx'));
 
 /** The newest circuit, for whom the address says, or the page on which to paste the first one. */
@@ -47,6 +48,7 @@ const router = createBrowserRouter([
   { path: '/plan/:id/setup', element: <SetupScreen /> },
   { path: '/plan/:id/card', element: <CardScreen /> },
   { path: '/plan/:id/class', element: <ClassScreen /> },
+  { path: '/plan/:id/compare', element: <CompareScreen /> },
   { path: '/plan/:id/run-sheet', element: <RunSheetScreen /> },
   { path: '/people', element: <PeopleScreen /> },
   { path: '/people/:id/page', element: <PersonPage /> },

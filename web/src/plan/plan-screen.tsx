@@ -5,7 +5,7 @@ import { check, type Finding, subjectOf, turnsShort, walkOutwards } from '@inner
 import { type Plan, type Role, roleOf, withClimb } from '@inner-rung/core/session';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { tokenOf, useShelf } from '../app/data.ts';
 import { today } from '../app/day.ts';
@@ -306,6 +306,11 @@ export function PlanScreen() {
               >
                 Lanes
               </button>
+            )}
+            {view.shows === 'sheet' && (
+              <Link to={`/plan/${id}/compare`} className={wear(false)}>
+                Side by side
+              </Link>
             )}
             <button
               type="button"

@@ -1,0 +1,359 @@
+import type { Library } from '@inner-rung/core/ladder';
+import { MUSCLES } from '@inner-rung/core/move';
+import { everybodyIn, outlookOf, type Person, shortName } from '@inner-rung/core/person';
+import {
+  COMPARED,
+  compileLibrary,
+  formName,
+  LOADED,
+  laneName,
+  profileOf,
+  sumUp,
+  type Use,
+} from '@inner-rung/core/scale';
+import { blockName, entriesOf } from '@inner-rung/core/session';
+import { ArrowLeft } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { Waiting } from '../app/app.tsx';
+import { useShelf } from '../app/data.ts';
+import { today } from '../app/day.ts';
+import { useOpenPlan } from '../plan/use-open-plan.ts';
+import { type Picture as Scaled, useScaled } from '../plan/use-scaled.ts';
+import { ServerAway } from '../start/start-screen.tsx';
+import { useApp } from '../store/index.ts';
+import { Chip } from '../ui/choice.tsx';
+import { MissingSession } from '../ui/missing.tsx';
+import { barChart, effortChart, LOOKS, Picture } from './charts.tsx';
+
+interface Compared {
+  readonly id: string;
+  readonly name: string;
+  readonly uses: readonly (Use | null)[];
+}
+const WRITTEN = 'as-written';
+
+/** The original beside any versions: station by station, in figures and in pictures. */
+export default function CompareScreen() {
+  const { id = '' } = useParams();
+  const { library, people, groups, rooms, failed } = useShelf();
+  const { plan, missing } = useOpenPlan(id);
+  const groupId = useApp((state) => state.view.group);
+  const group = groups.find((g) => g.id === groupId) ?? null;
+  const everybody = useMemo(
+    () => (group ? everybodyIn(group, people) : people).filter((p) => outlookOf(p, today()).mayTrain),
+    [group, people],
+  );
+  const room = rooms.find((r) => r.id === plan?.room) ?? null;
+  // The session as written; who is compared comes beside it.
+  const forAll = useMemo(
+    () => plan && { ...plan, person: null, dials: { ...plan.dials, ability: 'as written' as const } },
+    [plan],
+  );
+  const picture = useScaled(forAll, library, null, room, everybody);
+  if (failed || missing === 'away') return <ServerAway />;
+  if (missing === 'gone') return <MissingSession />;
+  if (!plan || !library || !picture?.settled || picture.plan.id !== plan.id) return <Waiting />;
+  return (
+    <div className="min-h-dvh bg-base-200">
+      <header className="sticky top-0 z-10 flex flex-wrap items-center gap-3 border-b-2 border-base-300 bg-base-100 px-4 py-2">
+        <Link to={`/plan/${id}`} className="btn btn-ghost btn-sm touch">
+          <ArrowLeft size={18} aria-hidden /> Back to the floor
+        </Link>
+        <h1 className="text-2xl">{plan.title}, side by side</h1>
+      </header>
+      <Beside key={id} library={library} picture={picture} everybody={everybody} first={plan.person} />
+    </div>
+  );
+}
+
+function Beside(props: {
+  library: Library;
+  picture: Scaled;
+  everybody: readonly Person[];
+  first: string | null;
+}) {
+  const { library, picture } = props;
+  const { plan } = picture;
+  const settled = picture.settled!;
+  const all = useMemo(
+    (): Compared[] => [
+      { id: WRITTEN, name: 'As written', uses: picture.version.original },
+      ...settled.others.map(({ id, uses }) => ({
+        id,
+        name: shortName(props.everybody.find((p) => p.id === id)!),
+        uses,
+      })),
+      ...settled.lanes.lanes.map((lane, k) => ({
+        id: `lane-${k}`,
+        name: settled.lanes.lanes.length === 4 ? laneName(lane.position) : `Lane ${k + 1}`,
+        uses: lane.uses,
+      })),
+    ],
+    [picture.version, settled, props.everybody],
+  );
+  const [chosen, setChosen] = useState<readonly string[]>([
+    WRITTEN,
+    ...(props.first && all.some((v) => v.id === props.first) ? [props.first] : []),
+    'lane-0',
+  ]);
+  const shown = useMemo(
+    () =>
+      all
+        .filter((v) => chosen.includes(v.id))
+        .slice(0, LOOKS.length)
+        .map((v, look) => ({ ...v, look })),
+    [all, chosen],
+  );
+  const index = useMemo(() => compileLibrary(library), [library]);
+  const figures = useMemo(
+    () =>
+      shown.map((version) => ({
+        ...version,
+        sums: sumUp(index, plan, version.uses),
+        profile: profileOf(library, plan, version.uses),
+      })),
+    [shown, index, library, plan],
+  );
+  const length = figures[0]?.sums.lengthSeconds ?? 0;
+  const minutes = figures[0]?.profile.landings.map((_, m) => String(m + 1)) ?? [];
+  const muscles = useMemo(
+    () =>
+      MUSCLES.map((muscle, m) => ({
+        muscle,
+        m,
+        most: Math.max(0, ...figures.map((f) => f.profile.muscles[m]!)),
+      }))
+        .filter((row) => row.most > 0)
+        .sort((a, b) => b.most - a.most)
+        .slice(0, 9),
+    [figures],
+  );
+  const effort = useMemo(
+    () =>
+      effortChart(
+        figures.map((f) => ({ ...f, effort: f.profile.effort })),
+        length,
+      ),
+    [figures, length],
+  );
+  const landings = useMemo(
+    () =>
+      barChart(
+        figures.map((f) => ({ ...f, values: f.profile.landings.map((l) => Math.round(l.light + l.hard)) })),
+        minutes,
+        'landings in each minute',
+        false,
+      ),
+    [figures, minutes],
+  );
+  const muscleBars = useMemo(
+    () =>
+      barChart(
+        figures.map((f) => ({ ...f, values: muscles.map(({ m }) => f.profile.muscles[m]!) })),
+        muscles.map(({ muscle }) => muscle),
+        'seconds',
+        true,
+      ),
+    [figures, muscles],
+  );
+  const joints = useMemo(
+    () =>
+      barChart(
+        figures.map((f) => ({ ...f, values: f.profile.joints })),
+        LOADED.map((l) => l.joint),
+        'seconds of load',
+        true,
+      ),
+    [figures],
+  );
+  const turn = (one: string) =>
+    setChosen((now) =>
+      now.includes(one) ? now.filter((v) => v !== one) : [...now, one].slice(-LOOKS.length),
+    );
+  const names = figures.map((f) => f.name).join(', ');
+  return (
+    <main className="mx-auto max-w-6xl px-4 py-3">
+      <fieldset className="flex flex-wrap gap-1.5">
+        <legend className="quiet text-sm">Lay side by side, up to {LOOKS.length}</legend>
+        {all.map((version) => (
+          <Chip key={version.id} on={chosen.includes(version.id)} onTurn={() => turn(version.id)}>
+            {version.name}
+          </Chip>
+        ))}
+      </fieldset>
+      {figures.length === 0 ? (
+        <p className="mt-4 text-lg">Choose somebody to look at.</p>
+      ) : (
+        <>
+          <div className="mt-3 overflow-x-auto rounded bg-base-100 px-3 py-2">
+            <table className="table table-sm text-[0.95rem]">
+              <thead>
+                <tr className="display text-base text-base-content">
+                  <th scope="col">
+                    <span className="sr-only">Figure</span>
+                  </th>
+                  {figures.map((f) => (
+                    <th key={f.id} scope="col" className="whitespace-nowrap">
+                      <Swatch look={f.look} /> {f.name}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {COMPARED.map((row) => (
+                  <tr key={row.says}>
+                    <th scope="row" className="font-normal">
+                      {row.says}
+                    </th>
+                    {figures.map((f) => (
+                      <td key={f.id} className="tabular-nums">
+                        {row.of(f.sums)}
+                      </td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <div className="mt-3 grid gap-3 lg:grid-cols-2">
+            <Panel title="Effort over the session">
+              <Picture
+                make={effort}
+                says={`Effort over the session in MET: ${names}. The table above has the figures.`}
+              />
+            </Panel>
+            <Panel title="Landings">
+              {figures.every((f) => f.sums.lightLandings + f.sums.hardLandings === 0) ? (
+                <p className="quiet py-4">None of these leaves the floor.</p>
+              ) : (
+                <Picture
+                  make={landings}
+                  says={`Landings minute by minute: ${names}. The table above has the sums.`}
+                />
+              )}
+            </Panel>
+            <Panel title="Muscles">
+              <Picture
+                tall
+                make={muscleBars}
+                says={muscles
+                  .map(
+                    ({ muscle, m }) =>
+                      `${muscle}: ${figures.map((f) => `${f.name} ${f.profile.muscles[m]} s`).join(', ')}`,
+                  )
+                  .join('. ')}
+              />
+            </Panel>
+            <Panel title="Joints under load">
+              <Picture
+                tall
+                make={joints}
+                says={LOADED.map(
+                  ({ joint }, j) =>
+                    `${joint}: ${figures.map((f) => `${f.name} ${f.profile.joints[j]} s`).join(', ')}`,
+                ).join('. ')}
+              />
+            </Panel>
+          </div>
+          <Stations library={library} picture={picture} versions={figures} />
+        </>
+      )}
+    </main>
+  );
+}
+
+function Panel(props: { title: string; children: React.ReactNode }) {
+  return (
+    <section className="rounded bg-base-100 px-3 py-2">
+      <h2 className="text-lg">{props.title}</h2>
+      {props.children}
+    </section>
+  );
+}
+
+const Swatch = (props: { look: number }) => {
+  const { colour, dash } = LOOKS[props.look]!;
+  return (
+    <svg width="26" height="10" className="mr-1 inline align-middle" aria-hidden="true">
+      <line
+        x1="0"
+        y1="5"
+        x2="26"
+        y2="5"
+        stroke={`var(${colour})`}
+        strokeWidth="4"
+        strokeDasharray={dash.join(' ')}
+      />
+    </svg>
+  );
+};
+
+/** Station by station: what each does; what is as written stands in grey. */
+function Stations(props: {
+  library: Library;
+  picture: Scaled;
+  versions: readonly (Compared & { look: number })[];
+}) {
+  const { library, picture, versions } = props;
+  const { plan, version } = picture;
+  const entries = entriesOf(plan.blocks);
+  return (
+    <div className="mt-3 overflow-x-auto rounded bg-base-100 px-3 py-2">
+      <h2 className="text-lg">Station by station</h2>
+      <table className="table table-sm text-[0.95rem]">
+        <thead>
+          <tr className="display text-base text-base-content">
+            <th scope="col">
+              <span className="sr-only">Station</span>
+            </th>
+            {versions.map((v) => (
+              <th key={v.id} scope="col">
+                <Swatch look={v.look} /> {v.name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {entries.map((entry, i) => {
+            const was = version.original[i];
+            return (
+              // biome-ignore lint/suspicious/noArrayIndexKey: entries have no id of their own
+              <tr key={i}>
+                <th scope="row" className="align-top whitespace-nowrap">
+                  {plan.blocks.length > 1 &&
+                    entry.inBlock === 0 &&
+                    entry.part === 0 &&
+                    (entry.round ?? 0) === 0 && (
+                      <span className="quiet block text-xs font-normal">
+                        {blockName(plan.blocks, entry.block)}
+                      </span>
+                    )}
+                  {entry.part > 0 ? '+' : entry.inBlock + 1}
+                  {entry.round !== null && entry.round > 0 ? `, round ${entry.round + 1}` : ''}
+                </th>
+                {versions.map((v) => {
+                  const use = v.uses[i] ?? null;
+                  const same =
+                    use?.move === was?.move &&
+                    JSON.stringify(use?.settings ?? {}) === JSON.stringify(was?.settings ?? {});
+                  return (
+                    <td key={v.id} className={`align-top ${same && v.id !== WRITTEN ? 'quiet' : ''}`}>
+                      {use ? formName(library, use.move, use.settings) : 'easy movement'}
+                      {use && (
+                        <span className="quiet block text-sm">
+                          {use.pace === null ? `holds of ${use.holdSeconds} s` : `${use.pace} a minute`} ·{' '}
+                          {((use.metLo + use.metHi) / 2).toFixed(1)} MET
+                        </span>
+                      )}
+                    </td>
+                  );
+                })}
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
