@@ -78,7 +78,7 @@ interface Context extends Checked {
 type Raw = Omit<Finding, 'accepted' | 'at'>;
 
 /** When a joint counts as loaded. Common practice. */
-const JOINTS: readonly (readonly [string, DemandKey, number])[] = [
+export const JOINTS: readonly (readonly [string, DemandKey, number])[] = [
   ['the wrists', 'wrist.load', 30],
   ['the knees', 'knee.load', 4],
   ['the shoulders', 'shoulder.load', 4],

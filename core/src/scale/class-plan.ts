@@ -1,12 +1,14 @@
 import type { FormRef } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
 import { entriesOf } from '../session/index.ts';
-import { type Choice, withinBudgets } from './budget.ts';
-import { solveStation } from './class-station.ts';
+import type { Choice } from './budget.ts';
+import { solveWithPieces } from './class-coupling.ts';
+import { poolsKey, settleClass } from './class-settle.ts';
+import { type StationProblem, solveStation } from './class-station.ts';
 import { COSTS, type Costs } from './costs.ts';
 import { type FormTable, settingsOf, taughtForms } from './forms.ts';
 import type { Opened, ScaleRequest, Scaler } from './scaler.ts';
-import { needsInIndex, type Seat, share } from './sharing.ts';
+import { needsInIndex, type Want, wantsOf } from './sharing.ts';
 import type { Use } from './version.ts';
 
 /** Somebody a class plan is made for. */
@@ -29,6 +31,8 @@ export interface ClassRequest {
   /** At most so many forms at a station. */
   readonly most: number;
   readonly wishes?: readonly ClassWish[];
+  /** Everybody at one station at a time, or spread over all of them and going round. */
+  readonly how?: 'together' | 'rotation';
   /** What everybody does now, by person and entry: kept where a change isn't worth it. */
   readonly before?: Readonly<Record<string, readonly (FormRef | null)[]>>;
 }
@@ -70,8 +74,9 @@ const CLASS_COSTS: Costs = { ...COSTS, anotherForm: 0, disliked: 50_000 };
 const SHOW = { written: 0, other: 1000, newlyShown: 1500 } as const;
 /** A change to what somebody has been told they do: as much as a form newly shown (estimate). */
 const CHANGE = 1500;
-/** Times the forms of a station are chosen anew for want of things. */
-const PASSES = 60;
+/** Steps in which what several stations want at once is made dearer, and by how much for each piece too few. Estimates. */
+const PRICE_STEPS = 10;
+const PRICE_STEP = 700;
 /** Rest for want of a form at the station: dearer than any form, so that nobody rests who needn't. */
 const REST = COSTS.rest;
 
@@ -102,9 +107,11 @@ interface Column {
 
 /**
  * What a class does at every station, at most so many forms each: showing them and what everybody then does
- * costs least, station by station and proven. Each person's landings over the session are then kept within
- * their budget over the forms that are shown, and the room's pieces given out; both only ever add cost, so that
- * the sum of the stations by themselves is a bound. Deterministic: the order of people changes nothing.
+ * costs least, station by station, the room's pieces counted: proven best where nothing is short, else with a
+ * bound by prices on what is. Each person's landings over the session are then kept within their budget over the
+ * forms that are shown, and no joint is loaded three stations running where another of them avoids it; both only
+ * ever add cost, so that the stations by themselves are a bound. In rotation the pieces are given out turn by turn.
+ * Deterministic: the order of people changes nothing.
  */
 export function planClass(scaler: Scaler, room: Room, request: ClassRequest): ClassPlan {
   const { table } = scaler;
@@ -138,14 +145,19 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
   const entries = session ? entriesOf(session.blocks) : [];
   const chosen: (Choice | null)[][] = people.map(() => []);
   const shownAt: Column[][] = [];
-  const shortOf: { person: string; entry: number }[] = [];
   const needsOf = needsInIndex(table.index);
-  let cost = 0;
-  let atLeast = 0;
-
-  entries.forEach((_, entry) => {
-    const own = new Map<Opened, ReturnType<Opened['cheapest']>>();
-    for (const one of kinds) own.set(one, one.cheapest(entry));
+  const how = request.how ?? 'together';
+  const cheapestAt: ReadonlyMap<Opened, ReturnType<Opened['cheapest']>>[] = [];
+  const wanted = new Map<number, readonly Want[] | null>();
+  /** What a taught form takes of the room's pieces. */
+  const wantsAt = (id: number): readonly Want[] | null => {
+    if (!wanted.has(id)) wanted.set(id, wantsOf(needsOf, room, formOf(id)));
+    return wanted.get(id)!;
+  };
+  /** One station; `price` is laid on a taught form that takes what other stations want at the same time. */
+  const planEntry = (entry: number, price: (id: number) => number) => {
+    const own = cheapestAt[entry] ?? new Map(kinds.map((one) => [one, one.cheapest(entry)]));
+    cheapestAt[entry] = own;
     const written = opened.map((one) => one.written(entry)).find((form) => form >= 0) ?? -1;
     const writtenId = written < 0 ? -1 : numbers.of[written]!;
     const columns: Column[] = [];
@@ -162,8 +174,6 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     const list = wishes.length > 0 ? columns.filter((column) => !barred(column)) : columns;
     const before = people.map((person) => request.before?.[person.id]?.[entry]);
     const shownBefore = before.filter((form): form is FormRef => form !== null && form !== undefined);
-    /** Forms somebody can't have here for want of things. */
-    const goesWithout = people.map(() => new Set<number>());
     const show = Float64Array.from(list, (column) => {
       const base = column.written ? SHOW.written : SHOW.other;
       const fresh = shownBefore.length > 0 && !shownBefore.some((form) => sameForm(form, column.form));
@@ -171,10 +181,10 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     });
     /** What stands: a form somebody has and may keep isn't weighed again, unless that leaves others nothing. */
     let keeps = shownBefore.length > 0;
-    const solve = () => {
+    const problem = (): { problem: StationProblem; rowOf: number[] } => {
       // People with the same costs are one row: the problem grows with kinds of people, not with heads.
-      const rows = new Map<string, { cells: Float64Array; who: number[] }>();
-      people.forEach((person, p) => {
+      const rows = new Map<string, { cells: Float64Array; at: number; heads: number }>();
+      const rowOf = people.map((person, p) => {
         const { cost: mine } = own.get(opened[p]!)!;
         const given = wishes.find((wish) => wish.kind === 'give' && wish.person === person.id);
         // Only what is open to them can be given to them.
@@ -187,138 +197,157 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
           was !== undefined &&
           // Who has said they would rather not isn't kept to it.
           !person.request.subject.dislikes.includes(was.move) &&
-          list.some((c) => sameForm(was, c.form) && has(p, c) && !goesWithout[p]!.has(c.id));
-        const key = JSON.stringify([
-          kindOf[p],
-          holds ? given.form : 0,
-          was ?? 0,
-          stands,
-          [...goesWithout[p]!],
-        ]);
+          list.some((c) => sameForm(was, c.form) && has(p, c));
+        const key = JSON.stringify([kindOf[p], holds ? given.form : 0, was ?? 0, stands]);
         const row = rows.get(key);
         if (row) {
-          row.who.push(p);
-          return;
+          row.heads++;
+          return row.at;
         }
         const cells = new Float64Array(list.length);
-        const without = goesWithout[p]!;
-        const plain = !holds && !was && without.size === 0;
+        const plain = !holds && !was;
         for (let i = 0; i < list.length; i++) {
           const column = list[i]!;
           const cost = mine[column.id]!;
           cells[i] =
             plain || cost === Number.POSITIVE_INFINITY
               ? cost
-              : without.has(column.id) ||
-                  (holds && !isGiven(given.form, column.form)) ||
-                  (stands && !sameForm(was, column.form))
+              : (holds && !isGiven(given.form, column.form)) || (stands && !sameForm(was, column.form))
                 ? Number.POSITIVE_INFINITY
                 : cost + (was && !sameForm(was, column.form) ? CHANGE : 0);
         }
-        rows.set(key, { cells, who: [p] });
+        const at = rows.size;
+        rows.set(key, { cells, at, heads: 1 });
+        return at;
       });
       const grouped = [...rows.values()];
-      const answer = solveStation({
-        costs: grouped.map((row) => row.cells),
-        weights: grouped.map((row) => row.who.length),
-        show,
-        rest: REST,
-        most: Math.max(1, request.most),
-      });
-      const at: number[] = people.map(() => -1);
-      grouped.forEach((row, g) => {
-        for (const p of row.who) at[p] = answer.assigned[g]!;
-      });
-      return { answer, columnOf: at };
+      return {
+        rowOf,
+        problem: {
+          costs: grouped.map((row) => row.cells),
+          weights: grouped.map((row) => row.heads),
+          show,
+          rest: REST,
+          most: Math.max(1, request.most),
+        },
+      };
     };
-    /** The room's pieces: who can't be served has to do without that form, and the forms are chosen anew. */
-    const settle = () => {
-      let found = solve();
-      /** People left resting when the passes ran out. */
-      let gaveWay = 0;
-      for (let pass = 0; pass < PASSES; pass++) {
-        const seats: Seat[] = people.flatMap((person, p) => {
-          const column = list[found.columnOf[p]!];
-          return column ? [{ person: person.id, station: entry, form: column.form }] : [];
-        });
-        // What somebody has already isn't taken from them.
-        const has = (seat: Seat) => {
-          const was = request.before?.[seat.person]?.[entry];
-          return was ? sameForm(was, seat.form) : false;
-        };
-        const short = share(needsOf, room, [seats], () => [], has).shared.filter((one) => one.changed);
-        if (short.length === 0) break;
-        const last = pass === PASSES - 1;
-        for (const one of short) {
-          const p = people.findIndex((person) => person.id === one.person);
-          if (last) {
-            found.columnOf[p] = -1;
-            gaveWay++;
-          } else goesWithout[p]!.add(list[found.columnOf[p]!]!.id);
-        }
-        if (!last) found = solve();
-      }
-      return { ...found, gaveWay };
+    const wants = (column: number) => wantsAt(list[column]!.id);
+    const solve = () => {
+      const { problem: asked, rowOf } = problem();
+      if (how === 'together') return solveWithPieces(asked, rowOf, room, wants);
+      // In rotation the pieces are given out turn by turn, over all stations at once.
+      list.forEach((column, i) => {
+        const more = price(column.id);
+        if (more > 0) for (const row of asked.costs) row[i]! += more;
+      });
+      const answer = solveStation(asked);
+      return { ...answer, columnOf: rowOf.map((row) => answer.assigned[row]!) };
     };
-    // The bound is of a plan made from scratch with everything there is: what stands and what is short only add.
+    // The bound is of a plan made from scratch: what stands only adds.
     const stood = keeps;
-    keeps = false;
-    const leastHere = solve().answer.atLeast;
-    keeps = stood;
-    let solved = settle();
+    let leastHere: number | null = null;
+    if (stood) {
+      keeps = false;
+      leastHere = solve().atLeast;
+      keeps = true;
+    }
+    let solved = solve();
     const leftOut = solved.columnOf.some((at, p) => at < 0 && list.some((column) => has(p, column)));
     if (keeps && leftOut) {
       keeps = false;
-      for (const set of goesWithout) set.clear();
-      solved = settle();
+      solved = solve();
     }
-    atLeast += leastHere;
-    const { answer, gaveWay } = solved;
-    cost += answer.cost + gaveWay * REST;
+    leastHere ??= solved.atLeast;
+    let costHere = solved.forms.reduce((sum, f) => sum + show[f]!, 0);
+    const shortHere: string[] = [];
     people.forEach((person, p) => {
       const at = solved.columnOf[p]!;
       const column = list[at];
       const mine = own.get(opened[p]!)!;
+      costHere += column ? mine.cost[column.id]! : REST;
+      const was = before[p];
+      if (column && was && !sameForm(was, column.form)) costHere += CHANGE;
       chosen[p]![entry] = column
         ? opened[p]!.choice(entry, mine.form[column.id]!, mine.pace[column.id]!, mine.cost[column.id]!)
         : null;
-      if (goesWithout[p]!.size > 0) shortOf.push({ person: person.id, entry });
+      // Who would do another of those shown, were there enough of everything.
+      const least = Math.min(REST, ...solved.forms.map((f) => mine.cost[list[f]!.id]!));
+      const given = wishes.some((wish) => wish.kind === 'give' && wish.person === person.id);
+      const kept = before[p] !== null && before[p] !== undefined;
+      if (how === 'together' && !given && !kept && (column ? mine.cost[column.id]! : REST) > least)
+        shortHere.push(person.id);
     });
-    shownAt[entry] = answer.forms.map((f) => list[f]!);
-  });
-
-  // A person's landings over the session: the same forms, slower or another of those shown, else rest.
-  people.forEach((_, p) => {
-    const one = opened[p]!;
-    const spent = chosen[p]!;
-    const kept = withinBudgets(spent, one.budget, REST, (entry) => {
-      const shown = new Set(shownAt[entry]!.map((column) => column.id));
-      return one.options(entry).filter((choice) => shown.has(numbers.of[choice.form]!));
+    shownAt[entry] = solved.forms.map((f) => list[f]!);
+    return { cost: costHere, atLeast: leastHere, shortHere };
+  };
+  /** All stations, then what couples them. */
+  const attempt = (price: (id: number) => number) => {
+    const planned = entries.map((_, entry) => planEntry(entry, price));
+    const settled = settleClass({
+      people: people.map(({ id }) => id),
+      opened,
+      session,
+      entries,
+      shown: shownAt.map((columns) => columns.map((column) => column.id)),
+      cheapest: cheapestAt,
+      formNumber: numbers.of,
+      wantsAt,
+      room,
+      how,
+      hi: table.hi,
+      isGiven: (p, entry) =>
+        (request.wishes ?? []).some(
+          (wish) => wish.kind === 'give' && wish.person === people[p]!.id && wish.entry === entry,
+        ),
+      spareJoints: request.before === undefined,
+      rest: REST,
+      chosen,
     });
-    kept.forEach((choice, entry) => {
-      cost += (choice?.cost ?? REST) - (spent[entry]?.cost ?? REST);
-    });
-    chosen[p] = [...kept];
-  });
-
+    return {
+      chosen: settled.chosen,
+      shown: [...shownAt],
+      cost: planned.reduce((sum, one) => sum + one.cost, settled.cost),
+      atLeast: planned.reduce((sum, one) => sum + one.atLeast, 0),
+      shortOf: [
+        ...planned.flatMap(({ shortHere }, entry) => shortHere.map((person) => ({ person, entry }))),
+        ...settled.shortOf,
+      ],
+      over: settled.over,
+    };
+  };
+  let best = attempt(() => 0);
+  const { atLeast } = best;
+  const prices = new Map<string, number>();
+  let { over } = best;
+  // What several stations want at once is made dearer at all of them, step by step.
+  for (let step = 0; how === 'rotation' && step < PRICE_STEPS && over.size > 0; step++) {
+    for (const [key, by] of over) prices.set(key, (prices.get(key) ?? 0) + by * PRICE_STEP);
+    const next = attempt((id) =>
+      (wantsAt(id) ?? []).reduce((sum, want) => sum + want.count * (prices.get(poolsKey(want)) ?? 0), 0),
+    );
+    if (next.cost < best.cost) best = next;
+    ({ over } = next);
+  }
+  const { cost, shortOf, shown } = best;
   const uses = Object.fromEntries(
     people.map((person, p) => [
       person.id,
       entries.map((_, entry) => {
-        const choice = chosen[p]![entry] ?? null;
+        const choice = best.chosen[p]![entry] ?? null;
         return choice ? opened[p]!.use(entry, choice) : null;
       }),
     ]),
   );
   return {
     entries: entries.map((_, entry) => {
-      const forms = shownAt[entry]!.map(
+      const forms = shown[entry]!.map(
         (column): TaughtForm => ({
           form: column.form,
           asWritten: column.written,
           people: people
             .filter((_, p) => {
-              const choice = chosen[p]![entry];
+              const choice = best.chosen[p]![entry];
               return choice !== null && choice !== undefined && numbers.of[choice.form] === column.id;
             })
             .map((person) => person.id),
@@ -329,7 +358,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
         forms: forms
           .filter((form) => form.people.length > 0)
           .sort((a, b) => b.people.length - a.people.length || (a.form.move < b.form.move ? -1 : 1)),
-        resting: people.filter((_, p) => !chosen[p]![entry]).map((person) => person.id),
+        resting: people.filter((_, p) => !best.chosen[p]![entry]).map((person) => person.id),
       };
     }),
     uses,

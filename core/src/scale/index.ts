@@ -7,6 +7,7 @@ export {
   type ThirdRunning,
   thirdsRunning,
 } from './checks.ts';
+export { pathOver, RUN_COST, seatAll, solveWithPieces } from './class-coupling.ts';
 export {
   type ClassChange,
   type ClassRun,
@@ -118,6 +119,7 @@ export {
   share,
   together,
   turnsShort,
+  type Want,
   wantsOf,
 } from './sharing.ts';
 export { laneSubject, subjectOf } from './subject.ts';

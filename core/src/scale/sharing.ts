@@ -59,7 +59,7 @@ export const needsInIndex =
   };
 
 /** Pieces that are the same: a row of the room's items. */
-interface Want {
+export interface Want {
   readonly pools: readonly number[];
   readonly count: number;
 }
@@ -96,7 +96,7 @@ export function wantsOf(needsOf: NeedsOf, room: Room, form: FormRef): Want[] | n
 }
 
 /** Pieces given out at one moment; takes people in as long as they can be served by moving others about. */
-class Store {
+export class Store {
   readonly #free: number[];
   /** What each taker's wants were met from: pool by want. */
   readonly #held = new Map<number, { wants: readonly Want[]; pools: number[] }>();

@@ -1,0 +1,307 @@
+import { at } from '../move/index.ts';
+import { placesOf, type Room } from '../room/index.ts';
+import { JOINTS } from './checks.ts';
+import { type StationProblem, solveStation } from './class-station.ts';
+import { ROW_SIZE } from './library-index.ts';
+import { Store, type Want } from './sharing.ts';
+
+/** What a form takes of the room's pieces; null where the room can't host it at all. */
+export type WantsOf = (column: number) => readonly Want[] | null;
+
+/** Somebody at a station at a moment, with what they may do there, in columns of that station. */
+export interface SeatAt {
+  /** Milli-points by option; Infinity where it isn't open. */
+  readonly costs: readonly number[];
+  readonly wants: readonly (readonly Want[] | null)[];
+}
+
+/** What everybody at one moment does: an option each, −1 is rest. */
+interface Seated {
+  readonly options: readonly number[];
+  readonly cost: number;
+}
+
+/** Times those who went without are served first, to see whether that is better. */
+const TURNS = 4;
+
+/**
+ * Gives out the room's pieces among those who are at it at one moment: who has most to lose is served first, each
+ * with the best that still can be served; then those who went without are put before the others as long as that
+ * helps. Same input, same answer.
+ */
+export function seatAll(room: Room, seats: readonly SeatAt[], rest: number): Seated {
+  const ranked = seats.map(({ costs }) =>
+    costs
+      .map((cost, option) => ({ cost, option }))
+      .filter((one) => one.cost < rest)
+      .sort((a, b) => a.cost - b.cost || a.option - b.option),
+  );
+  const regret = ranked.map((list) => (list[1]?.cost ?? rest) - (list[0]?.cost ?? 0));
+  const run = (order: readonly number[]): Seated => {
+    const store = new Store(room);
+    const options = seats.map(() => -1);
+    let cost = 0;
+    for (const i of order) {
+      const got = ranked[i]!.find(({ option }) => {
+        const wants = seats[i]!.wants[option];
+        return wants !== null && wants !== undefined && store.take(i, wants);
+      });
+      options[i] = got?.option ?? -1;
+      cost += got?.cost ?? rest;
+    }
+    return { options, cost };
+  };
+  let order = seats.map((_, i) => i).sort((a, b) => regret[b]! - regret[a]! || a - b);
+  let best = run(order);
+  for (let turn = 0; turn < TURNS; turn++) {
+    const lost = (i: number) => {
+      const option = best.options[i]!;
+      return (option < 0 ? rest : seats[i]!.costs[option]!) - (ranked[i]![0]?.cost ?? rest);
+    };
+    order = [...order].sort((a, b) => lost(b) - lost(a) || regret[b]! - regret[a]! || a - b);
+    const next = run(order);
+    if (next.cost >= best.cost) break;
+    best = next;
+  }
+  return best;
+}
+
+/** Pieces of which more may be wanted at once than there are, and what each column takes of them. */
+interface Scarce {
+  readonly pools: ReadonlySet<number>;
+  readonly capacity: number;
+}
+
+export interface WithPieces {
+  /** Columns shown, and for each person the column they do; −1 is rest. */
+  readonly forms: readonly number[];
+  readonly columnOf: readonly number[];
+  readonly cost: number;
+  readonly atLeast: number;
+}
+
+/** What going without a form costs one person at the most, in milli-points: an estimate to step by. */
+const FAR = 8000;
+/** Steps of the prices; each is a station solved anew. */
+const STEPS = 16;
+/** Forms tried in the place of one that is shown, for each kind of person: the cheapest that take nothing, and of all. */
+const TRIED = 4;
+const CHEAPEST = 5;
+
+/**
+ * One station with the room's pieces counted. Prices on what is scarce are raised step by step, which gives a
+ * bound and leads to other forms; what the pieces then allow is worked out person by person over the forms of
+ * every step, and over those with one form changed for another. `rowOf` says which row of the problem somebody
+ * is. Where nothing is scarce the answer is that of the station alone, proven best.
+ */
+export function solveWithPieces(
+  problem: StationProblem,
+  rowOf: readonly number[],
+  room: Room,
+  wantsOf: WantsOf,
+): WithPieces {
+  const people = rowOf.length;
+  const seat = (columns: readonly number[]): WithPieces => {
+    const wants = columns.map(wantsOf);
+    const { options, cost } = seatAll(
+      room,
+      rowOf.map((row) => ({ costs: columns.map((column) => problem.costs[row]![column]!), wants })),
+      problem.rest,
+    );
+    const columnOf = options.map((option) => (option < 0 ? -1 : columns[option]!));
+    const forms = columns.filter((column) => columnOf.includes(column));
+    const shown = forms.reduce((sum, column) => sum + problem.show[column]!, 0);
+    return { forms, columnOf, cost: cost + shown, atLeast: 0 };
+  };
+  const free = solveStation(problem);
+  let best = seat(free.forms);
+  let bound = free.atLeast;
+  if (best.cost <= bound) return { ...best, atLeast: bound };
+
+  const columns = problem.show.length;
+  const wantsAt = Array.from({ length: columns }, (_, column) =>
+    problem.costs.some((row) => row[column]! < problem.rest) ? wantsOf(column) : [],
+  );
+  const sets: Scarce[] = [];
+  for (const wants of wantsAt)
+    for (const want of wants ?? []) {
+      const pools = new Set(want.pools);
+      if (sets.some((s) => s.pools.size === pools.size && want.pools.every((p) => s.pools.has(p)))) continue;
+      const capacity = want.pools.reduce((sum, pool) => {
+        const item = room.items[pool]!;
+        return sum + placesOf(item.what, item.count);
+      }, 0);
+      if (capacity < people * want.count) sets.push({ pools, capacity });
+    }
+  // What each form takes of what is scarce, columns down.
+  const takes = sets.map(({ pools }) =>
+    Float64Array.from(wantsAt, (wants) =>
+      (wants ?? []).reduce(
+        (sum, want) => sum + (want.pools.every((pool) => pools.has(pool)) ? want.count : 0),
+        0,
+      ),
+    ),
+  );
+  const prices: number[] = [];
+  let current = bound;
+  let damp = 1;
+  const tried = new Set<number>(free.forms);
+  let forms = free.forms;
+  let assigned = free.assigned;
+  for (let step = 0; step < STEPS && best.cost > bound; step++) {
+    const over = sets.map((set, s) => {
+      let used = 0;
+      assigned.forEach((column, row) => {
+        if (column >= 0) used += problem.weights[row]! * takes[s]![column]!;
+      });
+      return used - set.capacity;
+    });
+    const norm = over.reduce((sum, by, s) => sum + (by > 0 || (prices[s] ?? 0) > 0 ? by * by : 0), 0);
+    if (norm === 0) break;
+    // Polyak's step towards what a plan costs, damped where it overshoots; rests are no measure of it.
+    const goal = Math.min(best.cost, bound + FAR * people);
+    const size = (damp * Math.max(1, goal - current)) / norm;
+    sets.forEach((_, s) => {
+      prices[s] = Math.max(0, Math.round((prices[s] ?? 0) + size * over[s]!));
+    });
+    const priced = { ...problem, costs: problem.costs.map((row) => row.slice()) };
+    for (let column = 0; column < columns; column++) {
+      const price = sets.reduce((sum, _, s) => sum + prices[s]! * takes[s]![column]!, 0);
+      if (price > 0) for (const row of priced.costs) row[column]! += price;
+    }
+    const answer = solveStation(priced);
+    const owed = sets.reduce((sum, set, s) => sum + prices[s]! * set.capacity, 0);
+    current = Math.floor(answer.atLeast - owed);
+    if (current > bound) bound = current;
+    else damp *= 0.7;
+    ({ forms, assigned } = answer);
+    for (const form of forms) tried.add(form);
+    const found = seat(forms);
+    if (found.cost < best.cost) best = found;
+  }
+  // One form for another: those met on the way, and some for each kind of person.
+  for (const row of problem.costs) {
+    const order = [...row.keys()]
+      .filter((c) => row[c]! < problem.rest)
+      .sort((a, b) => row[a]! - row[b]! || a - b);
+    let spare = 0;
+    order.slice(0, 60).forEach((column, k) => {
+      if (sets.some((_, s) => takes[s]![column]! > 0) ? k >= CHEAPEST : spare++ >= TRIED) return;
+      tried.add(column);
+    });
+  }
+  const others = [...tried].sort((a, b) => a - b);
+  for (let pass = 0; pass < 3 && best.cost > bound; pass++) {
+    const before = best.cost;
+    const shown = best.forms;
+    const lists = [
+      ...(shown.length < problem.most
+        ? others.filter((o) => !shown.includes(o)).map((o) => [...shown, o])
+        : []),
+      ...shown.flatMap((out) =>
+        others.filter((o) => !shown.includes(o)).map((o) => shown.map((f) => (f === out ? o : f))),
+      ),
+    ];
+    for (const columns of lists) {
+      const found = seat([...columns].sort((a, b) => a - b));
+      if (found.cost < best.cost) best = found;
+    }
+    if (best.cost === before) break;
+  }
+  return { ...best, atLeast: Math.min(best.cost, bound) };
+}
+
+/** Positions of what counts as loading a joint, with from where on it does. */
+const LOADS = JOINTS.map(([, on, least]) => [at(on), least] as const);
+
+/** Which joints a form loads, a bit each; what isn't known loads. */
+export function loadsOf(hi: Float64Array, form: number): number {
+  return LOADS.reduce(
+    (bits, [key, least], j) => (!(hi[form * ROW_SIZE + key]! < least) ? bits | (1 << j) : bits),
+    0,
+  );
+}
+
+/** A joint loaded three stations running is worth so much to avoid: three rungs. Estimate. */
+export const RUN_COST = 3000;
+const bitsOf = (n: number): number => (n === 0 ? 0 : (n & 1) + bitsOf(n >> 1));
+const ALL = 1 << LOADS.length;
+
+/**
+ * The way of one person through a block's stations over the forms shown: the cheapest, three stations running on
+ * one joint counted in. Exact: the loads of the last two stations are all that what follows has to know; where
+ * rounds follow each other, every pair to begin with is tried. `options` by station: cost and loads.
+ */
+export function pathOver(
+  options: readonly (readonly { readonly cost: number; readonly loads: number }[])[],
+  ring: boolean,
+): { readonly picks: readonly number[]; readonly cost: number } | null {
+  const n = options.length;
+  if (n < 3 || options.some((list) => list.length === 0)) return null;
+  const penalty = (a: number, b: number, c: number) => RUN_COST * bitsOf(a & b & c);
+  let best: { picks: readonly number[]; cost: number } | null = null;
+  const firsts = new Set(options[0]!.map((o) => o.loads));
+  const seconds = new Set(options[1]!.map((o) => o.loads));
+  const starts = ring
+    ? [...firsts].flatMap((a) => [...seconds].map((b) => [a, b] as const))
+    : [[-1, -1] as const];
+  for (const [first, second] of starts) {
+    // State: loads of the last two stations.
+    let costs = new Float64Array(ALL * ALL).fill(Number.POSITIVE_INFINITY);
+    const back: Int32Array[] = [];
+    options[0]!.forEach((a, i) => {
+      if (first >= 0 && a.loads !== first) return;
+      options[1]!.forEach((b, k) => {
+        if (second >= 0 && b.loads !== second) return;
+        const state = a.loads * ALL + b.loads;
+        const cost = a.cost + b.cost;
+        if (cost < costs[state]!) {
+          costs[state] = cost;
+          back[1] ??= new Int32Array(ALL * ALL).fill(-1);
+          back[1][state] = i * 64 + k;
+        }
+      });
+    });
+    for (let s = 2; s < n; s++) {
+      const next = new Float64Array(ALL * ALL).fill(Number.POSITIVE_INFINITY);
+      const from = new Int32Array(ALL * ALL).fill(-1);
+      for (let state = 0; state < ALL * ALL; state++) {
+        if (costs[state] === Number.POSITIVE_INFINITY) continue;
+        const a = Math.floor(state / ALL);
+        const b = state % ALL;
+        options[s]!.forEach((c, k) => {
+          const cost = costs[state]! + c.cost + penalty(a, b, c.loads);
+          const to = b * ALL + c.loads;
+          if (cost < next[to]!) {
+            next[to] = cost;
+            from[to] = state * 64 + k;
+          }
+        });
+      }
+      costs = next;
+      back[s] = from;
+    }
+    for (let state = 0; state < ALL * ALL; state++) {
+      let cost = costs[state]!;
+      if (cost === Number.POSITIVE_INFINITY) continue;
+      if (ring) {
+        const a = Math.floor(state / ALL);
+        const b = state % ALL;
+        cost += penalty(a, b, first) + penalty(b, first, second);
+      }
+      if (best && cost >= best.cost) continue;
+      const picks = new Array<number>(n);
+      let at = state;
+      for (let s = n - 1; s >= 2; s--) {
+        const code = back[s]![at]!;
+        picks[s] = code % 64;
+        at = Math.floor(code / 64);
+      }
+      const code = back[1]![at]!;
+      picks[0] = Math.floor(code / 64);
+      picks[1] = code % 64;
+      best = { picks, cost };
+    }
+  }
+  return best;
+}

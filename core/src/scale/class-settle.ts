@@ -1,0 +1,212 @@
+import { formatEntry } from '../clock/index.ts';
+import { placesOf, type Room } from '../room/index.ts';
+import { type Block, type Entry, roleOf, type Timed } from '../session/index.ts';
+import { type Choice, withinBudgets } from './budget.ts';
+import { loadsOf, pathOver, seatAll } from './class-coupling.ts';
+import type { Opened } from './scaler.ts';
+import { Store, type Want } from './sharing.ts';
+
+/** What the stations by themselves came to, and what couples them. People and forms by their numbers. */
+export interface ToSettle {
+  readonly people: readonly string[];
+  readonly opened: readonly Opened[];
+  readonly session: Timed | undefined;
+  readonly entries: readonly Entry[];
+  /** Taught forms shown at each entry. */
+  readonly shown: readonly (readonly number[])[];
+  readonly cheapest: readonly ReadonlyMap<Opened, ReturnType<Opened['cheapest']>>[];
+  /** Number of the taught form of every row of the table. */
+  readonly formNumber: Int32Array;
+  readonly wantsAt: (form: number) => readonly Want[] | null;
+  readonly room: Room;
+  readonly how: 'together' | 'rotation';
+  /** The table's unsafe ends, for what loads a joint. */
+  readonly hi: Float64Array;
+  readonly isGiven: (person: number, entry: number) => boolean;
+  /** Whether somebody may do another of the forms shown to spare a joint: not once they were told what they do. */
+  readonly spareJoints: boolean;
+  readonly rest: number;
+  readonly chosen: readonly (readonly (Choice | null)[])[];
+}
+
+export interface SettledClass {
+  readonly chosen: readonly (readonly (Choice | null)[])[];
+  /** What settling added, in milli-points. */
+  readonly cost: number;
+  /** Who changed for want of things, by entry. */
+  readonly shortOf: readonly { readonly person: string; readonly entry: number }[];
+  /** How many more of some pieces were wanted at once than there are, by the pools they come from. */
+  readonly over: ReadonlyMap<string, number>;
+}
+
+/** Ways through a block that are tried for somebody before what they have stands. */
+const TRIES = 4;
+const isTrained = (block: Block) => roleOf(block) !== 'warm-up' && roleOf(block) !== 'cool-down';
+
+/** The pools a want may be met from, as a name. */
+export const poolsKey = (want: Want): string => want.pools.join();
+
+/**
+ * What couples the stations of a class, over the forms that are shown: each person's landings over the session
+ * stay within their budget, the pieces suffice at every moment, and no joint is loaded three stations running
+ * where another of the forms avoids it for less than three rungs.
+ */
+export function settleClass(it: ToSettle): SettledClass {
+  const { people, opened, entries, room, rest } = it;
+  const chosen = it.chosen.map((list) => [...list]);
+  const shortOf: { person: string; entry: number }[] = [];
+  const over = new Map<string, number>();
+  let cost = 0;
+  const idAt = (p: number, entry: number): number => {
+    const choice = chosen[p]![entry];
+    return choice ? it.formNumber[choice.form]! : -1;
+  };
+  const cheapestOf = (p: number, entry: number) => it.cheapest[entry]!.get(opened[p]!)!;
+  const choiceAt = (p: number, entry: number, id: number): Choice => {
+    const mine = cheapestOf(p, entry);
+    return opened[p]!.choice(entry, mine.form[id]!, mine.pace[id]!, mine.cost[id]!);
+  };
+  const put = (p: number, entry: number, id: number) => {
+    const is = id < 0 ? null : choiceAt(p, entry, id);
+    cost += (is?.cost ?? rest) - (chosen[p]![entry]?.cost ?? rest);
+    chosen[p]![entry] = is;
+  };
+
+  // Landings: the same forms, slower or another of those shown, else rest.
+  people.forEach((_, p) => {
+    const one = opened[p]!;
+    const spent = chosen[p]!;
+    const kept = withinBudgets(spent, one.budget, rest, (entry) =>
+      one.options(entry).filter((choice) => it.shown[entry]!.includes(it.formNumber[choice.form]!)),
+    );
+    kept.forEach((choice, entry) => {
+      cost += (choice?.cost ?? rest) - (spent[entry]?.cost ?? rest);
+    });
+    chosen[p] = kept;
+  });
+
+  const moments = momentsOf(it);
+  const momentOf = new Map(
+    moments.flatMap((list) => list.map(({ p, entry }) => [`${p}/${entry}`, list] as const)),
+  );
+  /** Whether all at one moment can be served, with one of them doing something else. */
+  const serves = (moment: Moment, other?: { p: number; entry: number; id: number }): boolean => {
+    const store = new Store(room);
+    return moment.every((seat, i) => {
+      const changed = other && seat.p === other.p && seat.entry === other.entry;
+      const id = changed ? other.id : idAt(seat.p, seat.entry);
+      const wants = id < 0 ? [] : it.wantsAt(id);
+      return wants !== null && store.take(i, wants);
+    });
+  };
+  for (const moment of moments) {
+    if (serves(moment)) continue;
+    countOver(moment);
+    const seats = moment.map(({ p, entry }) => {
+      const now = idAt(p, entry);
+      const mine = cheapestOf(p, entry);
+      const ids = it.shown[entry]!;
+      // Who had to slow down for their landings keeps to what they have, or rests.
+      const slowed = now >= 0 && chosen[p]![entry]!.pace !== mine.pace[now];
+      return {
+        ids,
+        costs: ids.map((id) =>
+          now < 0 || (slowed && id !== now) ? Number.POSITIVE_INFINITY : mine.cost[id]!,
+        ),
+        wants: ids.map(it.wantsAt),
+      };
+    });
+    seatAll(room, seats, rest).options.forEach((option, i) => {
+      const { p, entry } = moment[i]!;
+      const id = option < 0 ? -1 : seats[i]!.ids[option]!;
+      if (id === idAt(p, entry)) return;
+      put(p, entry, id);
+      shortOf.push({ person: people[p]!, entry });
+    });
+  }
+
+  if (it.spareJoints) it.session?.blocks.forEach(spareJoints);
+  return { chosen, cost, shortOf, over };
+
+  function countOver(moment: Moment): void {
+    const wanted = new Map<string, { want: Want; count: number }>();
+    for (const { p, entry } of moment)
+      for (const want of it.wantsAt(idAt(p, entry)) ?? []) {
+        const known = wanted.get(poolsKey(want)) ?? { want, count: 0 };
+        known.count += want.count;
+        wanted.set(poolsKey(want), known);
+      }
+    for (const [key, { want, count }] of wanted) {
+      const there = want.pools.reduce((sum, pool) => {
+        const item = room.items[pool]!;
+        return sum + placesOf(item.what, item.count);
+      }, 0);
+      if (count > there) over.set(key, Math.max(over.get(key) ?? 0, count - there));
+    }
+  }
+
+  function spareJoints(block: Block, b: number): void {
+    if (!isTrained(block)) return;
+    const first = block.stations.map((_, i) =>
+      entries.findIndex((e) => e.block === b && e.inBlock === i && e.part === 0),
+    );
+    const ring = formatEntry(block.format.kind).ring(block.format);
+    people.forEach((_, p) => {
+      const cannot = new Set<string>();
+      for (let tries = 0; tries < TRIES; tries++) {
+        const lists = first.map((entry) => {
+          const now = idAt(p, entry);
+          const ids = now < 0 || it.isGiven(p, entry) ? [now] : it.shown[entry]!;
+          return ids
+            .filter(
+              (id) => id === now || (cheapestOf(p, entry).form[id]! >= 0 && !cannot.has(`${entry}/${id}`)),
+            )
+            .map((id) => {
+              if (id < 0) return { id, cost: 0, loads: 0 };
+              const choice = id === now ? chosen[p]![entry]! : choiceAt(p, entry, id);
+              return { id, cost: choice.cost, loads: loadsOf(it.hi, choice.form) };
+            });
+        });
+        const path = pathOver(lists, ring);
+        if (!path) return;
+        const changes = path.picks.flatMap((pick, i) => {
+          const { id } = lists[i]![pick]!;
+          return id === idAt(p, first[i]!) ? [] : [{ entry: first[i]!, id }];
+        });
+        const wrong = changes.find(
+          ({ entry, id }) => !serves(momentOf.get(`${p}/${entry}`)!, { p, entry, id }),
+        );
+        if (wrong) {
+          cannot.add(`${wrong.entry}/${wrong.id}`);
+          continue;
+        }
+        const after = chosen[p]!.map((choice, entry) => {
+          const change = changes.find((c) => c.entry === entry);
+          return change ? choiceAt(p, entry, change.id) : choice;
+        });
+        const spent = (key: 'light' | 'high') => after.reduce((sum, choice) => sum + (choice?.[key] ?? 0), 0);
+        const { budget } = opened[p]!;
+        if (spent('light') <= budget.light && spent('high') <= budget.high)
+          for (const { entry, id } of changes) put(p, entry, id);
+        return;
+      }
+    });
+  }
+}
+
+type Moment = readonly { readonly p: number; readonly entry: number }[];
+
+/** Who is at what at the same moment. */
+function momentsOf({ how, entries, people, session }: ToSettle): Moment[] {
+  if (how === 'together') return entries.map((_, entry) => people.map((_, p) => ({ p, entry })));
+  const moments = new Map<string, { p: number; entry: number }[]>();
+  entries.forEach(({ block, inBlock, part, round }, entry) => {
+    const n = session!.blocks[block]!.stations.length;
+    people.forEach((_, p) => {
+      // Everybody goes on by one station at every turn.
+      const key = `${block}/${part}/${round}/${(inBlock - (p % n) + n) % n}`;
+      moments.set(key, [...(moments.get(key) ?? []), { p, entry }]);
+    });
+  });
+  return [...moments.values()];
+}
