@@ -6,6 +6,8 @@ const BLANK = {
   notes: '',
   equipment: [],
   dislikes: [],
+  never: [],
+  likes: [],
   conditions: [],
   limits: [],
   loosened: [],

@@ -63,6 +63,7 @@ export {
   type OwnLibrary,
   openOwn,
   settleField,
+  wordFor,
   writtenMove,
 } from './own.ts';
 export {

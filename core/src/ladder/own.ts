@@ -292,3 +292,25 @@ export function settleField(
   if (!next.success) return null;
   return same(next.data.mine, next.data.was) ? null : next.data;
 }
+
+/**
+ * The moves as they have to be for a trainer's own word to mean one of them: it gains the word as an everyday
+ * name, whatever else went by it loses it. A move's own name can't be taken from it: null then, with whose it is.
+ */
+export function wordFor(
+  library: Library,
+  word: string,
+  id: string,
+  plainOf: (text: string) => string,
+): { readonly moves: readonly Move[] } | { readonly taken: Move } {
+  const plain = plainOf(word);
+  const taken = library.moves.find((m) => m.id !== id && plainOf(m.name) === plain);
+  if (taken) return { taken };
+  return {
+    moves: library.moves.flatMap((move): Move[] => {
+      const goes = plainOf(move.name) === plain || move.twins.some((twin) => plainOf(twin) === plain);
+      if (move.id === id) return goes ? [] : [{ ...move, twins: [...move.twins, word.trim()] }];
+      return goes ? [{ ...move, twins: move.twins.filter((twin) => plainOf(twin) !== plain) }] : [];
+    }),
+  };
+}

@@ -94,6 +94,9 @@ export const personSchema = z.strictObject({
   emergency: z.strictObject({ name: z.string().trim().max(80), phone: z.string().trim().max(40) }).optional(),
   equipment: z.array(z.enum(EQUIPMENT_IDS as [EquipmentId, ...EquipmentId[]])).default([]),
   dislikes: z.array(idSchema).default([]),
+  /** Moves the trainer has ruled out for them, and those they are glad to do: rules learned from corrections. */
+  never: z.array(idSchema).default([]),
+  likes: z.array(idSchema).default([]),
   screening: screeningSchema.optional(),
   pregnancyScreen: pregnancyScreenSchema.optional(),
   clearance: clearanceSchema.optional(),

@@ -24,8 +24,10 @@ export {
   ROOM_EXAMPLE,
   type Room,
   type RoomItem,
+  roomItemSchema,
   roomSchema,
   rowsFor,
   thingsFor,
+  withBorrowed,
   withOwn,
 } from './room.ts';

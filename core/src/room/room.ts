@@ -13,7 +13,7 @@ import {
 } from './equipment.ts';
 
 /** So many pieces of one kind and, where it matters, of one size. */
-const itemSchema = z
+export const roomItemSchema = z
   .strictObject({
     what: z.enum(EQUIPMENT_IDS as [EquipmentId, ...EquipmentId[]]),
     count: z.number().int('whole pieces').min(1, 'at least one').max(200, 'at most 200'),
@@ -24,7 +24,7 @@ const itemSchema = z
     path: ['size'],
     message: 'this comes in no sizes',
   });
-export type RoomItem = z.output<typeof itemSchema>;
+export type RoomItem = z.output<typeof roomItemSchema>;
 
 const metres = (what: string) =>
   z
@@ -36,7 +36,7 @@ export const roomSchema = z.strictObject({
   version: z.literal(2),
   id: idSchema,
   name: z.string().trim().min(1, 'a name for the room').max(80),
-  items: z.array(itemSchema),
+  items: z.array(roomItemSchema),
   /** Clear floor, longer side first as one likes. */
   lengthMetres: metres('length'),
   widthMetres: metres('width'),
@@ -162,3 +162,15 @@ export const fitting = (offers: readonly Offer[], need: Need, cm: number | undef
           offer.size <= (need.max ?? Number.POSITIVE_INFINITY) &&
           (!need.sets || cm === undefined || offer.size === cm))),
   );
+
+/** A room with what was borrowed for it: more of what is there, or something else. */
+export function withBorrowed(room: Room, borrowed: readonly RoomItem[]): Room {
+  if (borrowed.length === 0) return room;
+  const items = room.items.map((item) => ({ ...item }));
+  for (const more of borrowed) {
+    const same = items.find((item) => item.what === more.what && item.size === more.size);
+    if (same) same.count += more.count;
+    else items.push({ ...more });
+  }
+  return { ...room, items };
+}

@@ -3,6 +3,7 @@ import type { FormRef } from '../move/index.ts';
 import { type Block, type Entry, entriesOf, type Plan, SHOW_SECONDS } from '../session/index.ts';
 import { thirdsRunning } from './checks.ts';
 import { type ClassPlan, type ClassWish, sameForm } from './class-plan.ts';
+import { COSTS } from './costs.ts';
 
 type PlanWish = NonNullable<Plan['wishes']>[number];
 
@@ -136,3 +137,27 @@ export function showingOf(plan: Pick<ClassPlan, 'entries'>): {
 /** By how much of its cost a better plan could be cheaper at the most: 0 where it is proven best. */
 export const gapOf = (plan: Pick<ClassPlan, 'cost' | 'atLeast'>): number =>
   plan.cost > 0 ? (plan.cost - plan.atLeast) / plan.cost : 0;
+
+/**
+ * What a wish, a level or a borrowed piece came to: rungs' worth for everybody together, above 0 where the plan
+ * suits them better than before. Null where another rest or a rest less makes a number of no use.
+ */
+export function boughtBy(
+  before: Pick<ClassPlan, 'cost' | 'entries'>,
+  now: Pick<ClassPlan, 'cost' | 'entries'>,
+): number | null {
+  const resting = (plan: Pick<ClassPlan, 'entries'>) =>
+    plan.entries.reduce((sum, entry) => sum + entry.resting.length, 0);
+  return resting(before) === resting(now) ? (before.cost - now.cost) / COSTS.rungOff : null;
+}
+
+/** The same, said. */
+export function boughtWords(rungs: number | null): string {
+  if (rungs === null) return '';
+  const n = Math.abs(rungs);
+  if (n < 0.5) return 'It is as good as before for all of them together.';
+  const much = n < 1.5 ? 'about a rung' : `about ${Math.round(n)} rungs`;
+  return rungs > 0
+    ? `That brings ${much} nearer, all of them together.`
+    : `That takes ${much} away, all of them together.`;
+}

@@ -21,6 +21,9 @@ export interface Subject {
   /** Their likeliest capacity in MET; null where effort is told by words alone. */
   readonly capacityMet: number | null;
   readonly dislikes: readonly string[];
+  /** Moves ruled out for them, and moves they are glad to do. */
+  readonly never?: readonly string[];
+  readonly likes?: readonly string[];
   /** Moves on ladders where they have a place, above that place: new to them. */
   readonly newMoves: readonly string[];
   /** Most clean reps seen in one go, by the form they were seen of. */
@@ -41,6 +44,8 @@ export interface Constraints {
   readonly rulers: readonly Ruler[];
   /** `sparedBy`: a form done by this side alone (1 left, 2 right) isn't held to the cap; 0: every form is. */
   readonly caps: readonly (Bound & { readonly at: number; readonly sparedBy: 0 | 1 | 2 })[];
+  /** Moves ruled out by their ids. */
+  readonly never: readonly { readonly move: string; readonly ruler: number }[];
   readonly bans: readonly { readonly pattern: number; readonly ruler: number }[];
   readonly supports: readonly { readonly above: number; readonly ruler: number }[];
   readonly met: readonly Bound[];
@@ -74,6 +79,10 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
   const caps: (Bound & { at: number; sparedBy: 0 | 1 | 2 })[] = [];
   const bans: { pattern: number; ruler: number }[] = [];
   const supports: { above: number; ruler: number }[] = [];
+  const never = (subject.never ?? []).map((move) => ({
+    move,
+    ruler: ruler({ kind: 'limit', id: `never/${move}`, says: 'never this one for them', mayLoosen: true }),
+  }));
   const met: Bound[] = [];
   const hold: Bound[] = [];
   const landings: (Bound & { at: number; per: 'minute' | 'session' })[] = [];
@@ -131,5 +140,5 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
       caps.push({ at: at(region), max: ability![i]! + reach * RUNG_STEP[region], ruler: by, sparedBy: 0 });
     });
   }
-  return { rulers, caps, bans, supports, met, hold, landings, ability };
+  return { rulers, caps, never, bans, supports, met, hold, landings, ability };
 }

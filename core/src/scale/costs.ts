@@ -35,6 +35,8 @@ export interface Costs {
   readonly newToPerson: number;
   readonly standIn: number;
   readonly disliked: number;
+  /** Taken off what something costs that they are glad to do; nothing ever costs less than nothing. */
+  readonly liked: number;
   /** Dearer than any legal form. */
   readonly rest: number;
 }
@@ -58,6 +60,7 @@ export const COSTS: Costs = {
   newToPerson: 1000,
   standIn: 500,
   disliked: 5000,
+  liked: 2000,
   rest: 10_000_000,
 };
 

@@ -9,6 +9,8 @@ export {
 } from './checks.ts';
 export { pathOver, RUN_COST, seatAll, solveWithPieces } from './class-coupling.ts';
 export {
+  boughtBy,
+  boughtWords,
   type ClassChange,
   type ClassRun,
   classChanges,

@@ -75,6 +75,7 @@ export function createJudge(table: FormTable): Judge {
       const spared = side !== 0 && cap.sparedBy === side && LIMB_OF[cap.at] === index.alone[move];
       if (!spared && found(cap.ruler)) return;
     }
+    for (const one of c.never) if (index.ids[move] === one.move && found(one.ruler)) return;
     for (const ban of c.bans) if (index.pattern[move] === ban.pattern && found(ban.ruler)) return;
     for (const s of c.supports)
       if (!(hi[o + BALANCE]! <= s.above) && !support[form] && !index.holdsOn[move] && found(s.ruler)) return;

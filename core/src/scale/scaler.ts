@@ -118,6 +118,9 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     const ceiling = Math.min(Number.POSITIVE_INFINITY, ...c.met.map((bound) => bound.max));
     const holdMax = Math.min(Number.POSITIVE_INFINITY, ...c.hold.map((bound) => bound.max));
     const asWritten = dials.ability === 'as written' && dials.intensity === 'as written';
+    const liked = new Set((subject.likes ?? []).map((id) => rowOf(index, id)));
+    /** What a like may take off: forms are looked at so much further. */
+    const further = liked.size > 0 ? costs.liked : 0;
     const disliked = new Set(subject.dislikes.map((id) => rowOf(index, id)));
     const written = session.blocks.map((block) => new Set(block.stations.map((s) => rowOf(index, s.move))));
     const newToThem = new Set(subject.newMoves.map((id) => rowOf(index, id)));
@@ -285,6 +288,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         cost += Math.round(costs.rungTooHard * over);
       }
       const missed = Math.abs(Math.log(metOf(form, pace) / goalOf(aim))) / TENTH;
+      if (liked.has(move)) cost -= costs.liked;
       return cost + Math.min(costs.effortAtMost, Math.round(costs.tenthOfEffort * missed));
     };
 
@@ -303,11 +307,11 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       let bestForm = -1;
       let bestPace = Number.NaN;
       let bound = under;
-      for (let k = 0; k < moves.length && base[k]! <= bound; k++)
+      for (let k = 0; k < moves.length && base[k]! - further <= bound; k++)
         for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
           if (verdict.barred[f] !== bars || !fits(f)) continue;
           const pace = choosePace(aim, f);
-          const cost = base[k]! + formCost(entry, f, pace, bound - base[k]! + 1);
+          const cost = Math.max(0, base[k]! + formCost(entry, f, pace, bound + further - base[k]! + 1));
           if (cost < bound || (cost === bound && bestForm > f)) {
             bound = cost;
             bestForm = f;
@@ -336,7 +340,9 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
           const usual = choosePace(aim, f);
           for (const pace of new Set([usual, paces[move * 3]!])) {
             const free = asWritten && f === aim.form && pace === usual;
-            const cost = free ? 0 : base[k]! + formCost(entry, f, pace, Number.POSITIVE_INFINITY);
+            const cost = free
+              ? 0
+              : Math.max(0, base[k]! + formCost(entry, f, pace, Number.POSITIVE_INFINITY));
             options.push(choiceOf(entry, f, pace, cost));
           }
         }
@@ -358,8 +364,8 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
           const id = of[f]!;
           const p = choosePace(aim, f);
           const free = asWritten && f === aim.form;
-          const room = cost[id]! - base[k]!;
-          const own = free ? 0 : base[k]! + formCost(entry, f, p, room);
+          const room = cost[id]! + further - base[k]!;
+          const own = free ? 0 : Math.max(0, base[k]! + formCost(entry, f, p, room));
           if (own < cost[id]!) {
             cost[id] = own;
             form[id] = f;

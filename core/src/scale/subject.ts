@@ -45,6 +45,8 @@ export function subjectOf(person: Person, library: Library, day: string): Subjec
     limits: outlook.limits,
     capacityMet: likeliest(outlook.capacity.capacity),
     dislikes: person.dislikes,
+    ...(person.never.length > 0 ? { never: person.never } : {}),
+    ...(person.likes.length > 0 ? { likes: person.likes } : {}),
     newMoves: [...newMoves].sort(),
     ...(clean.length > 0 ? { clean } : {}),
   };

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { formatSchema, SIDES_IDS } from '../clock/index.ts';
 import { formRefSchema, idSchema, settingsSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
+import { roomItemSchema } from '../room/index.ts';
 import { KIND_IDS } from './kinds.ts';
 
 const words = (most: number) => z.string().max(most, { error: `at most ${most} characters, please` });
@@ -182,6 +183,18 @@ export const planSchema = z.strictObject({
     )
     .max(200)
     .optional(),
+  /** Who is given another level than their own for this session. */
+  levels: z
+    .array(
+      z.strictObject({
+        person: words(80),
+        level: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
+      }),
+    )
+    .max(200)
+    .optional(),
+  /** What was borrowed on top of what the room has. */
+  borrowed: z.array(roomItemSchema).max(40).optional(),
   /** How many lanes the circuit is made into, and what was put into them by hand. */
   lanes: z
     .strictObject({

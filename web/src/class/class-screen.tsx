@@ -1,9 +1,18 @@
 import { formatWords, lengthWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
-import { calledName, standsFor } from '@inner-rung/core/person';
-import { ROOM_EXAMPLE } from '@inner-rung/core/room';
+import { calledName, LEVELS, standsFor } from '@inner-rung/core/person';
 import {
+  EQUIPMENT,
+  ROOM_EXAMPLE,
+  type Room,
+  type RoomItem,
+  sizeUnit,
+  withBorrowed,
+} from '@inner-rung/core/room';
+import {
+  boughtBy,
+  boughtWords,
   type ClassPlan,
   type ClassRun,
   classChanges,
@@ -50,7 +59,10 @@ export default function ClassScreen() {
   const { plan, missing } = useOpenPlan(id);
   const groupId = useApp((state) => state.view.group);
   const group = groups.find((g) => g.id === groupId) ?? null;
-  const room = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
+  const hall = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
+  const borrowed = plan?.borrowed;
+  const room = useMemo(() => withBorrowed(hall, borrowed ?? []), [hall, borrowed]);
+  const [how, setHow] = useState<'together' | 'rotation'>('together');
   const [most, setMost] = useState(3);
   const [wall, setWall] = useState(false);
   const [open, setOpen] = useState<
@@ -60,7 +72,7 @@ export default function ClassScreen() {
     | null
   >(null);
   const who = useWhoToday(id, group, people);
-  const answer = useClass(library, plan, room, who.taking, most);
+  const answer = useClass(library, plan, room, who.taking, most, how);
   if (failed || missing === 'away') return <ServerAway />;
   if (missing === 'gone') return <MissingSession />;
   if (!plan || !library) return <Waiting />;
@@ -90,6 +102,16 @@ export default function ClassScreen() {
           value={most}
           of={[1, 2, 3, 4].map((n) => ({ value: n, says: String(n) }))}
           onChoose={setMost}
+        />
+        <Choice
+          legend="At the stations"
+          name="how"
+          value={how}
+          of={[
+            { value: 'together', says: 'all at one' },
+            { value: 'rotation', says: 'going round' },
+          ]}
+          onChoose={setHow}
         />
         <Chip on={wall} onTurn={() => setWall(!wall)}>
           <Monitor size={17} className="mr-1 inline" aria-hidden />
@@ -132,7 +154,8 @@ export default function ClassScreen() {
               library={library}
               plan={plan}
               now={answer.plan}
-              before={answer.before}
+              before={answer.before ?? answer.was}
+              bought={answer.was ? boughtWords(boughtBy(answer.was, answer.plan)) : ''}
               taking={answer.taking}
             />
             <Sheet
@@ -151,6 +174,10 @@ export default function ClassScreen() {
                 classPlan={answer.plan}
                 most={most}
                 onUndo={(i) => send(planEvents.unwished(i))}
+                room={hall}
+                onBorrow={(item) => send(planEvents.borrowed(item))}
+                onGiveBack={(i) => send(planEvents.givenBack(i))}
+                onOwnLevel={(person) => send(planEvents.levelGiven({ person, level: null }))}
                 library={library}
               />
             )}
@@ -174,6 +201,9 @@ export default function ClassScreen() {
               : (answer.plan.entries[open.entry]!.forms.find((f) => f.people.includes(open.id))?.form ?? null)
           }
           library={library}
+          switches={open.entry === null ? null : (answer?.switches?.[open.id]?.[open.entry] ?? null)}
+          level={plan.levels?.find((one) => one.person === open.id)?.level ?? null}
+          onLevel={(level) => send(planEvents.levelGiven({ person: open.id, level }))}
           onGive={(form) => wish(open.entry!, 'give', form, open.id)}
           onClose={() => setOpen(null)}
         />
@@ -273,6 +303,8 @@ function Changes(props: {
   plan: Plan;
   now: ClassPlan;
   before: ClassPlan | null;
+  /** What a wish came to; empty after a late change. */
+  bought: string;
   taking: readonly Taking[];
 }) {
   const { library, now, before, plan } = props;
@@ -294,8 +326,9 @@ function Changes(props: {
   if (!said) return null;
   return (
     <div className="no-print mt-2 border-l-4 border-primary pl-3" role="status" data-changes={said.length}>
+      {props.bought && <p className="font-semibold">{props.bought}</p>}
       {said.length === 0 ? (
-        <p>Nothing changes for the others.</p>
+        <p>{props.bought ? 'Nobody does anything else.' : 'Nothing changes for the others.'}</p>
       ) : (
         <ul>
           {said.slice(0, 6).map((one, i) => (
@@ -478,7 +511,12 @@ function Foot(props: {
   taking: readonly Taking[];
   most: number;
   onUndo: (index: number) => void;
+  room: Room;
+  onBorrow: (item: Pick<RoomItem, 'what' | 'size'>) => void;
+  onGiveBack: (index: number) => void;
+  onOwnLevel: (person: string) => void;
 }) {
+  const [borrowing, setBorrowing] = useState(false);
   const { classPlan, plan, library } = props;
   const gap = gapOf(classPlan);
   const { forms: shown, seconds } = showingOf(classPlan);
@@ -516,6 +554,59 @@ function Foot(props: {
           ))}
         </ul>
       )}
+      <div className="no-print mt-1 flex flex-wrap items-center gap-2">
+        {(plan.levels ?? []).map(({ person, level }) => {
+          const one = props.taking.find((t) => t.id === person);
+          return one ? (
+            <button
+              key={person}
+              type="button"
+              className="btn btn-sm touch"
+              onClick={() => props.onOwnLevel(person)}
+            >
+              {spoken(one).name}: {LEVELS[level].name.toLowerCase()} ×
+              <span className="sr-only">, as they are</span>
+            </button>
+          ) : null;
+        })}
+        {(plan.borrowed ?? []).map((item, i) => (
+          <button
+            key={`${item.what}${item.size ?? ''}`}
+            type="button"
+            className="btn btn-sm touch"
+            onClick={() => props.onGiveBack(i)}
+          >
+            {item.count} more: {itemWords(item)} ×<span className="sr-only">, give back</span>
+          </button>
+        ))}
+        <button type="button" className="btn btn-sm touch" onClick={() => setBorrowing(true)}>
+          What if we borrowed…
+        </button>
+      </div>
+      {borrowing && (
+        <Dialog title="One more of" onClose={() => setBorrowing(false)}>
+          <div className="grid gap-1 sm:grid-cols-2">
+            {props.room.items
+              .filter((item) => item.what !== 'wall')
+              .map((item) => (
+                <button
+                  key={`${item.what}${item.size ?? ''}`}
+                  type="button"
+                  className="btn touch justify-start"
+                  onClick={() => {
+                    props.onBorrow({
+                      what: item.what,
+                      ...(item.size === undefined ? {} : { size: item.size }),
+                    });
+                    setBorrowing(false);
+                  }}
+                >
+                  {itemWords(item)}
+                </button>
+              ))}
+          </div>
+        </Dialog>
+      )}
       <p className="mt-2 border-t-2 border-current pt-2">
         Stop anybody with chest pain or pressure, faintness, sharp joint pain or unusual breathlessness. What
         their clinician or your house says comes first.
@@ -523,3 +614,7 @@ function Foot(props: {
     </div>
   );
 }
+
+/** A thing as it is asked for: "Dumbbell, 4 kg". */
+const itemWords = (item: Pick<RoomItem, 'what' | 'size'>): string =>
+  `${EQUIPMENT[item.what].name}${item.size === undefined ? '' : `, ${item.size} ${sizeUnit(item.what) ?? ''}`}`;

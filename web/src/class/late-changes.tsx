@@ -1,12 +1,13 @@
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
-import { type ConditionId, calledName, LEVELS } from '@inner-rung/core/person';
-import { formName } from '@inner-rung/core/scale';
+import { type ConditionId, calledName, LEVELS, type Person } from '@inner-rung/core/person';
+import { formName, type Switches } from '@inner-rung/core/scale';
 import { Search } from 'lucide-react';
 import { useState } from 'react';
+import { MidSet } from '../plan/mid-set.tsx';
 import { MovePicker } from '../plan/move-picker.tsx';
 import { people, useApp, useSend } from '../store/index.ts';
-import { Tick } from '../ui/choice.tsx';
+import { Choice, Tick } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { TODAY, type useWhoToday } from './who-today.ts';
 
@@ -21,6 +22,11 @@ export function PersonDialog(props: {
   offers: readonly FormRef[];
   /** What they do at the station they were tapped at. */
   does: FormRef | null;
+  /** Where they can go mid-set from it. */
+  switches: Switches | null;
+  /** A level other than their own that they have today. */
+  level: 0 | 1 | 2 | 3 | null;
+  onLevel: (level: 0 | 1 | 2 | 3 | null) => void;
   onGive: (form: FormRef) => void;
   onClose: () => void;
 }) {
@@ -29,6 +35,7 @@ export function PersonDialog(props: {
   const [searching, setSearching] = useState(false);
   // Only who has a file can have a rule of their own; it stands on their page, where it is taken back.
   const own = useApp(people.docs)[id];
+  const moveName = props.does ? (props.library.move(props.does.move)?.name ?? props.does.move) : '';
   const one = [...who.expected, ...who.taking].find((t) => t.id === id);
   if (!one) return null;
   const walkedIn = who.walkIns.some((t) => t.id === id);
@@ -61,29 +68,51 @@ export function PersonDialog(props: {
           </button>
         </div>
       )}
+      {props.switches && (
+        <div className="mb-3">
+          <p className="quiet text-sm">In the middle of a set</p>
+          <MidSet library={props.library} switches={props.switches} />
+        </div>
+      )}
+      <div className="mb-3">
+        <Choice
+          legend="Today as somebody who is"
+          name="level"
+          value={props.level ?? -1}
+          of={[
+            { value: -1, says: 'as they are' },
+            ...LEVELS.map((level, i) => ({ value: i, says: level.name.toLowerCase() })),
+          ]}
+          onChoose={(value) => {
+            props.onLevel(value < 0 ? null : (value as 0 | 1 | 2 | 3));
+            props.onClose();
+          }}
+        />
+      </div>
       {props.does && own && (
         <div className="mb-3 grid gap-1">
           <p className="quiet text-sm">From now on</p>
-          {own.dislikes.includes(props.does.move) ? (
-            <p>{props.library.move(props.does.move)?.name} only where nothing else is open to them.</p>
-          ) : (
+          {RULES.filter((rule) => !own[rule.list].includes(props.does!.move)).map((rule) => (
             <button
+              key={rule.list}
               type="button"
               className="btn touch justify-start"
               onClick={() => {
-                const { move } = props.does!;
                 send(
                   people.step({
-                    says: `${own.name} would rather not do ${props.library.move(move)?.name ?? move}`,
-                    put: [{ ...own, dislikes: [...own.dislikes, move] }],
+                    says: rule.step(own.name, moveName),
+                    put: [ruled(own, rule.list, props.does!.move)],
                   }),
                 );
                 props.onClose();
               }}
             >
-              Rather not {props.library.move(props.does.move)?.name.toLowerCase()}, ever
+              {rule.says(moveName.toLowerCase())}
             </button>
-          )}
+          ))}
+          {RULES.filter((rule) => own[rule.list].includes(props.does!.move)).map((rule) => (
+            <p key={rule.list}>{rule.holds(moveName)}</p>
+          ))}
         </div>
       )}
       {walkedIn ? (
@@ -125,6 +154,40 @@ export function PersonDialog(props: {
       )}
     </Dialog>
   );
+}
+
+/** What a correction may become: a rule that stands on the person's page, where it is taken back. */
+const RULES = [
+  {
+    list: 'never',
+    says: (move: string) => `Never ${move} for them`,
+    step: (name: string, move: string) => `${name}: never ${move}`,
+    holds: (move: string) => `${move}: never, by your rule.`,
+  },
+  {
+    list: 'dislikes',
+    says: (move: string) => `Rather not ${move}, ever`,
+    step: (name: string, move: string) => `${name} would rather not do ${move}`,
+    holds: (move: string) => `${move} only where nothing else is open to them.`,
+  },
+  {
+    list: 'likes',
+    says: (move: string) => `They like ${move}`,
+    step: (name: string, move: string) => `${name} likes ${move}`,
+    holds: (move: string) => `${move} is one they like.`,
+  },
+] as const;
+
+/** Somebody with a rule more; one move is under one rule. */
+function ruled(person: Person, list: (typeof RULES)[number]['list'], move: string): Person {
+  const without = (moves: readonly string[]) => moves.filter((m) => m !== move);
+  const next = {
+    ...person,
+    never: without(person.never),
+    dislikes: without(person.dislikes),
+    likes: without(person.likes),
+  };
+  return { ...next, [list]: [...next[list], move] };
 }
 
 /** What a walk-in may be known by, a tap each. */

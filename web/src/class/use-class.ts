@@ -24,6 +24,9 @@ export interface Taking {
 export interface ClassAnswer {
   readonly plan: ClassPlan;
   readonly before: ClassPlan | null;
+  /** The plan before the trainer wanted something otherwise: what it is compared with. */
+  readonly was: ClassPlan | null;
+  readonly switches: ClassPlanned['switches'] | null;
   readonly taking: readonly Taking[];
 }
 
@@ -37,6 +40,7 @@ export function useClass(
   room: Room,
   taking: readonly Taking[],
   most: number,
+  how: 'together' | 'rotation',
 ): ClassAnswer | null {
   const [answer, setAnswer] = useState<ClassAnswer | null>(null);
   const worker = useRef<Worker | null>(null);
@@ -44,8 +48,18 @@ export function useClass(
   const last = useRef<{ plan: ClassPlan; of: string } | null>(null);
   // What is planned from scratch when it changes: everything but who is there.
   const ground = useMemo(
-    () => JSON.stringify([plan?.blocks, plan?.writtenFor, plan?.dials, plan?.wishes, room, most]),
-    [plan?.blocks, plan?.writtenFor, plan?.dials, plan?.wishes, room, most],
+    () =>
+      JSON.stringify([
+        plan?.blocks,
+        plan?.writtenFor,
+        plan?.dials,
+        plan?.wishes,
+        plan?.levels,
+        room,
+        most,
+        how,
+      ]),
+    [plan?.blocks, plan?.writtenFor, plan?.dials, plan?.wishes, plan?.levels, room, most, how],
   );
   const grounds = useRef(ground);
   const asked = useRef(taking);
@@ -56,9 +70,20 @@ export function useClass(
     made.postMessage({ kind: 'library', index } satisfies ToWorker, buffersOf(index));
     made.onmessage = ({ data }: MessageEvent<ClassPlanned>) => {
       if (data.number !== count.current) return;
+      if (data.switches) {
+        setAnswer((now) => now && { ...now, switches: data.switches });
+        return;
+      }
+      const compared = last.current && last.current.of !== grounds.current ? last.current.plan : null;
       const stood = last.current?.of === grounds.current ? last.current.plan : null;
       last.current = { plan: data.plan, of: grounds.current };
-      setAnswer({ plan: data.plan, before: stood, taking: asked.current });
+      setAnswer({
+        plan: data.plan,
+        before: stood,
+        was: compared && compared.entries.length === data.plan.entries.length ? compared : null,
+        switches: null,
+        taking: asked.current,
+      });
     };
     worker.current = made;
     return () => made.terminate();
@@ -74,6 +99,7 @@ export function useClass(
       room,
       request: {
         most,
+        how,
         wishes: wishesOf(plan),
         ...(stands ? { before: taughtBy(stands) } : {}),
         people: taking.map(({ id, person }) => ({
@@ -81,12 +107,15 @@ export function useClass(
           request: {
             session: { blocks: plan.blocks, forWhom: plan.forWhom },
             writtenFor: plan.writtenFor,
-            dials: { ...plan.dials, ability: 'own rungs' },
+            dials: {
+              ...plan.dials,
+              ability: plan.levels?.find((one) => one.person === id)?.level ?? 'own rungs',
+            },
             subject: subjectOf(person, library, today()),
           },
         })),
       },
     } satisfies ToWorker);
-  }, [library, plan, room, taking, most, ground]);
+  }, [library, plan, room, taking, most, how, ground]);
   return answer;
 }

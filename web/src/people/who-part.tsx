@@ -23,13 +23,21 @@ import type { PersonPage } from './use-person.ts';
 const CM_PER_IN = 2.54;
 const round1 = (n: number) => Math.round(n * 10) / 10;
 
+/** Rules learned about somebody's moves: listed here, taken back here. */
+const MOVE_RULES = [
+  { list: 'never', says: 'Never for them', undo: 'No longer ruled out:' },
+  { list: 'dislikes', says: 'Moves they dislike', undo: 'No longer dislikes' },
+  { list: 'likes', says: 'Moves they like', undo: 'No longer likes' },
+] as const;
+type MoveRule = (typeof MOVE_RULES)[number]['list'];
+
 /** All that can be known of somebody and may wait; what each piece is for stands beside it. */
 export function WhoPart(props: { page: PersonPage }) {
   const { person, library, outlook, keep } = props.page;
   const send = useSend();
   const units = useApp((state) => state.view.units);
   const [wrong, setWrong] = useState<{ field: string; says: string } | null>(null);
-  const [picking, setPicking] = useState(false);
+  const [picking, setPicking] = useState<MoveRule | null>(null);
 
   /** Keeps a field where the whole person is still well formed; says beside it what is wrong where not. */
   const put = (field: string, patch: Partial<Person>, drop: readonly (keyof Person)[] = []): boolean => {
@@ -221,28 +229,30 @@ export function WhoPart(props: { page: PersonPage }) {
         >
           {fault('goals')}
         </Text>
-        <div>
-          <p className="quiet text-sm">Moves they dislike</p>
-          <ul className="flex flex-wrap gap-1.5">
-            {person.dislikes.map((move) => (
-              <li key={move}>
-                <button
-                  type="button"
-                  className="btn btn-sm touch"
-                  aria-label={`No longer dislikes ${library.move(move)?.name ?? move}`}
-                  onClick={() => put('dislikes', { dislikes: person.dislikes.filter((m) => m !== move) })}
-                >
-                  {library.move(move)?.name ?? move} ×
+        {MOVE_RULES.map(({ list, says, undo }) => (
+          <div key={list}>
+            <p className="quiet text-sm">{says}</p>
+            <ul className="flex flex-wrap gap-1.5">
+              {person[list].map((move) => (
+                <li key={move}>
+                  <button
+                    type="button"
+                    className="btn btn-sm touch"
+                    aria-label={`${undo} ${library.move(move)?.name ?? move}`}
+                    onClick={() => put(list, { [list]: person[list].filter((m) => m !== move) })}
+                  >
+                    {library.move(move)?.name ?? move} ×
+                  </button>
+                </li>
+              ))}
+              <li>
+                <button type="button" className="btn btn-sm touch" onClick={() => setPicking(list)}>
+                  Add a move<span className="sr-only">: {says}</span>
                 </button>
               </li>
-            ))}
-            <li>
-              <button type="button" className="btn btn-sm touch" onClick={() => setPicking(true)}>
-                Add a move
-              </button>
-            </li>
-          </ul>
-        </div>
+            </ul>
+          </div>
+        ))}
         <details>
           <summary className="touch flex cursor-pointer items-center underline underline-offset-4">
             Own equipment
@@ -288,12 +298,12 @@ export function WhoPart(props: { page: PersonPage }) {
       {picking && (
         <MovePicker
           library={library}
-          title="A move they dislike"
+          title={MOVE_RULES.find((rule) => rule.list === picking)!.says}
           onPick={(move) => {
-            setPicking(false);
-            if (!person.dislikes.includes(move)) put('dislikes', { dislikes: [...person.dislikes, move] });
+            setPicking(null);
+            if (!person[picking].includes(move)) put(picking, { [picking]: [...person[picking], move] });
           }}
-          onClose={() => setPicking(false)}
+          onClose={() => setPicking(null)}
         />
       )}
     </div>

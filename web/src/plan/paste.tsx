@@ -1,5 +1,5 @@
 import { type Format, formatWords } from '@inner-rung/core/clock';
-import type { Library } from '@inner-rung/core/ladder';
+import { type Library, wordFor } from '@inner-rung/core/ladder';
 import { writtenDose } from '@inner-rung/core/scale';
 import {
   type Block,
@@ -7,9 +7,12 @@ import {
   parseCircuit,
   pastedFormat,
   pastedStations,
+  plainName,
   ROLES,
 } from '@inner-rung/core/session';
 import { type ReactNode, useMemo, useState } from 'react';
+import { useOwn } from '../app/data.ts';
+import { useEdits } from '../ladders/use-edits.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { findMoves } from './move-search.ts';
 
@@ -144,6 +147,9 @@ export function PasteForm(props: {
                           ))}
                           <option value="skip">leave this line out</option>
                         </select>
+                        {choices[line.key] !== undefined && choices[line.key] !== 'skip' && (
+                          <AlwaysMeans library={library} word={line.text} move={choices[line.key]!} />
+                        )}
                       </label>
                     )}
                   </li>
@@ -175,6 +181,34 @@ export function PasteForm(props: {
         </button>
       </div>
     </form>
+  );
+}
+
+/** A choice made once may hold from now on: the word becomes an everyday name of that move, as one's own change. */
+function AlwaysMeans(props: { library: Library; word: string; move: string }) {
+  const { library, word, move } = props;
+  const { reference } = useOwn();
+  const edits = useEdits(reference, library);
+  const name = library.move(move)?.name ?? move;
+  const found = wordFor(library, word, move, plainName);
+  if ('taken' in found)
+    return (
+      <span className="quiet block text-sm">“{word}” is the name of another move: it stays a question.</span>
+    );
+  return (
+    <button
+      type="button"
+      className="touch block text-left text-sm underline underline-offset-4"
+      onClick={() =>
+        edits.keep(
+          `“${word}” stands for ${name}`,
+          [],
+          found.moves.map((one) => ({ move: one, demand: library.demand.get(one.id)! })),
+        )
+      }
+    >
+      From now on “{word}” stands for {name.toLowerCase()}
+    </button>
   );
 }
 

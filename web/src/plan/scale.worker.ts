@@ -98,6 +98,8 @@ export interface SharedOut {
 export interface ClassPlanned {
   readonly number: number;
   readonly plan: ClassPlan;
+  /** Where each can go mid-set, entry by entry, once that is worked out. */
+  readonly switches?: Readonly<Record<string, readonly Switches[]>>;
 }
 
 export interface FoundForms {
@@ -176,10 +178,23 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
   if (standing?.room !== room) standing = { room, scaler: createScaler(index, data.room) };
   const { scaler } = standing;
   if (data.kind === 'class') {
-    self.postMessage({
-      number: data.number,
-      plan: planClass(scaler, data.room, data.request),
-    } satisfies ClassPlanned);
+    const plan = planClass(scaler, data.room, data.request);
+    self.postMessage({ number: data.number, plan } satisfies ClassPlanned);
+    if (later !== undefined) clearTimeout(later);
+    later = setTimeout(() => {
+      const alike = new Map<string, readonly Switches[]>();
+      const switches = Object.fromEntries(
+        data.request.people.map(({ id, request }) => {
+          const uses = plan.uses[id]!;
+          const key = JSON.stringify([request.subject, request.dials, uses]);
+          const known =
+            alike.get(key) ?? switchesOf(scaler, request, { original: [], uses, reasons: [], cost: 0 });
+          alike.set(key, known);
+          return [id, known];
+        }),
+      );
+      self.postMessage({ number: data.number, plan, switches } satisfies ClassPlanned);
+    }, SETTLED_MS);
     return;
   }
   if (data.kind === 'bars') {

@@ -1,5 +1,6 @@
 import type { Format } from '@inner-rung/core/clock';
 import type { FormRef, Settings } from '@inner-rung/core/move';
+import type { RoomItem } from '@inner-rung/core/room';
 import {
   AS_WRITTEN,
   type Block,
@@ -163,6 +164,32 @@ const slice = createSlice({
     },
     unwished: (plan, { payload }: PayloadAction<number>) => {
       plan?.wishes?.splice(payload, 1);
+    },
+    /** A level of their own for this session; null is as they are. */
+    levelGiven: (plan, { payload }: PayloadAction<{ person: string; level: 0 | 1 | 2 | 3 | null }>) => {
+      if (!plan) return;
+      const others = (plan.levels ?? []).filter((one) => one.person !== payload.person);
+      plan.levels =
+        payload.level === null
+          ? others
+          : [...others, { person: payload.person, level: payload.level }].slice(-200);
+    },
+    /** One piece more than the room has. */
+    borrowed: (plan, { payload }: PayloadAction<Pick<RoomItem, 'what' | 'size'>>) => {
+      if (!plan) return;
+      const list = plan.borrowed ?? [];
+      const same = list.find((one) => one.what === payload.what && one.size === payload.size);
+      if (same) same.count = Math.min(200, same.count + 1);
+      else
+        list.push({
+          what: payload.what,
+          count: 1,
+          ...(payload.size === undefined ? {} : { size: payload.size }),
+        });
+      plan.borrowed = list.slice(-40);
+    },
+    givenBack: (plan, { payload }: PayloadAction<number>) => {
+      plan?.borrowed?.splice(payload, 1);
     },
     /** How many lanes; what was put into a lane that is gone goes with it. */
     lanesCounted: (plan, { payload }: PayloadAction<number>) => {
