@@ -224,7 +224,8 @@ export function loadsOf(hi: Float64Array, form: number): number {
 
 /** A joint loaded three stations running is worth so much to avoid: three rungs. Estimate. */
 export const RUN_COST = 3000;
-const bitsOf = (n: number): number => (n === 0 ? 0 : (n & 1) + bitsOf(n >> 1));
+/** Bits that are set. */
+export const bitsOf = (n: number): number => (n === 0 ? 0 : (n & 1) + bitsOf(n >> 1));
 const ALL = 1 << LOADS.length;
 
 /**

@@ -2,7 +2,7 @@ import type { FormRef } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
 import { entriesOf } from '../session/index.ts';
 import type { Choice } from './budget.ts';
-import { solveWithPieces } from './class-coupling.ts';
+import { bitsOf, loadsOf, RUN_COST, solveWithPieces } from './class-coupling.ts';
 import { poolsKey, settleClass } from './class-settle.ts';
 import { type StationProblem, solveStation } from './class-station.ts';
 import { COSTS, type Costs } from './costs.ts';
@@ -77,6 +77,8 @@ const CHANGE = 1500;
 /** Steps in which what several stations want at once is made dearer, and by how much for each piece too few. Estimates. */
 const PRICE_STEPS = 10;
 const PRICE_STEP = 700;
+/** Stations that are planned anew to spare a joint. */
+const RUN_STEPS = 8;
 /** Rest for want of a form at the station: dearer than any form, so that nobody rests who needn't. */
 const REST = COSTS.rest;
 
@@ -97,6 +99,17 @@ export const sameForm = (a: FormRef, b: FormRef): boolean =>
 /** A move given without a height is given at any. */
 const isGiven = (given: FormRef, form: FormRef): boolean =>
   given.settings === undefined ? given.move === form.move : sameForm(given, form);
+
+type Price = (id: number) => number;
+/** One station by itself. */
+interface PlannedEntry {
+  readonly shown: readonly Column[];
+  /** By person. */
+  readonly chosen: readonly (Choice | null)[];
+  readonly cost: number;
+  readonly atLeast: number;
+  readonly shortHere: readonly string[];
+}
 
 interface Column {
   /** Number of the taught form. */
@@ -143,8 +156,6 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
   const kindOf = opened.map((one) => kinds.indexOf(one));
   const session = people[0]?.request.session;
   const entries = session ? entriesOf(session.blocks) : [];
-  const chosen: (Choice | null)[][] = people.map(() => []);
-  const shownAt: Column[][] = [];
   const needsOf = needsInIndex(table.index);
   const how = request.how ?? 'together';
   const cheapestAt: ReadonlyMap<Opened, ReturnType<Opened['cheapest']>>[] = [];
@@ -154,8 +165,15 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     if (!wanted.has(id)) wanted.set(id, wantsOf(needsOf, room, formOf(id)));
     return wanted.get(id)!;
   };
-  /** One station; `price` is laid on a taught form that takes what other stations want at the same time. */
-  const planEntry = (entry: number, price: (id: number) => number) => {
+  /**
+   * One station. `price` is laid on a taught form that takes what other stations want at the same time; `spare`
+   * says which joints are loaded too often round here, by person: forms that load them are dearer to them.
+   */
+  const planEntry = (
+    entry: number,
+    price: Price | null,
+    spare: ReadonlyMap<number, number>,
+  ): PlannedEntry => {
     const own = cheapestAt[entry] ?? new Map(kinds.map((one) => [one, one.cheapest(entry)]));
     cheapestAt[entry] = own;
     const written = opened.map((one) => one.written(entry)).find((form) => form >= 0) ?? -1;
@@ -198,7 +216,8 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
           // Who has said they would rather not isn't kept to it.
           !person.request.subject.dislikes.includes(was.move) &&
           list.some((c) => sameForm(was, c.form) && has(p, c));
-        const key = JSON.stringify([kindOf[p], holds ? given.form : 0, was ?? 0, stands]);
+        const joints = spare.get(p) ?? 0;
+        const key = JSON.stringify([kindOf[p], holds ? given.form : 0, was ?? 0, stands, joints]);
         const row = rows.get(key);
         if (row) {
           row.heads++;
@@ -215,6 +234,13 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
               : (holds && !isGiven(given.form, column.form)) || (stands && !sameForm(was, column.form))
                 ? Number.POSITIVE_INFINITY
                 : cost + (was && !sameForm(was, column.form) ? CHANGE : 0);
+        }
+        if (joints > 0) {
+          const { form } = own.get(opened[p]!)!;
+          list.forEach((column, i) => {
+            const row = form[column.id]!;
+            if (row >= 0) cells[i]! += RUN_COST * bitsOf(loadsOf(table.hi, row) & joints);
+          });
         }
         const at = rows.size;
         rows.set(key, { cells, at, heads: 1 });
@@ -238,7 +264,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       if (how === 'together') return solveWithPieces(asked, rowOf, room, wants);
       // In rotation the pieces are given out turn by turn, over all stations at once.
       list.forEach((column, i) => {
-        const more = price(column.id);
+        const more = price?.(column.id) ?? 0;
         if (more > 0) for (const row of asked.costs) row[i]! += more;
       });
       const answer = solveStation(asked);
@@ -261,35 +287,39 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     leastHere ??= solved.atLeast;
     let costHere = solved.forms.reduce((sum, f) => sum + show[f]!, 0);
     const shortHere: string[] = [];
-    people.forEach((person, p) => {
+    const chosen = people.map((person, p): Choice | null => {
       const at = solved.columnOf[p]!;
       const column = list[at];
       const mine = own.get(opened[p]!)!;
       costHere += column ? mine.cost[column.id]! : REST;
       const was = before[p];
       if (column && was && !sameForm(was, column.form)) costHere += CHANGE;
-      chosen[p]![entry] = column
-        ? opened[p]!.choice(entry, mine.form[column.id]!, mine.pace[column.id]!, mine.cost[column.id]!)
-        : null;
       // Who would do another of those shown, were there enough of everything.
       const least = Math.min(REST, ...solved.forms.map((f) => mine.cost[list[f]!.id]!));
       const given = wishes.some((wish) => wish.kind === 'give' && wish.person === person.id);
       const kept = before[p] !== null && before[p] !== undefined;
       if (how === 'together' && !given && !kept && (column ? mine.cost[column.id]! : REST) > least)
         shortHere.push(person.id);
+      return column
+        ? opened[p]!.choice(entry, mine.form[column.id]!, mine.pace[column.id]!, mine.cost[column.id]!)
+        : null;
     });
-    shownAt[entry] = solved.forms.map((f) => list[f]!);
-    return { cost: costHere, atLeast: leastHere, shortHere };
+    return {
+      shown: solved.forms.map((f) => list[f]!),
+      chosen,
+      cost: costHere,
+      atLeast: leastHere,
+      shortHere,
+    };
   };
   /** All stations, then what couples them. */
-  const attempt = (price: (id: number) => number) => {
-    const planned = entries.map((_, entry) => planEntry(entry, price));
+  const couple = (planned: readonly PlannedEntry[]) => {
     const settled = settleClass({
       people: people.map(({ id }) => id),
       opened,
       session,
       entries,
-      shown: shownAt.map((columns) => columns.map((column) => column.id)),
+      shown: planned.map(({ shown }) => shown.map((column) => column.id)),
       cheapest: cheapestAt,
       formNumber: numbers.of,
       wantsAt,
@@ -302,32 +332,50 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
         ),
       spareJoints: request.before === undefined,
       rest: REST,
-      chosen,
+      chosen: people.map((_, p) => planned.map((one) => one.chosen[p] ?? null)),
     });
+    const cost = planned.reduce((sum, one) => sum + one.cost, settled.cost);
     return {
+      planned,
       chosen: settled.chosen,
-      shown: [...shownAt],
-      cost: planned.reduce((sum, one) => sum + one.cost, settled.cost),
-      atLeast: planned.reduce((sum, one) => sum + one.atLeast, 0),
+      shown: planned.map((one) => one.shown),
+      cost,
+      worth: cost + RUN_COST * settled.runs,
       shortOf: [
         ...planned.flatMap(({ shortHere }, entry) => shortHere.map((person) => ({ person, entry }))),
         ...settled.shortOf,
       ],
       over: settled.over,
+      runAt: settled.runAt,
     };
   };
-  let best = attempt(() => 0);
-  const { atLeast } = best;
+  const nobody: ReadonlyMap<number, number> = new Map();
+  const free = entries.map((_, entry) => planEntry(entry, null, nobody));
+  const atLeast = free.reduce((sum, one) => sum + one.atLeast, 0);
+  let best = couple(free);
   const prices = new Map<string, number>();
   let { over } = best;
   // What several stations want at once is made dearer at all of them, step by step.
   for (let step = 0; how === 'rotation' && step < PRICE_STEPS && over.size > 0; step++) {
     for (const [key, by] of over) prices.set(key, (prices.get(key) ?? 0) + by * PRICE_STEP);
-    const next = attempt((id) =>
-      (wantsAt(id) ?? []).reduce((sum, want) => sum + want.count * (prices.get(poolsKey(want)) ?? 0), 0),
-    );
-    if (next.cost < best.cost) best = next;
+    const price: Price = (id) =>
+      (wantsAt(id) ?? []).reduce((sum, want) => sum + want.count * (prices.get(poolsKey(want)) ?? 0), 0);
+    const next = couple(entries.map((_, entry) => planEntry(entry, price, nobody)));
+    if (next.worth < best.worth) best = next;
     ({ over } = next);
+  }
+  // Where a joint is still loaded three running, other forms are shown at the station where that helps most.
+  const tried = new Set<number>();
+  for (let step = 0; step < RUN_STEPS && request.before === undefined; step++) {
+    const heads = (entry: number) => [...best.runAt.get(entry)!.values()].reduce((n, j) => n + bitsOf(j), 0);
+    const [worst] = [...best.runAt.keys()]
+      .filter((entry) => !tried.has(entry))
+      .sort((a, b) => heads(b) - heads(a) || a - b);
+    if (worst === undefined) break;
+    tried.add(worst);
+    const again = planEntry(worst, null, best.runAt.get(worst)!);
+    const next = couple(best.planned.map((one, entry) => (entry === worst ? again : one)));
+    if (next.worth < best.worth) best = next;
   }
   const { cost, shortOf, shown } = best;
   const uses = Object.fromEntries(

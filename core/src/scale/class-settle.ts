@@ -2,7 +2,7 @@ import { formatEntry } from '../clock/index.ts';
 import { placesOf, type Room } from '../room/index.ts';
 import { type Block, type Entry, roleOf, type Timed } from '../session/index.ts';
 import { type Choice, withinBudgets } from './budget.ts';
-import { loadsOf, pathOver, seatAll } from './class-coupling.ts';
+import { bitsOf, loadsOf, pathOver, seatAll } from './class-coupling.ts';
 import type { Opened } from './scaler.ts';
 import { Store, type Want } from './sharing.ts';
 
@@ -37,6 +37,10 @@ export interface SettledClass {
   readonly shortOf: readonly { readonly person: string; readonly entry: number }[];
   /** How many more of some pieces were wanted at once than there are, by the pools they come from. */
   readonly over: ReadonlyMap<string, number>;
+  /** Joints loaded three stations running, counted over everybody. */
+  readonly runs: number;
+  /** Where: by entry, which joints of whom. */
+  readonly runAt: ReadonlyMap<number, ReadonlyMap<number, number>>;
 }
 
 /** Ways through a block that are tried for somebody before what they have stands. */
@@ -126,7 +130,9 @@ export function settleClass(it: ToSettle): SettledClass {
   }
 
   if (it.spareJoints) it.session?.blocks.forEach(spareJoints);
-  return { chosen, cost, shortOf, over };
+  const runAt = new Map<number, Map<number, number>>();
+  const runs = (it.session?.blocks ?? []).reduce((sum, block, b) => sum + countRuns(block, b), 0);
+  return { chosen, cost, shortOf, over, runs, runAt };
 
   function countOver(moment: Moment): void {
     const wanted = new Map<string, { want: Want; count: number }>();
@@ -145,12 +151,44 @@ export function settleClass(it: ToSettle): SettledClass {
     }
   }
 
+  /** First entries of a block's stations, and whether the last is followed by the first. */
+  function roundOf(block: Block, b: number): { first: number[]; ring: boolean } {
+    return {
+      first: block.stations.map((_, i) =>
+        entries.findIndex((e) => e.block === b && e.inBlock === i && e.part === 0),
+      ),
+      ring: formatEntry(block.format.kind).ring(block.format),
+    };
+  }
+
+  function countRuns(block: Block, b: number): number {
+    const { first, ring } = roundOf(block, b);
+    const n = first.length;
+    if (!isTrained(block) || n < 3) return 0;
+    let sum = 0;
+    people.forEach((_, p) => {
+      const loads = first.map((entry) => {
+        const choice = chosen[p]![entry];
+        return choice ? loadsOf(it.hi, choice.form) : 0;
+      });
+      for (let k = 0; k < (ring ? n : n - 2); k++) {
+        const three = [k, (k + 1) % n, (k + 2) % n];
+        const joints = three.reduce((bits, at) => bits & loads[at]!, -1);
+        sum += bitsOf(joints);
+        if (joints > 0)
+          for (const at of three) {
+            const here = runAt.get(first[at]!) ?? new Map<number, number>();
+            here.set(p, (here.get(p) ?? 0) | joints);
+            runAt.set(first[at]!, here);
+          }
+      }
+    });
+    return sum;
+  }
+
   function spareJoints(block: Block, b: number): void {
     if (!isTrained(block)) return;
-    const first = block.stations.map((_, i) =>
-      entries.findIndex((e) => e.block === b && e.inBlock === i && e.part === 0),
-    );
-    const ring = formatEntry(block.format.kind).ring(block.format);
+    const { first, ring } = roundOf(block, b);
     people.forEach((_, p) => {
       const cannot = new Set<string>();
       for (let tries = 0; tries < TRIES; tries++) {

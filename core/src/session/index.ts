@@ -39,6 +39,7 @@ export {
 } from './plan.ts';
 export { readSegment, type SheetLine, sheetLines } from './read.ts';
 export { READY_SESSIONS } from './ready.ts';
+export { type RestTiers, restTiers } from './tiers.ts';
 export {
   type BlockTime,
   drinksFor,

@@ -1,6 +1,8 @@
+import { clockText, type Format, formatWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
 import { formName, LANES, laneName, type Use } from '@inner-rung/core/scale';
+import type { RestTiers } from '@inner-rung/core/session';
 import { Footprints, Pin } from 'lucide-react';
 import { useState } from 'react';
 import { Choice } from '../ui/choice.tsx';
@@ -22,6 +24,9 @@ export function LaneSheet(props: {
   onStation: (station: number) => void;
   onCount: (count: number) => void;
   onPin: (station: number, lane: number, form: FormRef | null) => void;
+  /** Null where no rests could differ by lane. */
+  tiers: RestTiers | null;
+  onOneClock: (format: Format) => void;
   /** Null where the format has no rounds to walk. */
   onWalk: (() => void) | null;
 }) {
@@ -49,6 +54,40 @@ export function LaneSheet(props: {
           <button type="button" className="btn btn-sm touch" onClick={props.onWalk}>
             <Footprints size={17} aria-hidden /> A lane outwards each round
           </button>
+        )}
+        {props.tiers && (
+          <details className="text-sm">
+            <summary className="touch flex cursor-pointer items-center underline underline-offset-4">
+              Rests by lane
+            </summary>
+            <table className="table table-xs w-auto">
+              <tbody>
+                {props.tiers.tiers.map(({ restSeconds, lengthSeconds }) => (
+                  <tr key={restSeconds}>
+                    <th scope="row" className="font-normal">
+                      A group with {restSeconds} s of rest
+                    </th>
+                    <td className="tabular-nums">{clockText(lengthSeconds)}</td>
+                  </tr>
+                ))}
+                <tr>
+                  <th scope="row" className="font-normal">
+                    One clock, {formatWords(props.tiers.oneClock.format)}
+                  </th>
+                  <td className="tabular-nums">{clockText(props.tiers.oneClock.lengthSeconds)}</td>
+                  <td>
+                    <button
+                      type="button"
+                      className="btn btn-sm touch"
+                      onClick={() => props.onOneClock(props.tiers!.oneClock.format)}
+                    >
+                      Take it
+                    </button>
+                  </td>
+                </tr>
+              </tbody>
+            </table>
+          </details>
         )}
         <p className="min-w-0 flex-1 text-sm" role="status" data-lane-faults={picture.laneFaults.length}>
           {lanes === null

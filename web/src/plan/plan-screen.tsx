@@ -2,7 +2,7 @@ import { FORMATS, type Format, formatWords } from '@inner-rung/core/clock';
 import { everybodyIn, LEVELS, outlookOf, shortName, standsFor } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { check, type Finding, subjectOf, turnsShort, walkOutwards } from '@inner-rung/core/scale';
-import { type Plan, type Role, roleOf, withClimb } from '@inner-rung/core/session';
+import { factsIn, type Plan, type Role, restTiers, roleOf, withClimb } from '@inner-rung/core/session';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -400,6 +400,8 @@ export function PlanScreen() {
                       }),
                     )
                   }
+                  tiers={restTiers(plan.blocks[shownBlock]!, plan.forWhom, factsIn(library))}
+                  onOneClock={setFormat}
                   onWalk={
                     walked ? () => send(planEvents.blockSet({ block: shownBlock, becomes: walked })) : null
                   }
