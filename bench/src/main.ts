@@ -14,7 +14,7 @@ const rows = [
   ...(await roomRows(base)),
   ...orderRows(base),
   ...sessionRows(base),
-  ...classRows(base),
+  ...(await classRows(base)),
   ...weightRows(),
   ...(await wallRows(base)),
 ];
