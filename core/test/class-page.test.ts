@@ -147,7 +147,14 @@ describe('what a late change changes', () => {
 
 /** A plan of holds and trims by hand. */
 const use = (move: string, more: object = {}) =>
-  ({ move, settings: {}, pace: null, holdSeconds: null, ...more }) as ClassPlan['uses'][string][number];
+  ({
+    move,
+    settings: {},
+    pace: null,
+    holdSeconds: null,
+    own: null,
+    ...more,
+  }) as ClassPlan['uses'][string][number];
 
 describe('what is said and not shown', () => {
   test('who lets go sooner than others is told after how long', () => {

@@ -3,14 +3,20 @@ import { outlookOf, personSchema } from '@inner-rung/core/person';
 import { openRecord } from '@inner-rung/core/record';
 import { ROOM, ROOM_EXAMPLE } from '@inner-rung/core/room';
 import {
+  check,
   compileLibrary,
   createScaler,
   formName,
+  lanePinsOf,
+  makeLanes,
   planClass,
   type Scaler,
+  SIDEWAYS_IDS,
   sayReason,
   subjectOf,
   sumUp,
+  switchesOf,
+  type Use,
 } from '@inner-rung/core/scale';
 import { PLAN, type Plan } from '@inner-rung/core/session';
 import { z } from 'zod';
@@ -24,9 +30,11 @@ export const scaleQuestion = z.strictObject({
   people,
   room: z.record(z.string(), z.unknown()).optional().describe('a room document'),
   on: day,
+  lanes: z.number().int().min(2).max(5).optional().describe('also as so many lanes'),
 });
 export const classQuestion = z.strictObject({
-  ...scaleQuestion.shape,
+  ...scaleQuestion.omit({ lanes: true }).shape,
+  how: z.enum(['together', 'rotation']).default('together'),
   most: z.number().int().min(1).max(6).default(3).describe('forms at a station, at most'),
 });
 
@@ -39,6 +47,20 @@ const useSchema = z
     holdSeconds: z.number().nullable(),
     metLo: z.number(),
     metHi: z.number(),
+    own: z
+      .object({
+        reps: z.number().nullable(),
+        each: z.boolean(),
+        share: z.number(),
+        split: z.array(z.number()).nullable(),
+        top: z.number().nullable(),
+        bouts: z.object({ times: z.number(), seconds: z.number() }).nullable(),
+        ending: z
+          .object({ after: z.number(), move: z.string(), settings: z.record(z.string(), z.unknown()) })
+          .nullable(),
+      })
+      .nullable()
+      .describe('what of the dose is theirs; null: as written'),
   })
   .nullable()
   .describe('null is easy movement');
@@ -54,8 +76,35 @@ export const scaleAnswerSchema = z.object({
       metHi: z.number(),
       lightLandings: z.number(),
       hardLandings: z.number(),
+      checks: z.array(
+        z.object({
+          check: z.string(),
+          severity: z.enum(['stop', 'mend', 'note']),
+          block: z.number().nullable(),
+          station: z.number().nullable(),
+          says: z.string(),
+        }),
+      ),
+      midSet: z
+        .array(
+          z.object({
+            down: useSchema,
+            up: useSchema,
+            sideways: z.record(z.enum(['wrist', 'knee', 'back']), z.union([useSchema, z.literal('same')])),
+          }),
+        )
+        .describe('where they can go in the middle of a set, by entry'),
     }),
   ),
+  lanes: z
+    .object({
+      lanes: z.array(z.object({ position: z.number(), uses: z.array(useSchema) })),
+      useful: z.array(z.number()),
+      faults: z.array(
+        z.object({ kind: z.string(), lane: z.number(), entry: z.number().nullable(), says: z.string() }),
+      ),
+    })
+    .nullable(),
 });
 export const classAnswerSchema = z.object({
   entries: z.array(
@@ -115,6 +164,15 @@ export function byValue(files: readonly LibraryFile[]) {
     dials: session.dials,
     subject: subjectOf(person, library, on),
   });
+  const named = (use: Use | null) => use && { ...use, name: formName(library, use.move, use.settings) };
+  const inLanes = (scaler: Scaler, session: Plan, count: number) => {
+    const { writtenFor, dials } = session;
+    const made = makeLanes(scaler, { session, writtenFor, dials, count, pins: lanePinsOf(session) });
+    return {
+      ...made,
+      lanes: made.lanes.map(({ position, uses }) => ({ position, uses: uses.map(named) })),
+    };
+  };
   return {
     scale(body: unknown): z.infer<typeof scaleAnswerSchema> {
       const question = read(scaleQuestion, body);
@@ -132,21 +190,36 @@ export function byValue(files: readonly LibraryFile[]) {
               metHi: 0,
               lightLandings: 0,
               hardLandings: 0,
+              checks: [],
+              midSet: [],
             };
-          const version = scaler.scale(asked(session, person, question.on));
+          const request = asked(session, person, question.on);
+          const version = scaler.scale(request);
+          const sums = sumUp(index, session, version.uses, { massKg: person.massKg });
+          const { limits } = request.subject;
           return {
             person: person.id,
             mayTrain: true,
-            uses: version.uses.map(
-              (use) => use && { ...use, name: formName(library, use.move, use.settings) },
-            ),
+            uses: version.uses.map(named),
             reasons: version.reasons.map((reason) => ({
               entry: reason.entry,
               says: sayReason(library, version.original[reason.entry] ?? null, reason),
             })),
-            ...sumUp(index, session, version.uses, { massKg: person.massKg }),
+            ...sums,
+            checks: check({ library, session, version, sums, limits }).filter((f) => f.accepted === null),
+            midSet: switchesOf(scaler, request, version).map(({ down, up, sideways }) => ({
+              down: named(down),
+              up: named(up),
+              sideways: Object.fromEntries(
+                SIDEWAYS_IDS.map((id) => {
+                  const to = sideways[id];
+                  return [id, to === 'same' ? to : named(to)];
+                }),
+              ),
+            })),
           };
         }),
+        lanes: question.lanes === undefined ? null : inLanes(scaler, session, question.lanes),
       });
     },
     classPlan(body: unknown): z.infer<typeof classAnswerSchema> {
@@ -155,6 +228,7 @@ export function byValue(files: readonly LibraryFile[]) {
       const here = question.people.filter((person) => may(person, question.on));
       const plan = planClass(scaler, room, {
         most: question.most,
+        how: question.how,
         people: here.map((person) => ({ id: person.id, request: asked(session, person, question.on) })),
       });
       return classAnswerSchema.parse({

@@ -32,7 +32,32 @@ describe('POST /api/scale', () => {
   });
 });
 
+test('POST /api/scale: checks, where to go mid-set, and lanes where they are asked for', async () => {
+  const { status, body } = await post('/api/scale', { ...question, lanes: 3 });
+  expect(status).toBe(200);
+  const one = body.versions.find((v: { mayTrain: boolean }) => v.mayTrain);
+  expect(one.midSet).toHaveLength(one.uses.length);
+  expect(one.checks.every((c: { says: string }) => c.says.length > 5)).toBe(true);
+  expect(one.checks.some((c: { check: string }) => c.check === 'no warm-up' || c.check.length > 0)).toBe(
+    true,
+  );
+  expect(body.lanes.lanes).toHaveLength(3);
+  expect(body.lanes.useful).toHaveLength(2);
+  const without = await post('/api/scale', question);
+  expect(without.body.lanes).toBeNull();
+  const wrong = await post('/api/scale', { ...question, lanes: 9 });
+  expect(wrong.status).toBe(422);
+  expect(wrong.body.field).toBe('lanes');
+});
+
 describe('POST /api/class-plan', () => {
+  test('going round is another plan of the same class', async () => {
+    const { status, body } = await post('/api/class-plan', { ...question, how: 'rotation' });
+    expect(status).toBe(200);
+    expect(body.atLeast).toBeLessThanOrEqual(body.cost);
+    const wrong = await post('/api/class-plan', { ...question, how: 'sideways' });
+    expect(wrong.body.field).toBe('how');
+  });
   test('at most three forms a station, everybody who may train has one, the bound holds', async () => {
     const { status, body } = await post('/api/class-plan', question);
     expect(status).toBe(200);

@@ -4,6 +4,7 @@ import { type Block, type Entry, entriesOf, type Plan, SHOW_SECONDS } from '../s
 import { thirdsRunning } from './checks.ts';
 import { type ClassPlan, type ClassWish, sameForm } from './class-plan.ts';
 import { COSTS } from './costs.ts';
+import { ownWords } from './say.ts';
 
 type PlanWish = NonNullable<Plan['wishes']>[number];
 
@@ -75,7 +76,7 @@ export function classChanges(
   });
 }
 
-/** What isn't shown but said at an entry: a trim, or a hold let go of sooner than others do. */
+/** What isn't shown but said at an entry: a trim, a hold let go of sooner than others do, a count of one's own. */
 export function trimsAt(
   library: Library,
   plan: Pick<ClassPlan, 'uses'>,
@@ -91,7 +92,8 @@ export function trimsAt(
       use.holdSeconds !== null && use.holdSeconds < longest
         ? `let go after ${use.holdSeconds} s, breathe, again`
         : null;
-    for (const says of [trim?.say, short]) if (says) said.set(says, [...(said.get(says) ?? []), id]);
+    const own = use.own ? ownWords(library, use.own, use.pace) : null;
+    for (const says of [trim?.say, short, own]) if (says) said.set(says, [...(said.get(says) ?? []), id]);
   }
   return [...said].map(([says, people]) => ({ says, people }));
 }
