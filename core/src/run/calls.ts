@@ -1,0 +1,69 @@
+import type { Segment } from '../clock/index.ts';
+import { entriesOf, type Facts, type Plan, sheetLines } from '../session/index.ts';
+import type { Stretch } from './clock.ts';
+
+/** Something to be heard at a moment of a stretch. */
+export interface Call {
+  /** Seconds from the beginning of the stretch. */
+  readonly at: number;
+  readonly sound: 'work' | 'rest' | 'tick' | 'lane' | 'say' | 'end';
+  /** Words, where there are any. */
+  readonly says: string | null;
+}
+
+/** Seconds before the end of a stretch that are counted down. Common practice. */
+export const COUNT_DOWN = [3, 2, 1] as const;
+/** Seconds left at which time is called in a stretch that is long enough. Common practice. */
+const TIME_LEFT = [15, 10] as const;
+
+const isRest = (segment: Segment) => segment.kind !== 'work' && segment.kind !== 'hold';
+
+/**
+ * All that is to be heard in each stretch: how it begins, what comes next during a rest, the sides and phases,
+ * lanes that end, time left, the last three seconds. `nameOf` says an entry as it is called.
+ */
+export function callsIn(
+  plan: Pick<Plan, 'blocks'>,
+  stretches: readonly Stretch[],
+  facts: Facts,
+  nameOf: (entry: number) => string,
+): Call[][] {
+  const entries = entriesOf(plan.blocks);
+  const lines = sheetLines(
+    plan,
+    stretches.map(({ segment }) => segment),
+    (entry) => facts(entries[entry]!.move).sided,
+  );
+  return stretches.map(({ segment, seconds }, i) => {
+    const calls: Call[] = [];
+    const line = lines[i]!;
+    if (isRest(segment)) {
+      const next = line.next.map(nameOf).join(', then ');
+      const side = stretches[i + 1]?.segment.side;
+      calls.push({ at: 0, sound: 'rest', says: null });
+      if (next)
+        calls.push({
+          at: Math.min(1, seconds / 2),
+          sound: 'say',
+          says: `Next: ${next}${side ? `, ${side} side` : ''}`,
+        });
+    } else {
+      const first = line.entries.map(nameOf).join(', then ');
+      calls.push({
+        at: 0,
+        sound: 'work',
+        says: first ? `${first}${segment.side ? `, ${segment.side} side` : ''}` : null,
+      });
+      for (const { at, words } of line.says)
+        if (at < seconds) calls.push({ at, sound: /lanes? done$/.test(words) ? 'lane' : 'say', says: words });
+      if (seconds >= 40)
+        for (const left of TIME_LEFT)
+          calls.push({ at: seconds - left, sound: 'say', says: `${left} seconds` });
+    }
+    if (seconds > COUNT_DOWN[0] + 1)
+      for (const left of COUNT_DOWN) calls.push({ at: seconds - left, sound: 'tick', says: null });
+    if (i === stretches.length - 1)
+      calls.push({ at: seconds, sound: 'end', says: 'That was it. Well done.' });
+    return calls.sort((a, b) => a.at - b.at);
+  });
+}

@@ -1,0 +1,16 @@
+export { type Call, COUNT_DOWN, callsIn } from './calls.ts';
+export { clockOf, type Position, positionAt, type RunClock, type Stretch, secondsLeft } from './clock.ts';
+export { type Doing, doesNow, type Present, peopleOf } from './people.ts';
+export {
+  type Cast,
+  castSchema,
+  type Does,
+  inOrder,
+  type Run,
+  type RunEvent,
+  runEventSchema,
+  runSchema,
+  SIGNS,
+  WAYS,
+  type Way,
+} from './run.ts';

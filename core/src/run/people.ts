@@ -1,0 +1,108 @@
+import { type Cast, type Does, inOrder, type Run, type RunEvent, type SIGNS } from './run.ts';
+
+/** What somebody does at an entry, since when, and why it isn't what was planned. */
+export interface Doing {
+  readonly does: Does;
+  /** Milliseconds of the run's clock; 0 for what was planned. */
+  readonly since: number;
+  readonly why: string | null;
+}
+
+export interface Present {
+  readonly id: string;
+  readonly name: string;
+  readonly byNumber: boolean;
+  readonly cautions: readonly string[];
+  readonly cast: Cast;
+  /** Here, gone before the end, or out with a stop sign that nobody has written down yet. */
+  readonly is: 'here' | 'gone' | 'out';
+  readonly joinedAt: number;
+  readonly leftAt: number | null;
+  readonly sign: {
+    readonly at: number;
+    readonly sign: (typeof SIGNS)[number];
+    readonly note: string | null;
+  } | null;
+  /** By entry, everything they were given to do there, the last one now. */
+  readonly doing: readonly (readonly Doing[])[];
+  /** Rounds and reps counted, by block. */
+  readonly counts: ReadonlyMap<number, { readonly rounds: number; readonly reps: number }>;
+}
+
+const WAY_SAYS = { down: 'easier', up: 'harder', wrist: 'wrist', knee: 'knee', back: 'back' } as const;
+
+/** Everybody of a run after its events. The order of people is the run's, those who joined after them. */
+export function peopleOf(run: Pick<Run, 'cast'>, events: readonly RunEvent[]): Present[] {
+  interface Draft extends Omit<Present, 'doing' | 'counts'> {
+    doing: Doing[][];
+    counts: Map<number, { rounds: number; reps: number }>;
+  }
+  const people = new Map<string, Draft>();
+  const add = (cast: Cast, joinedAt: number) => {
+    if (people.has(cast.id)) return;
+    people.set(cast.id, {
+      id: cast.id,
+      name: cast.name,
+      byNumber: cast.byNumber,
+      cautions: cast.cautions,
+      cast,
+      is: 'here',
+      joinedAt,
+      leftAt: null,
+      sign: null,
+      doing: cast.does.map((does) => [{ does, since: 0, why: null }]),
+      counts: new Map(),
+    });
+  };
+  for (const cast of run.cast) add(cast, 0);
+  const change = (id: string, patch: Partial<Draft>) => {
+    const now = people.get(id);
+    if (now) people.set(id, { ...now, ...patch });
+  };
+  const put = (id: string, entry: number, does: Does, at: number, why: string) => {
+    const list = people.get(id)?.doing[entry];
+    list?.push({ does, since: at, why });
+  };
+  for (const event of inOrder(events)) {
+    switch (event.kind) {
+      case 'join':
+        add(event.who, event.at);
+        break;
+      case 'leave':
+        if (people.get(event.person)?.is === 'here') change(event.person, { is: 'gone', leftAt: event.at });
+        break;
+      case 'switch': {
+        const to = people.get(event.person)?.cast.switches[event.entry]?.[event.way];
+        // What they do spares it already, or there is nowhere to go: nothing changes, and it stays written down.
+        if (to === undefined || to === 'same') break;
+        if (to === null && (event.way === 'down' || event.way === 'up')) break;
+        put(event.person, event.entry, to, event.at, WAY_SAYS[event.way]);
+        break;
+      }
+      case 'swap':
+        for (const id of event.person === null ? people.keys() : [event.person])
+          put(id, event.entry, event.does, event.at, 'swapped');
+        break;
+      case 'count':
+        people.get(event.person)?.counts.set(event.block, { rounds: event.rounds, reps: event.reps });
+        break;
+      case 'sign':
+        change(event.person, {
+          is: 'out',
+          leftAt: event.at,
+          sign: { at: event.at, sign: event.sign, note: null },
+        });
+        break;
+      case 'sign recorded': {
+        const { sign } = people.get(event.person) ?? {};
+        if (sign) change(event.person, { sign: { ...sign, note: event.note } });
+        break;
+      }
+      default:
+    }
+  }
+  return [...people.values()];
+}
+
+/** What somebody does at an entry now. */
+export const doesNow = (person: Present, entry: number): Does => person.doing[entry]?.at(-1)?.does ?? null;

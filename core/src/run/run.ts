@@ -1,0 +1,136 @@
+import { z } from 'zod';
+import { formRefSchema, idSchema } from '../move/index.ts';
+import { blockSchema, KIND_IDS } from '../session/index.ts';
+
+const words = (most: number) => z.string().trim().max(most);
+const name = words(80).min(1);
+const whole = z.number().int();
+
+/** Ways somebody goes from what they do, in the middle of a set. */
+export const WAYS = ['down', 'up', 'wrist', 'knee', 'back'] as const;
+export type Way = (typeof WAYS)[number];
+
+/** What somebody does at an entry: the form, at what pace, how it is said. Null is easy movement. */
+export const doesSchema = z
+  .strictObject({
+    move: idSchema,
+    settings: formRefSchema.shape.settings,
+    /** The form as it is called. */
+    name: words(200).min(1),
+    /** How much of it, as it is said. */
+    dose: words(200),
+    /** Reps a minute; null for a hold. */
+    pace: z.number().positive().max(600).nullable(),
+    /** Lane whose moment of a staggered finish holds, 0 innermost. */
+    lane: whole.min(0).max(3),
+  })
+  .nullable();
+export type Does = z.output<typeof doesSchema>;
+
+const switchesSchema = z.strictObject({
+  down: doesSchema,
+  up: doesSchema,
+  wrist: z.union([doesSchema, z.literal('same')]),
+  knee: z.union([doesSchema, z.literal('same')]),
+  back: z.union([doesSchema, z.literal('same')]),
+});
+
+export const castSchema = z.strictObject({
+  id: words(80).min(1),
+  /** What the coach calls them; the wall never shows it. */
+  name,
+  /** One of several who are known by number. */
+  byNumber: z.boolean(),
+  /** By entry of the session. */
+  does: z.array(doesSchema).max(400),
+  switches: z.array(switchesSchema).max(400),
+  /** What the coach has to know: one line each. */
+  cautions: z.array(words(300)).max(20),
+});
+export type Cast = z.output<typeof castSchema>;
+
+/** A session that is being run: everything it needs, by value. What happens to it are events. */
+export const runSchema = z.strictObject({
+  version: z.literal(1),
+  id: idSchema,
+  plan: z.strictObject({
+    id: idSchema,
+    title: words(120).min(1),
+    forWhom: z.enum(KIND_IDS),
+    blocks: z.array(blockSchema).min(1).max(20),
+  }),
+  group: idSchema.nullable(),
+  room: words(80),
+  /** YYYY-MM-DD */
+  on: z.iso.date(),
+  cast: z.array(castSchema).max(60),
+  /** What the trainer does in an emergency, in their words. */
+  emergency: words(600),
+});
+export type Run = z.output<typeof runSchema>;
+
+/** What stops a person, in words that anybody understands. Common practice; the clinician's and the house's word first. */
+export const SIGNS = [
+  'chest, arm, jaw or back pain or pressure',
+  'faint or dizzy',
+  'unusual breathlessness or wheeze',
+  'sharp joint pain',
+  'heart racing or irregular',
+  'sudden headache or change of sight',
+  'confused, numb, weak or uncoordinated',
+  'calf pain or swelling',
+  'low-sugar signs',
+  'bleeding, fluid or contractions in pregnancy',
+  'something else',
+] as const;
+
+const common = {
+  /** Made by whoever pressed; the same press sent twice is one event. */
+  id: z.string().regex(/^[a-z0-9-]{8,60}$/, 'an id of 8 to 60 small letters, digits and hyphens'),
+  /** Milliseconds on the run's own clock, as the server has it. */
+  at: z.number().int().min(0),
+};
+const person = words(80).min(1);
+const entry = whole.min(0).max(399);
+/** The stretch that was shown where it was pressed: a second press of the same finds another one and does nothing. */
+const during = z.string().max(40);
+
+export const runEventSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ ...common, kind: z.literal('go') }),
+  z.strictObject({ ...common, kind: z.literal('pause'), why: z.enum(['pause', 'drink', 'stop sign']) }),
+  z.strictObject({ ...common, kind: z.literal('add'), seconds: whole.min(5).max(600), during }),
+  z.strictObject({ ...common, kind: z.literal('next'), during }),
+  z.strictObject({ ...common, kind: z.literal('again'), during }),
+  z.strictObject({ ...common, kind: z.literal('one more round'), during }),
+  z.strictObject({ ...common, kind: z.literal('end after this round'), during }),
+  z.strictObject({ ...common, kind: z.literal('switch'), person, entry, way: z.enum(WAYS) }),
+  /** For everybody where there is no person. */
+  z.strictObject({ ...common, kind: z.literal('swap'), person: person.nullable(), entry, does: doesSchema }),
+  z.strictObject({
+    ...common,
+    kind: z.literal('count'),
+    person,
+    block: whole.min(0).max(19),
+    rounds: whole.min(0).max(200),
+    reps: whole.min(0).max(2000),
+  }),
+  z.strictObject({ ...common, kind: z.literal('leave'), person }),
+  z.strictObject({ ...common, kind: z.literal('join'), who: castSchema }),
+  z.strictObject({ ...common, kind: z.literal('sign'), person, sign: z.enum(SIGNS) }),
+  /** What came of it has been written down. */
+  z.strictObject({ ...common, kind: z.literal('sign recorded'), person, note: words(600).min(3) }),
+  z.strictObject({ ...common, kind: z.literal('undo'), of: common.id }),
+  z.strictObject({ ...common, kind: z.literal('finish') }),
+]);
+export type RunEvent = z.output<typeof runEventSchema>;
+
+/** In the order in which they hold everywhere: by time, then by id. An event sent twice is there once. */
+export function inOrder(events: readonly RunEvent[]): RunEvent[] {
+  const known = new Map(events.map((event) => [event.id, event]));
+  const sorted = [...known.values()].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1));
+  // What was undone never was; an undo can itself be undone.
+  const off = new Set<string>();
+  for (const event of [...sorted].reverse())
+    if (event.kind === 'undo' && !off.has(event.id)) off.add(event.of);
+  return sorted.filter((event) => event.kind !== 'undo' && !off.has(event.id));
+}
