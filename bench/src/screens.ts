@@ -10,6 +10,7 @@ import { pino } from 'pino';
 import { createApp } from '../../server/src/app.ts';
 import { openDatabase, openDataFolder } from '../../server/src/database.ts';
 import { documents } from '../../server/src/documents.ts';
+import { runs } from '../../server/src/runs.ts';
 import { shippedFiles } from './generated.ts';
 import { type Row, row } from './measure.ts';
 
@@ -94,6 +95,11 @@ export async function wallRows(base: Library): Promise<Row[]> {
   const db = openDatabase(openDataFolder(mkdtempSync(join(tmpdir(), 'inner-rung-bench-'))));
   const app = createApp({
     documents: documents(db, () => new Date()),
+    runs: runs(
+      db,
+      () => Date.now(),
+      () => performance.now(),
+    ),
     library,
     log: pino({ level: 'silent' }),
     demo: false,

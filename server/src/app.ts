@@ -9,6 +9,7 @@ import { z } from 'zod';
 import { type Documents, KINDS, type KindName } from './documents.ts';
 import { openApi } from './openapi.ts';
 import { ProblemError, problemHandler, sendProblem } from './problem.ts';
+import type { Runs } from './runs.ts';
 import { heavy } from './thread.ts';
 import { timelines } from './timeline.ts';
 
@@ -16,12 +17,15 @@ export interface AppOptions {
   /** The built script of the thread for heavy questions; without it they are answered on the spot. */
   readonly heavyScript?: URL;
   readonly documents: Documents;
+  readonly runs: Runs;
   readonly library: readonly LibraryFile[];
   /** Folder of the built interface; none in API tests. */
   readonly web?: string;
   readonly log: Logger;
   readonly demo: boolean;
 }
+
+const ALIVE_MS = 15_000;
 
 const idSchema = z
   .string()
@@ -66,7 +70,7 @@ function revisionOf(request: Request): number {
 }
 
 export function createApp(options: AppOptions): Express {
-  const { documents, library, log } = options;
+  const { documents, runs, library, log } = options;
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -154,6 +158,52 @@ export function createApp(options: AppOptions): Express {
     response.json(documents.setAside());
   });
 
+  const runId = (request: Request) => {
+    const id = idSchema.safeParse(request.params['id']);
+    if (!id.success)
+      throw new ProblemError({
+        status: 404,
+        title: 'No such run',
+        detail: 'There is no run of that name here.',
+      });
+    return id.data;
+  };
+  api.get('/runs', (_request, response) => {
+    response.json(runs.list());
+  });
+  api.post('/runs', (request, response) => {
+    const run = runs.create(request.body);
+    response.status(201).json({ id: run.id });
+  });
+  api.get('/runs/:id', (request, response) => {
+    response.set('Cache-Control', 'no-store').json(runs.read(runId(request)));
+  });
+  api.get('/runs/:id/now', (request, response) => {
+    response.set('Cache-Control', 'no-store').json({ now: runs.now(runId(request)) });
+  });
+  api.post('/runs/:id/events', (request, response) => {
+    response.json(runs.press(runId(request), request.body));
+  });
+  api.get('/runs/:id/stream', (request, response) => {
+    const id = runId(request);
+    const stop = runs.listen(id, (told) => {
+      response.write(`data: ${JSON.stringify(told)}\n\n`);
+    });
+    response.set({
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-store',
+      'X-Accel-Buffering': 'no',
+    });
+    response.flushHeaders();
+    response.write('retry: 1000\n\n');
+    // A line now and then, so that what lies between doesn't hang up.
+    const alive = setInterval(() => response.write(': here\n\n'), ALIVE_MS);
+    request.on('close', () => {
+      clearInterval(alive);
+      stop();
+    });
+  });
+
   api.get('/:kind', (request, response) => {
     const kind = kindSchema.safeParse(request.params['kind']);
     if (!kind.success)
@@ -185,6 +235,7 @@ export function createApp(options: AppOptions): Express {
     const { kind, id } = address(request);
     documents.get(kind, id);
     documents.erase(kind, id);
+    if (kind === 'people') runs.erase(id);
     response.status(204).end();
   });
   api.use((_request, response) => {

@@ -65,6 +65,23 @@ export const MIGRATIONS: readonly string[] = [
     ALTER TABLE document_2 RENAME TO document;
     ALTER TABLE earlier_revision_2 RENAME TO earlier_revision;
   `,
+  // Runs: times are milliseconds; an event's on its run's own clock.
+  sql`
+    CREATE TABLE run (
+      id TEXT PRIMARY KEY,
+      body TEXT NOT NULL CHECK (json_valid(body)),
+      created_at INTEGER NOT NULL,
+      latest_at INTEGER NOT NULL CHECK (latest_at >= 0)
+    ) STRICT, WITHOUT ROWID;
+
+    CREATE TABLE run_event (
+      run_id TEXT NOT NULL REFERENCES run (id) ON DELETE CASCADE,
+      id TEXT NOT NULL,
+      at INTEGER NOT NULL CHECK (at >= 0),
+      body TEXT NOT NULL CHECK (json_valid(body)),
+      PRIMARY KEY (run_id, id)
+    ) STRICT, WITHOUT ROWID;
+  `,
 ];
 
 /** Opens the database at a path (":memory:" in tests), with the newest schema. */

@@ -1,4 +1,5 @@
 import { CHANGE } from '@inner-rung/core/ladder';
+import { SESSION_RECORD } from '@inner-rung/core/log';
 import { GROUP, PERSON } from '@inner-rung/core/person';
 import { openRecord, type RecordKind } from '@inner-rung/core/record';
 import { ROOM } from '@inner-rung/core/room';
@@ -14,6 +15,7 @@ export const KINDS = {
   people: { kind: 'person', record: PERSON as RecordKind<{ version: number }> },
   groups: { kind: 'group', record: GROUP as unknown as RecordKind<{ version: number }> },
   rooms: { kind: 'room', record: ROOM as RecordKind<{ version: number }> },
+  records: { kind: 'record', record: SESSION_RECORD as unknown as RecordKind<{ version: number }> },
   changes: { kind: 'change', record: CHANGE as unknown as RecordKind<{ version: number }> },
 } as const;
 export type KindName = keyof typeof KINDS;

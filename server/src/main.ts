@@ -7,6 +7,7 @@ import { createApp } from './app.ts';
 import { openDatabase, openDataFolder } from './database.ts';
 import { documents, type KindName } from './documents.ts';
 import { readLibrary } from './library-files.ts';
+import { runs } from './runs.ts';
 
 const root = process.env['INNER_RUNG_ROOT'] ?? resolve(dirname(fileURLToPath(import.meta.url)), '../..');
 
@@ -49,6 +50,11 @@ async function start(): Promise<void> {
   }
   const app = createApp({
     documents: store,
+    runs: runs(
+      db,
+      () => Date.now(),
+      () => performance.now(),
+    ),
     library,
     log,
     demo: values.seed !== undefined,

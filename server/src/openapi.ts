@@ -1,6 +1,8 @@
 import { CHANGE } from '@inner-rung/core/ladder';
+import { SESSION_RECORD } from '@inner-rung/core/log';
 import { GROUP, PERSON } from '@inner-rung/core/person';
 import { ROOM } from '@inner-rung/core/room';
+import { runEventSchema, runSchema } from '@inner-rung/core/run';
 import { PLAN } from '@inner-rung/core/session';
 import { z } from 'zod';
 import { classAnswerSchema, classQuestion, scaleAnswerSchema, scaleQuestion } from './by-value.ts';
@@ -28,6 +30,7 @@ const BODIES = {
   groups: ['Group', GROUP.schema],
   rooms: ['Room', ROOM.schema],
   changes: ['Change', CHANGE.schema],
+  records: ['SessionRecord', SESSION_RECORD.schema],
 } as const satisfies Record<keyof typeof KINDS, readonly [string, z.ZodType]>;
 
 const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` });
@@ -63,6 +66,57 @@ export function openApi() {
     },
     '/api/openapi.json': {
       get: { summary: 'This description', responses: { 200: answer('OpenAPI 3.1.', { type: 'object' }) } },
+    },
+    '/api/runs': {
+      get: {
+        summary: 'Runs, the newest first',
+        responses: { 200: answer('The list.', { type: 'array', items: { type: 'object' } }) },
+      },
+      post: {
+        summary: 'A run, made from a session and who is there, by value',
+        requestBody: { required: true, ...body(ref('Run')) },
+        responses: {
+          201: answer('Its id.', { type: 'object' }),
+          412: problem('There is one of that name.'),
+          422: problem('Not a run: the field is named.'),
+        },
+      },
+    },
+    '/api/runs/{id}': {
+      parameters: [id],
+      get: {
+        summary: 'A run, everything that happened in it, and its own clock in milliseconds',
+        responses: { 200: answer('The run.', { type: 'object' }), 404: problem('No such run.') },
+      },
+    },
+    '/api/runs/{id}/now': {
+      parameters: [id],
+      get: {
+        summary: 'The clock of a run, in milliseconds since it was made',
+        responses: { 200: answer('Now.', { type: 'object' }), 404: problem('No such run.') },
+      },
+    },
+    '/api/runs/{id}/events': {
+      parameters: [id],
+      post: {
+        summary: 'What was pressed',
+        description:
+          'One event or several. `at` is the run’s clock as the sender had it; without one, or ahead of the clock, it is now. Sent twice it is there once.',
+        requestBody: { required: true, ...body({ type: 'array', items: ref('RunEvent') }) },
+        responses: {
+          200: answer('The events as they were taken in.', { type: 'object' }),
+          404: problem('No such run.'),
+          409: problem('Too much for one run.'),
+          422: problem('Not an event: the field is named.'),
+        },
+      },
+    },
+    '/api/runs/{id}/stream': {
+      parameters: [id],
+      get: {
+        summary: 'What is pressed, as it is pressed (server-sent events)',
+        responses: { 200: { description: 'A stream.', content: { 'text/event-stream': {} } } },
+      },
     },
     '/api/timeline': {
       post: {
@@ -160,6 +214,8 @@ export function openApi() {
       schemas: {
         ...Object.fromEntries(Object.values(BODIES).map(([name, schema]) => [name, json(schema)])),
         Timeline: json(timelineAnswerSchema),
+        Run: json(runSchema),
+        RunEvent: json(runEventSchema),
         ScaleQuestion: json(scaleQuestion),
         Versions: json(scaleAnswerSchema),
         ClassQuestion: json(classQuestion),

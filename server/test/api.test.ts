@@ -9,6 +9,7 @@ import { createApp } from '../src/app.ts';
 import { MIGRATIONS, migrate, openDatabase, openDataFolder } from '../src/database.ts';
 import { documents } from '../src/documents.ts';
 import { readLibrary } from '../src/library-files.ts';
+import { runs } from '../src/runs.ts';
 
 const library = readLibrary(join(process.cwd(), 'library'));
 const plan = PLANS[0]!;
@@ -16,7 +17,17 @@ const plan = PLANS[0]!;
 function fresh() {
   const db = openDatabase(':memory:');
   const store = documents(db, () => new Date('2026-11-24T10:00:00Z'));
-  const app = createApp({ documents: store, library, log: pino({ level: 'silent' }), demo: false });
+  const app = createApp({
+    documents: store,
+    runs: runs(
+      db,
+      () => 0,
+      () => 0,
+    ),
+    library,
+    log: pino({ level: 'silent' }),
+    demo: false,
+  });
   return { db, store, app, ask: () => request(app) };
 }
 const save = (
@@ -74,7 +85,17 @@ describe('erasing somebody for good', () => {
     const path = openDataFolder(folder);
     const db = openDatabase(path);
     const store = documents(db, () => new Date('2026-11-24T10:00:00Z'));
-    const app = createApp({ documents: store, library, log: pino({ level: 'silent' }), demo: false });
+    const app = createApp({
+      documents: store,
+      runs: runs(
+        db,
+        () => 0,
+        () => 0,
+      ),
+      library,
+      log: pino({ level: 'silent' }),
+      demo: false,
+    });
     store.create('people', person.id, person);
     store.replace('people', person.id, { ...person, notes: 'Moved to Harrowgate Steps.' }, 1);
     store.create('groups', group.id, group);

@@ -7,9 +7,16 @@ import { createApp } from '../src/app.ts';
 import { openDatabase } from '../src/database.ts';
 import { documents } from '../src/documents.ts';
 import { readLibrary } from '../src/library-files.ts';
+import { runs } from '../src/runs.ts';
 
+const db = openDatabase(':memory:');
 const app = createApp({
-  documents: documents(openDatabase(':memory:'), () => new Date('2026-11-24T10:00:00Z')),
+  documents: documents(db, () => new Date('2026-11-24T10:00:00Z')),
+  runs: runs(
+    db,
+    () => 0,
+    () => 0,
+  ),
   library: readLibrary(join(process.cwd(), 'library')),
   log: pino({ level: 'silent' }),
   demo: false,

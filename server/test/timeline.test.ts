@@ -15,9 +15,16 @@ import { openDatabase } from '../src/database.ts';
 import { documents } from '../src/documents.ts';
 import { readLibrary } from '../src/library-files.ts';
 import { openApi } from '../src/openapi.ts';
+import { runs } from '../src/runs.ts';
 
+const db = openDatabase(':memory:');
 const app = createApp({
-  documents: documents(openDatabase(':memory:'), () => new Date('2026-11-24T10:00:00Z')),
+  documents: documents(db, () => new Date('2026-11-24T10:00:00Z')),
+  runs: runs(
+    db,
+    () => 0,
+    () => 0,
+  ),
   library: readLibrary(join(process.cwd(), 'library')),
   log: pino({ level: 'silent' }),
   demo: false,

@@ -1,0 +1,27 @@
+export {
+  AWAY,
+  type Decision,
+  decide,
+  type Evidence,
+  evidenceOf,
+  formOfRung,
+  PROGRESS,
+  type Progresses,
+  preview,
+  SCHOOL_IDS,
+  type School,
+  type SchoolId,
+  twoForTwo,
+} from './decide.ts';
+export {
+  loadOf,
+  overAt,
+  type Piece,
+  RANGES,
+  type Result,
+  recordFrom,
+  recordSchema,
+  resultSchema,
+  SESSION_RECORD,
+  type SessionRecord,
+} from './record.ts';

@@ -1,0 +1,209 @@
+import { z } from 'zod';
+import { formRefSchema, idSchema } from '../move/index.ts';
+import type { RecordKind } from '../record/index.ts';
+import {
+  clockOf,
+  inOrder,
+  type Present,
+  peopleOf,
+  positionAt,
+  type Run,
+  type RunEvent,
+  SIGNS,
+} from '../run/index.ts';
+import type { Facts } from '../session/index.ts';
+
+const words = (most: number) => z.string().trim().max(most);
+
+/** Part of what somebody did: a form, for how long, how often. */
+export const pieceSchema = z.strictObject({
+  /** Place in the session's list of entries. */
+  entry: z.number().int().min(0).max(399),
+  ...formRefSchema.shape,
+  seconds: z.number().int().min(0).max(36_000),
+  /** In all; null for a hold, and where nobody counted. */
+  reps: z.number().int().min(0).max(20_000).nullable(),
+});
+export type Piece = z.output<typeof pieceSchema>;
+
+/** How much of the way was gone. More of it on one rung is progress before the next rung. */
+export const RANGES = ['part', 'most', 'full'] as const;
+
+/** What came of a session for one person. */
+export const resultSchema = z.strictObject({
+  /** Null: known by number alone, or erased since. */
+  person: idSchema.nullable(),
+  /** How they were known, where they have no file of their own. */
+  known: words(80),
+  present: z.boolean(),
+  /** 0–10; null where nobody asked. */
+  effort: z.number().int('whole steps').min(0, 'from 0').max(10, 'at most 10').nullable(),
+  clean: z.boolean(),
+  range: z.enum(RANGES),
+  pain: z.strictObject({ where: words(80).min(1, 'say where'), note: words(300) }).nullable(),
+  /** A stop sign in the run, and what came of it. */
+  sign: z.strictObject({ sign: z.enum(SIGNS), note: words(600) }).nullable(),
+  note: words(1000),
+  pieces: z.array(pieceSchema).max(800),
+  counts: z
+    .array(
+      z.strictObject({
+        block: z.number().int().min(0).max(19),
+        rounds: z.number().int().min(0).max(200),
+        reps: z.number().int().min(0).max(2000),
+      }),
+    )
+    .max(20),
+});
+export type Result = z.output<typeof resultSchema>;
+
+/** A session as it was done, for everybody who was to be there. */
+export const recordSchema = z.strictObject({
+  version: z.literal(1),
+  id: idSchema,
+  run: idSchema.nullable(),
+  plan: idSchema.nullable(),
+  title: words(120).min(1),
+  group: idSchema.nullable(),
+  /** YYYY-MM-DD */
+  on: z.iso.date(),
+  /** Minutes from the first stretch to the end. */
+  minutes: z.number().min(0).max(600),
+  results: z.array(resultSchema).max(80),
+});
+export type SessionRecord = z.output<typeof recordSchema>;
+
+export const SESSION_RECORD: RecordKind<SessionRecord> = {
+  name: 'record of a session',
+  schema: recordSchema,
+  version: 1,
+  upgrades: {},
+};
+
+/** Reps a hold doesn't have; what else is by pace over the time. */
+const repsIn = (pace: number | null, seconds: number): number | null =>
+  pace === null ? null : Math.round((pace * seconds) / 60);
+
+/** A piece shorter than this is a way over and back. Estimate. */
+const LEAST_SECONDS = 3;
+
+/**
+ * What somebody did, stretch by stretch as it was run, with every change of form at its second. `gone` says how many
+ * seconds of the session had gone by at a moment of the run's clock.
+ */
+function piecesOf(
+  run: Run,
+  facts: Facts,
+  events: readonly RunEvent[],
+  person: Present,
+  gone: (at: number) => number,
+): Piece[] {
+  const clock = clockOf(run, facts, events);
+  const pieces = new Map<string, Piece>();
+  if (clock.beganAt === null) return [];
+  // Moments at which what they do may change, and those at which the clock stands still, on the run's clock.
+  const ends = Math.max(clock.beganAt, ...inOrder(events).map((e) => e.at)) + 1;
+  const over = overAt(run, facts, events) ?? ends;
+  const left = gone(Math.min(person.leftAt ?? over, over));
+  const joined = gone(person.joinedAt);
+  let at = 0;
+  for (const { segment, seconds } of clock.stretches) {
+    const from = at;
+    at += seconds;
+    if (segment.kind !== 'work' && segment.kind !== 'hold') continue;
+    let share = 0;
+    for (const doing of segment.does) {
+      const whole = Math.max(0.001, segment.lengthSeconds);
+      const begins = from + (seconds * share) / whole;
+      share += doing.seconds;
+      const until = Math.min(from + seconds, from + (seconds * share) / whole);
+      const list = person.doing[doing.entry] ?? [];
+      list.forEach((one, i) => {
+        const since = Math.max(gone(one.since), joined);
+        const next = list[i + 1];
+        const to = Math.min(next ? gone(next.since) : Number.POSITIVE_INFINITY, left);
+        const took = Math.min(until, to) - Math.max(begins, since);
+        if (!one.does || took < Math.min(LEAST_SECONDS, until - begins)) return;
+        const key = `${doing.entry}/${one.does.move}/${JSON.stringify(one.does.settings ?? {})}`;
+        const known = pieces.get(key);
+        const total = (known?.seconds ?? 0) + Math.round(took);
+        pieces.set(key, {
+          entry: doing.entry,
+          move: one.does.move,
+          ...(one.does.settings ? { settings: one.does.settings } : {}),
+          seconds: total,
+          reps: repsIn(one.does.pace, total),
+        });
+      });
+    }
+  }
+  return [...pieces.values()].filter((piece) => piece.seconds > 0);
+}
+
+/** Seconds of the session that had gone by at a moment of the run's clock, pauses not counted. */
+function sinceStart(run: Run, facts: Facts, events: readonly RunEvent[], at: number): number {
+  const before = inOrder(events).filter((event) => event.at <= at);
+  return positionAt(clockOf(run, facts, before), at).done;
+}
+
+/** When it was over, on the run's clock; null where it still goes on. */
+export function overAt(run: Run, facts: Facts, events: readonly RunEvent[]): number | null {
+  const clock = clockOf(run, facts, events);
+  if (clock.beganAt === null) return null;
+  if (clock.finishedAt !== null) return clock.finishedAt;
+  if (clock.paused) return null;
+  return clock.beganAt + clock.stoodMs + clock.stretches.reduce((sum, s) => sum + s.seconds, 0) * 1000;
+}
+
+/**
+ * The record as a run leaves it, to be corrected by exception: who was there, what each did in pieces, rounds as
+ * counted. Clean and full until somebody says otherwise; effort is never guessed. `fileOf` says whose id is a
+ * file's. The same run and events give the same record.
+ */
+export function recordFrom(
+  run: Run,
+  facts: Facts,
+  events: readonly RunEvent[],
+  fileOf: (id: string) => string | null,
+): SessionRecord {
+  const over = overAt(run, facts, events);
+  const clock = clockOf(run, facts, events);
+  const known = new Map<number, number>();
+  const gone = (at: number): number => {
+    const seconds = known.get(at) ?? sinceStart(run, facts, events, at);
+    known.set(at, seconds);
+    return seconds;
+  };
+  const last = over ?? Math.max(0, ...events.map((e) => e.at));
+  return {
+    version: 1,
+    id: `${run.id}-record`.slice(0, 80),
+    run: run.id,
+    plan: run.plan.id,
+    title: run.plan.title,
+    group: run.group,
+    on: run.on,
+    minutes: clock.beganAt === null ? 0 : Math.round(((last - clock.beganAt) / 60_000) * 10) / 10,
+    results: peopleOf(run, events).map((person) => {
+      const file = fileOf(person.id);
+      const pieces = piecesOf(run, facts, events, person, gone);
+      return {
+        person: file,
+        known: file ? '' : person.name,
+        present: pieces.length > 0 && !(person.is === 'gone' && (person.leftAt ?? 0) <= (clock.beganAt ?? 0)),
+        effort: null,
+        clean: true,
+        range: 'full',
+        pain: null,
+        sign: person.sign ? { sign: person.sign.sign, note: person.sign.note ?? '' } : null,
+        note: '',
+        pieces,
+        counts: [...person.counts].map(([block, count]) => ({ block, ...count })),
+      };
+    }),
+  };
+}
+
+/** Foster's session load: how hard it was on 0–10 by minutes (Foster et al. 2001, from memory); null without an answer. */
+export const loadOf = (record: SessionRecord, result: Result): number | null =>
+  result.effort === null || !result.present ? null : Math.round(result.effort * record.minutes);

@@ -1,0 +1,166 @@
+import { type Run, type RunEvent, runEventSchema, runSchema } from '@inner-rung/core/run';
+import type { Db } from './database.ts';
+import { ProblemError } from './problem.ts';
+
+const sql = String.raw;
+
+interface Row {
+  id: string;
+  body: string;
+  created_at: number;
+  latest_at: number;
+}
+
+/** What everybody who looks on is told. */
+export interface Told {
+  readonly events: readonly RunEvent[];
+}
+type Listener = (told: Told) => void;
+
+/** Presses later than this on a client's own reckoning are taken as now: nobody presses in the future. */
+const AHEAD_MS = 250;
+const MOST_EVENTS = 20_000;
+
+/**
+ * Runs and what happened to them, one row an event, kept for good as they come in. A run has a clock of its own, in
+ * milliseconds since it was made, which goes on whatever is done to the machine's: it never goes back.
+ */
+export function runs(db: Db, wall: () => number, steady: () => number) {
+  const insert = db.prepare(sql`INSERT INTO run (id, body, created_at, latest_at) VALUES (?, ?, ?, 0)`);
+  const one = db.prepare<[string], Row>(sql`SELECT id, body, created_at, latest_at FROM run WHERE id = ?`);
+  const all = db.prepare<[], Row>(
+    sql`SELECT id, body, created_at, latest_at FROM run ORDER BY created_at DESC, id`,
+  );
+  const addEvent = db.prepare(sql`
+    INSERT INTO run_event (run_id, id, at, body) VALUES (?, ?, ?, ?) ON CONFLICT (run_id, id) DO NOTHING
+  `);
+  const countEvents = db.prepare<[string], { n: number }>(
+    sql`SELECT count(*) AS n FROM run_event WHERE run_id = ?`,
+  );
+  const eventsOf = db.prepare<[string], { body: string }>(sql`
+    SELECT body FROM run_event WHERE run_id = ? ORDER BY at, id
+  `);
+  const later = db.prepare(sql`UPDATE run SET latest_at = max(latest_at, ?) WHERE id = ?`);
+  const rewrite = db.prepare(sql`UPDATE run SET body = ? WHERE id = ?`);
+  const dropEvents = db.prepare(sql`DELETE FROM run_event WHERE run_id = ? AND id = ?`);
+  const listeners = new Map<string, Set<Listener>>();
+  // The machine's clock is read once; from then on a steady one counts.
+  const bootWall = wall();
+  const bootSteady = steady();
+
+  const rowOf = (id: string): Row => {
+    const row = one.get(id);
+    if (!row)
+      throw new ProblemError({
+        status: 404,
+        title: 'No such run',
+        detail: 'There is no run of that name here.',
+      });
+    return row;
+  };
+  /** Milliseconds on a run's own clock. */
+  const nowIn = (row: Row): number =>
+    Math.max(row.latest_at, Math.round(bootWall + (steady() - bootSteady) - row.created_at));
+
+  const read = (id: string) => {
+    const row = rowOf(id);
+    return {
+      run: JSON.parse(row.body) as Run,
+      events: eventsOf.all(id).map(({ body }) => JSON.parse(body) as RunEvent),
+      now: nowIn(row),
+    };
+  };
+
+  return {
+    read,
+    now: (id: string): number => nowIn(rowOf(id)),
+    list: () =>
+      all.all().map((row) => {
+        const { plan, on, cast, group } = JSON.parse(row.body) as Run;
+        return { id: row.id, title: plan.title, plan: plan.id, on, group, people: cast.length };
+      }),
+    create(body: unknown): Run {
+      const asked = runSchema.safeParse(body);
+      if (!asked.success) {
+        const [first] = asked.error.issues;
+        throw new ProblemError({
+          status: 422,
+          title: 'Not a run',
+          detail: first!.message,
+          field: first!.path.join('.') || '(top)',
+        });
+      }
+      if (one.get(asked.data.id))
+        throw new ProblemError({
+          status: 412,
+          title: 'It is there already',
+          detail: 'A run of that name is there.',
+        });
+      insert.run(asked.data.id, JSON.stringify(asked.data), Math.round(bootWall + (steady() - bootSteady)));
+      return asked.data;
+    },
+    /**
+     * Takes in what was pressed. `at` is where the sender thinks the run's clock was; without one, or ahead of the
+     * clock, it is now. Sent twice, it is there once.
+     */
+    press(id: string, body: unknown): { events: RunEvent[]; now: number } {
+      const row = rowOf(id);
+      const list = Array.isArray(body) ? body : [body];
+      const now = nowIn(row);
+      const events = list.map((raw, i): RunEvent => {
+        const at = (raw as { at?: unknown } | null)?.at;
+        const held = typeof at === 'number' && at >= 0 && at <= now + AHEAD_MS ? Math.round(at) : now;
+        const read = runEventSchema.safeParse({ ...(raw as object), at: held });
+        if (!read.success) {
+          const [first] = read.error.issues;
+          throw new ProblemError({
+            status: 422,
+            title: 'Not something that happens in a run',
+            detail: first!.message,
+            field: [String(i), ...first!.path.map(String)].join('.'),
+          });
+        }
+        return read.data;
+      });
+      if (countEvents.get(id)!.n + events.length > MOST_EVENTS)
+        throw new ProblemError({
+          status: 409,
+          title: 'Too much for one run',
+          detail: `A run holds ${MOST_EVENTS} events. Finish this one and begin another.`,
+        });
+      db.transaction(() => {
+        for (const event of events) addEvent.run(id, event.id, event.at, JSON.stringify(event));
+        later.run(Math.max(now, ...events.map((e) => e.at)), id);
+      })();
+      for (const listener of listeners.get(id) ?? []) listener({ events });
+      return { events, now };
+    },
+    listen(id: string, listener: Listener): () => void {
+      rowOf(id);
+      const set = listeners.get(id) ?? new Set();
+      set.add(listener);
+      listeners.set(id, set);
+      return () => {
+        set.delete(listener);
+        if (set.size === 0) listeners.delete(id);
+      };
+    },
+    /** Takes somebody out of every run: out of its people and of all that happened. */
+    erase(person: string): void {
+      db.transaction(() => {
+        for (const row of all.all()) {
+          if (!row.body.includes(`"${person}"`)) continue;
+          const run = JSON.parse(row.body) as Run;
+          rewrite.run(JSON.stringify({ ...run, cast: run.cast.filter((one) => one.id !== person) }), row.id);
+          for (const { body } of eventsOf.all(row.id)) {
+            const event = JSON.parse(body) as RunEvent;
+            const about =
+              ('person' in event && event.person === person) || ('who' in event && event.who.id === person);
+            if (about) dropEvents.run(row.id, event.id);
+          }
+        }
+      })();
+    },
+  };
+}
+export type Runs = ReturnType<typeof runs>;
