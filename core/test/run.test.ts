@@ -11,6 +11,7 @@ import {
   runEventSchema,
   runSchema,
   secondsLeft,
+  switchTo,
 } from '@inner-rung/core/run';
 import { type Block, entriesOf, timelineOf } from '@inner-rung/core/session';
 import fc from 'fast-check';
@@ -244,6 +245,15 @@ describe('people in a run', () => {
       doesNow(at([event({ kind: 'switch', at: 1, person: 'ada', entry: 0, way: 'wrist' })]).get('ada')!, 0)
         ?.move,
     ).toBe('squat');
+  });
+  test('from an easier one harder is what was planned, and nobody goes two steps down', () => {
+    const down = event({ kind: 'switch', at: 1, person: 'ada', entry: 0, way: 'down' });
+    const twice = at([down, event({ kind: 'switch', at: 2, person: 'ada', entry: 0, way: 'down' })]);
+    expect(twice.get('ada')!.doing[0]).toHaveLength(2);
+    const back = at([down, event({ kind: 'switch', at: 2, person: 'ada', entry: 0, way: 'up' })]);
+    expect(doesNow(back.get('ada')!, 0)?.move).toBe('squat');
+    expect(switchTo(back.get('ada')!, 0, 'up')).toBeUndefined();
+    expect(switchTo(back.get('ada')!, 0, 'down')?.move).toBe('sit-to-stand');
   });
   test('a stop sign ends their part until it is written down, and then it still ends it', () => {
     const sign = event({ kind: 'sign', at: 9000, person: 'bo', sign: 'faint or dizzy' });

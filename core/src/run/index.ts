@@ -1,6 +1,6 @@
 export { type Call, COUNT_DOWN, callsIn } from './calls.ts';
 export { clockOf, type Position, positionAt, type RunClock, type Stretch, secondsLeft } from './clock.ts';
-export { type Doing, doesNow, type Present, peopleOf } from './people.ts';
+export { type Doing, doesNow, type Present, peopleOf, switchTo } from './people.ts';
 export {
   type Cast,
   castSchema,

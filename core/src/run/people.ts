@@ -1,4 +1,4 @@
-import { type Cast, type Does, inOrder, type Run, type RunEvent, type SIGNS } from './run.ts';
+import { type Cast, type Does, inOrder, type Run, type RunEvent, type SIGNS, type Way } from './run.ts';
 
 /** What somebody does at an entry, since when, and why it isn't what was planned. */
 export interface Doing {
@@ -30,6 +30,29 @@ export interface Present {
 }
 
 const WAY_SAYS = { down: 'easier', up: 'harder', wrist: 'wrist', knee: 'knee', back: 'back' } as const;
+
+const sameDoes = (a: Does, b: Does): boolean =>
+  a?.move === b?.move && JSON.stringify(a?.settings ?? {}) === JSON.stringify(b?.settings ?? {});
+
+/**
+ * Where a way leads somebody from what they do now; undefined where it leads nowhere. From an easier form harder is
+ * what was planned, and the other way round: nobody goes two steps in a set.
+ */
+export function switchTo(person: Pick<Present, 'cast' | 'doing'>, entry: number, way: Way): Does | undefined {
+  const switches = person.cast.switches[entry];
+  const list = person.doing[entry];
+  if (!switches || !list || list.length === 0) return undefined;
+  const planned = list[0]!.does;
+  const now = list.at(-1)!.does;
+  if (way === 'up' || way === 'down') {
+    const to = switches[way];
+    const other = switches[way === 'up' ? 'down' : 'up'];
+    if (!sameDoes(now, planned) && other !== null && sameDoes(now, other)) return planned;
+    return to === null || sameDoes(now, to) ? undefined : to;
+  }
+  const to = switches[way];
+  return to === 'same' || sameDoes(now, to) ? undefined : to;
+}
 
 /** Everybody of a run after its events. The order of people is the run's, those who joined after them. */
 export function peopleOf(run: Pick<Run, 'cast'>, events: readonly RunEvent[]): Present[] {
@@ -72,10 +95,10 @@ export function peopleOf(run: Pick<Run, 'cast'>, events: readonly RunEvent[]): P
         if (people.get(event.person)?.is === 'here') change(event.person, { is: 'gone', leftAt: event.at });
         break;
       case 'switch': {
-        const to = people.get(event.person)?.cast.switches[event.entry]?.[event.way];
+        const person = people.get(event.person);
+        const to = person && switchTo(person, event.entry, event.way);
         // What they do spares it already, or there is nowhere to go: nothing changes, and it stays written down.
-        if (to === undefined || to === 'same') break;
-        if (to === null && (event.way === 'down' || event.way === 'up')) break;
+        if (to === undefined) break;
         put(event.person, event.entry, to, event.at, WAY_SAYS[event.way]);
         break;
       }

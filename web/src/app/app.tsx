@@ -22,6 +22,9 @@ const SetupScreen = lazy(() => import('../rooms/setup-screen.tsx'));
 const CardScreen = lazy(() => import('../card/card-screen.tsx'));
 const ClassScreen = lazy(() => import('../class/class-screen.tsx'));
 const CompareScreen = lazy(() => import('../compare/compare-screen.tsx'));
+const CoachScreen = lazy(() => import('../run/coach-screen.tsx'));
+const WallScreen = lazy(() => import('../run/wall-screen.tsx'));
+const RecordScreen = lazy(() => import('../run/record-screen.tsx'));
 const RunSheetScreen = lazy(() => import('../run-sheet/run-sheet-screen.tsx'));
 
 /** The newest circuit, for whom the address says, or the page on which to paste the first one. */
@@ -50,6 +53,9 @@ const router = createBrowserRouter([
   { path: '/plan/:id/class', element: <ClassScreen /> },
   { path: '/plan/:id/compare', element: <CompareScreen /> },
   { path: '/plan/:id/run-sheet', element: <RunSheetScreen /> },
+  { path: '/run/:id', element: <CoachScreen /> },
+  { path: '/run/:id/wall', element: <WallScreen /> },
+  { path: '/run/:id/record', element: <RecordScreen /> },
   { path: '/people', element: <PeopleScreen /> },
   { path: '/people/:id/page', element: <PersonPage /> },
   { path: '/people/:id/:part?', element: <PersonScreen /> },

@@ -22,19 +22,19 @@ import {
   isGranted,
   knownAs,
   runningIn,
-  type Spoken,
   sayStation,
   showingOf,
   spokenOf,
   trimsAt,
 } from '@inner-rung/core/scale';
 import { blockName, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
-import { ArrowLeft, Monitor, Printer } from 'lucide-react';
+import { ArrowLeft, Monitor, Play, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
+import { castOf, makeRun, sendRun } from '../run/make-run.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
@@ -42,19 +42,16 @@ import { Chip, Choice } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { PersonDialog, WalkInDialog } from './late-changes.tsx';
+import { spoken } from './spoken.ts';
 import { type Taking, useClass } from './use-class.ts';
 import { useWhoToday } from './who-today.ts';
-
-/** How somebody is spoken of: by name, or by what is known of those who are known by number. */
-export function spoken({ person }: Taking): Spoken {
-  const byNumber = standsFor(person) !== null;
-  return { name: calledName(person), byNumber, count: 1 };
-}
 
 /** One page to teach a whole class from: per station the forms to show, who does which, what to say. */
 export default function ClassScreen() {
   const { id = '' } = useParams();
   const send = useSend();
+  const navigate = useNavigate();
+  const [failedRun, setFailedRun] = useState<string | null>(null);
   const { library, people, groups, rooms, failed } = useShelf();
   const { plan, missing } = useOpenPlan(id);
   const groupId = useApp((state) => state.view.group);
@@ -90,6 +87,19 @@ export default function ClassScreen() {
     );
     setOpen(null);
   };
+  const runIt = async () => {
+    if (!answer?.switches) return;
+    const { switches, taking, plan: made } = answer;
+    const run = makeRun(
+      plan,
+      group?.id ?? null,
+      hall,
+      taking.map((one) => castOf(library, plan, one, made.uses[one.id] ?? [], switches[one.id] ?? [])),
+    );
+    const wrong = await sendRun(run);
+    if (wrong === null) void navigate(`/run/${run.id}`);
+    else setFailedRun(wrong);
+  };
   return (
     <div className="min-h-dvh bg-base-200 print:bg-white">
       <header className="no-print sticky top-0 z-10 flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-base-300 bg-base-100 px-4 py-2">
@@ -117,11 +127,24 @@ export default function ClassScreen() {
           <Monitor size={17} className="mr-1 inline" aria-hidden />
           For the wall
         </Chip>
-        <button type="button" className="btn btn-primary touch ml-auto" onClick={() => window.print()}>
+        <button type="button" className="btn touch ml-auto" onClick={() => window.print()}>
           <Printer size={18} aria-hidden /> Print
+        </button>
+        <button
+          type="button"
+          className="btn btn-primary touch"
+          disabled={!answer?.switches}
+          onClick={() => void runIt()}
+        >
+          <Play size={18} aria-hidden /> Run it
         </button>
       </header>
       <main className="mx-auto max-w-6xl bg-base-100 px-4 py-4 md:my-4 md:px-8 print:m-0 print:max-w-none print:p-0 print:text-black">
+        {failedRun && (
+          <p role="alert" className="no-print mb-2 border-l-4 border-error pl-3 font-semibold">
+            {failedRun}
+          </p>
+        )}
         <Heading
           library={library}
           plan={plan}

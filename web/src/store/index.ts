@@ -1,4 +1,5 @@
 import { CHANGE, type Change } from '@inner-rung/core/ladder';
+import { SESSION_RECORD, type SessionRecord } from '@inner-rung/core/log';
 import { GROUP, type Group, PERSON, type Person } from '@inner-rung/core/person';
 import { ROOM, type Room } from '@inner-rung/core/room';
 import { configureStore } from '@reduxjs/toolkit';
@@ -14,6 +15,7 @@ export const changes = createShelf<Change>('changes', 'changes', CHANGE);
 
 export const people = createShelf<Person>('people', 'people', PERSON);
 export const rooms = createShelf<Room>('rooms', 'rooms', ROOM);
+export const records = createShelf<SessionRecord>('records', 'records', SESSION_RECORD);
 export const groups = createShelf<Group>('groups', 'groups', GROUP);
 
 export const store = configureStore({
@@ -29,12 +31,21 @@ export const store = configureStore({
     roomsSave: rooms.saveReducer,
     groups: groups.reducer,
     groupsSave: groups.saveReducer,
+    records: records.reducer,
+    recordsSave: records.saveReducer,
     [api.reducerPath]: api.reducer,
   },
   middleware: (standard) =>
     // The library and plans are checked by their schemas on the way in; walking them on every action isn't needed.
     standard({ serializableCheck: false, immutableCheck: false })
-      .prepend(saving.middleware, changes.middleware, people.middleware, groups.middleware, rooms.middleware)
+      .prepend(
+        saving.middleware,
+        changes.middleware,
+        people.middleware,
+        groups.middleware,
+        rooms.middleware,
+        records.middleware,
+      )
       .concat(api.middleware),
 });
 store.subscribe(() => rememberView(store.getState().view));

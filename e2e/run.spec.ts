@@ -1,0 +1,122 @@
+import { expect, type Page, test } from '@playwright/test';
+import { TestServer } from './server.ts';
+
+const server = new TestServer(4723);
+test.beforeAll(() => server.start());
+test.afterAll(() => server.stop());
+
+const seconds = (page: Page) => page.locator('[data-seconds]');
+const row = (page: Page, id: string) => page.locator(`[data-person="${id}"]`);
+
+/** From the class page to a run that goes. */
+async function begin(page: Page) {
+  await page.goto(`${server.url}/plan/tuesday-ten?group=tuesday-evening`);
+  await page.getByRole('link', { name: 'Class' }).click();
+  await expect(page.locator('[data-station="10"]')).toBeVisible();
+  await page.getByRole('button', { name: 'Run it' }).click();
+  await expect(page.getByText('Ready when you are')).toBeVisible();
+  await page.getByRole('button', { name: 'Go', exact: true }).click();
+  await expect(page.locator('[data-now]')).toHaveText('Jumping jack');
+}
+
+test('a mixed class on three pages at once, the server killed in the middle, recorded, decided', async ({
+  page,
+  context,
+}) => {
+  test.slow();
+  await begin(page);
+  const second = await context.newPage();
+  await second.goto(page.url());
+  const wall = await context.newPage();
+  await wall.goto(`${page.url()}/wall`);
+  const together = async () => {
+    const [a, b, c] = await Promise.all([page, second, wall].map((p) => seconds(p).textContent()));
+    expect(Math.abs(Number(a) - Number(b))).toBeLessThanOrEqual(1);
+    expect(Math.abs(Number(a) - Number(c))).toBeLessThanOrEqual(1);
+  };
+  await expect(seconds(wall)).toHaveText(/\d+/);
+  await together();
+  // The wall shows forms and nobody.
+  await expect(wall.getByRole('main')).toContainText('Step jack');
+  await expect(wall.getByRole('main')).not.toContainText(/Saskia|Maud|knee/);
+
+  // One tap on one page is there on the other.
+  await row(page, 'saskia-dorn')
+    .getByRole('button', { name: /^easier for/ })
+    .click();
+  await expect(row(second, 'saskia-dorn').locator('[data-does]')).toContainText('Step jack');
+
+  // The server is gone: the run goes on, and what is pressed isn't lost.
+  await server.stop('SIGKILL');
+  await expect(page.locator('[data-run="away"]')).toBeVisible();
+  const before = Number(await seconds(page).textContent());
+  await row(page, 'jory-penhale')
+    .getByRole('button', { name: /leaves$/ })
+    .click();
+  await expect(row(page, 'jory-penhale')).toContainText('gone');
+  await page.waitForTimeout(2200);
+  expect(Number(await seconds(page).textContent())).toBeLessThan(before);
+  // Even a reload goes on at the right second.
+  const left = Number(await seconds(second).textContent());
+  await server.start();
+  await expect(page.locator('[data-run="together"]')).toBeVisible({ timeout: 15_000 });
+  await expect(row(second, 'jory-penhale')).toContainText('gone', { timeout: 15_000 });
+  expect(left - Number(await seconds(second).textContent())).toBeLessThan(25);
+  await page.reload();
+  await expect(row(page, 'jory-penhale')).toContainText('gone');
+  await together();
+
+  // By keyboard: on to the next, taken back, a pause.
+  await page.locator('body').press('n');
+  await expect(page.getByText('Next: Squat')).toBeVisible();
+  await page.locator('body').press('u');
+  await expect(page.locator('[data-now]')).toHaveText('Jumping jack');
+  await page.locator('body').press('Space');
+  await expect(second.getByText('Standing still')).toBeVisible();
+  await page.locator('body').press('Space');
+  await expect(second.getByText('Work', { exact: true })).toBeVisible();
+
+  // A stop sign: their part is over, and it stays on the coach's mind until it is written down.
+  await row(page, 'tomas-wick')
+    .getByRole('button', { name: /^Stop sign/ })
+    .click();
+  await page.getByRole('button', { name: 'faint or dizzy' }).click();
+  const alert = second.getByRole('alert').filter({ hasText: 'Their part is over' });
+  await expect(alert).toBeVisible();
+  await alert.getByRole('textbox').fill('sat down, drank, feels fine');
+  await alert.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Their part is over' })).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'It is over for today' }).click();
+  await expect(wall.getByText('That was it. Well done.')).toBeVisible();
+  await page.getByRole('link', { name: 'What came of it' }).click();
+
+  // Recorded by exception.
+  await page.getByRole('group', { name: 'How hard was it for everybody' }).getByText('6 could chat').click();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: /^Saskia Dorn/ }).click();
+  await page.getByLabel('Pain: where').fill('left knee');
+  await page.getByLabel('Pain: where').press('Tab');
+  await expect(page.getByRole('button', { name: /^Saskia Dorn/ })).toContainText('pain: left knee');
+  await expect(page.getByRole('button', { name: /^Tomas Wick/ })).toContainText('stopped: faint or dizzy');
+
+  // Decided: never up after pain.
+  await page.getByText('once it is clean and no more than 5 of 10').click();
+  const saskia = page.locator('[data-decision]').filter({ hasText: 'Saskia Dorn' });
+  await expect(saskia.first()).toHaveAttribute('data-decision', 'ask');
+  await page.getByRole('group', { name: 'How hard was it for everybody' }).getByText('4 light').click();
+  const up = page.locator('[data-decision="up"]');
+  await expect(up.first()).toBeVisible();
+  const said = (await up.first().locator('strong').textContent()) ?? '';
+  await page.getByRole('button', { name: /^Take all/ }).click();
+  await expect(page.getByRole('button', { name: /^Take all/ })).toHaveCount(0);
+  await page.reload();
+  await expect(page.locator('[data-decision]').filter({ hasText: said }).first()).toBeVisible();
+  await page.getByRole('link', { name: /^The next session/ }).click();
+  await expect(page.locator('[data-station="10"]')).toBeVisible();
+});
+
+test('an address of no run says so', async ({ page }) => {
+  await page.goto(`${server.url}/run/nowhere`);
+  await expect(page.getByRole('heading', { name: 'There is no such run here' })).toBeVisible();
+});

@@ -1,0 +1,211 @@
+import { type Run, type RunEvent, runEventSchema } from '@inner-rung/core/run';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { newId } from '../app/day.ts';
+
+type Pressed = RunEvent extends infer E ? (E extends RunEvent ? Omit<E, 'id' | 'at'> : never) : never;
+
+interface Kept {
+  readonly run: Run;
+  readonly events: readonly RunEvent[];
+  /** The run's clock less this device's, in milliseconds, as last seen: what is left when the server is away. */
+  readonly ahead: number;
+}
+
+export interface LiveRun {
+  readonly run: Run;
+  readonly events: readonly RunEvent[];
+  /** Milliseconds on the run's clock. */
+  readonly now: () => number;
+  readonly press: (event: Pressed) => void;
+  readonly undo: () => void;
+  /** What can be taken back: the last thing pressed here. */
+  readonly last: RunEvent | null;
+  readonly away: boolean;
+  /** Presses that the server hasn't got yet. */
+  readonly waiting: number;
+}
+
+const key = (id: string) => `inner-rung/run/${id}`;
+const queueKey = (id: string) => `inner-rung/run/${id}/pressed`;
+const AGAIN_MS = 1500;
+const LOOK_AT_CLOCK_MS = 30_000;
+const PINGS = 4;
+
+function read<T>(at: string): T | null {
+  try {
+    return JSON.parse(localStorage.getItem(at) ?? 'null') as T | null;
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * A run as it happens, on this device: what others press is heard as it is pressed, what is pressed here holds at
+ * once and is sent as soon as the server is there. Everything is kept in the browser, so that a reload with the
+ * server away goes on at the right second. Null while it is fetched, 'gone' where there is none.
+ */
+export function useRun(id: string): LiveRun | 'gone' | null {
+  const [kept, setKept] = useState<Kept | null>(() => read<Kept>(key(id)));
+  const [gone, setGone] = useState(false);
+  const [away, setAway] = useState(false);
+  const [queue, setQueue] = useState<readonly RunEvent[]>(() => read<RunEvent[]>(queueKey(id)) ?? []);
+  const [mine, setMine] = useState<readonly string[]>([]);
+  // From here on a steady clock counts: the device's time may be set back meanwhile.
+  const steady = useRef<{ ahead: number } | null>(null);
+  const keptRef = useRef(kept);
+  keptRef.current = kept;
+  const now = useCallback(
+    () =>
+      Math.max(
+        0,
+        Math.round(
+          steady.current
+            ? performance.now() + steady.current.ahead
+            : Date.now() + (keptRef.current?.ahead ?? -Date.now()),
+        ),
+      ),
+    [],
+  );
+
+  const lookAtClock = useCallback(async () => {
+    let best = Number.POSITIVE_INFINITY;
+    for (let i = 0; i < PINGS; i++) {
+      const sent = performance.now();
+      const answer = await fetch(`/api/runs/${id}/now`);
+      const back = performance.now();
+      if (!answer.ok) return;
+      const { now: there } = (await answer.json()) as { now: number };
+      // The answer was made about half way between; the quickest way there and back says it best.
+      if (back - sent < best) {
+        best = back - sent;
+        steady.current = { ahead: there - (sent + back) / 2 };
+      }
+    }
+  }, [id]);
+
+  const fetchAll = useCallback(async () => {
+    try {
+      const answer = await fetch(`/api/runs/${id}`);
+      if (answer.status === 404) {
+        setGone(true);
+        return;
+      }
+      if (!answer.ok) throw new Error('away');
+      const { run, events } = (await answer.json()) as { run: Run; events: RunEvent[] };
+      await lookAtClock();
+      setAway(false);
+      setKept({ run, events, ahead: now() - Date.now() });
+    } catch {
+      setAway(true);
+    }
+  }, [id, lookAtClock, now]);
+
+  useEffect(() => {
+    void fetchAll();
+    const stream = new EventSource(`/api/runs/${id}/stream`);
+    let wasAway = false;
+    stream.onmessage = ({ data }) => {
+      const { events } = JSON.parse(data as string) as { events: RunEvent[] };
+      setKept((held) => held && { ...held, events: [...held.events, ...events] });
+    };
+    stream.onopen = () => {
+      // What was pressed meanwhile wasn't heard.
+      if (wasAway) void fetchAll();
+      wasAway = false;
+      setAway(false);
+    };
+    stream.onerror = () => {
+      wasAway = true;
+      setAway(true);
+    };
+    const look = setInterval(() => void lookAtClock().catch(() => undefined), LOOK_AT_CLOCK_MS);
+    // A phone that slept looks at once.
+    const wake = () => document.visibilityState === 'visible' && void fetchAll();
+    document.addEventListener('visibilitychange', wake);
+    return () => {
+      stream.close();
+      clearInterval(look);
+      document.removeEventListener('visibilitychange', wake);
+    };
+  }, [id, fetchAll, lookAtClock]);
+
+  useEffect(() => {
+    if (kept) localStorage.setItem(key(id), JSON.stringify(kept));
+  }, [kept, id]);
+  useEffect(() => {
+    localStorage.setItem(queueKey(id), JSON.stringify(queue));
+    if (queue.length === 0) return;
+    let over = false;
+    const send = async () => {
+      try {
+        const answer = await fetch(`/api/runs/${id}/events`, {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body: JSON.stringify(queue),
+        });
+        if (over) return;
+        // What is refused is refused for good; what was away is sent again.
+        if (answer.ok || answer.status === 422) {
+          const sent = new Set(queue.map((e) => e.id));
+          setQueue((left) => left.filter((e) => !sent.has(e.id)));
+          setAway(false);
+        } else setAway(true);
+      } catch {
+        if (!over) setAway(true);
+      }
+    };
+    void send();
+    const again = setInterval(() => void send(), AGAIN_MS);
+    return () => {
+      over = true;
+      clearInterval(again);
+    };
+  }, [queue, id]);
+
+  const press = useCallback(
+    (pressed: Pressed) => {
+      const event = runEventSchema.parse({ ...pressed, id: newId('press'), at: now() });
+      setKept((held) => held && { ...held, events: [...held.events, event] });
+      setQueue((left) => [...left, event]);
+      if (event.kind !== 'undo') setMine((list) => [...list, event.id]);
+    },
+    [now],
+  );
+  const events = kept?.events;
+  const live = useMemo((): LiveRun | null => {
+    if (!kept || !events) return null;
+    const undone = new Set(events.flatMap((e) => (e.kind === 'undo' ? [e.of] : [])));
+    const lastId = mine.findLast((one) => !undone.has(one));
+    const last = events.find((e) => e.id === lastId) ?? null;
+    return {
+      run: kept.run,
+      events,
+      now,
+      press,
+      undo: () => last && press({ kind: 'undo', of: last.id }),
+      last,
+      away,
+      waiting: queue.length,
+    };
+  }, [kept, events, now, press, mine, away, queue.length]);
+  return gone && !kept ? 'gone' : live;
+}
+
+/** Runs something at every frame while it is mounted, at most so many times a second. */
+export function useTick(perSecond: number): number {
+  const [tick, setTick] = useState(0);
+  useEffect(() => {
+    let frame = 0;
+    let last = 0;
+    const step = (time: number) => {
+      if (time - last >= 1000 / perSecond) {
+        last = time;
+        setTick((n) => n + 1);
+      }
+      frame = requestAnimationFrame(step);
+    };
+    frame = requestAnimationFrame(step);
+    return () => cancelAnimationFrame(frame);
+  }, [perSecond]);
+  return tick;
+}

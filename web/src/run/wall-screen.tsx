@@ -1,0 +1,121 @@
+import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
+import type { Library } from '@inner-rung/core/ladder';
+import { type Does, doesNow } from '@inner-rung/core/run';
+import { blockName } from '@inner-rung/core/session';
+import { useParams } from 'react-router';
+import { Waiting } from '../app/app.tsx';
+import { useShelf } from '../app/data.ts';
+import { ServerAway } from '../start/start-screen.tsx';
+import { NoRun } from './no-run.tsx';
+import { useAwake } from './sounds.ts';
+import { entryAt, lookAt, secondsLeft, useLive } from './use-live.ts';
+import { type LiveRun, useRun, useTick } from './use-run.ts';
+
+/** The run on a wall, read from eight metres: what is, how long, what is next. No names, nothing private. */
+export default function WallScreen() {
+  const { id = '' } = useParams();
+  const { library, failed } = useShelf();
+  const live = useRun(id);
+  if (failed && !library) return <ServerAway />;
+  if (live === 'gone') return <NoRun />;
+  if (!library || !live) return <Waiting />;
+  return <Wall library={library} live={live} />;
+}
+
+const LANES = [0, 1, 2, 3] as const;
+
+function Wall(props: { library: Library; live: LiveRun }) {
+  const { library, live } = props;
+  useTick(10);
+  const all = useLive(library, live);
+  useAwake(true);
+  const { here, now, next } = lookAt(live, all);
+  const working = now?.segment.kind === 'work' || now?.segment.kind === 'hold';
+  const entry = entryAt(now, next, here.into);
+  const forms = new Map<string, { does: Exclude<Does, null>; lanes: Set<number> }>();
+  if (entry !== null)
+    for (const person of all.people) {
+      const does = person.is === 'here' ? doesNow(person, entry) : null;
+      if (!does) continue;
+      const known = forms.get(does.name) ?? { does, lanes: new Set<number>() };
+      known.lanes.add(does.lane);
+      forms.set(does.name, known);
+    }
+  const shown = [...forms.values()].sort((a, b) => Math.min(...a.lanes) - Math.min(...b.lanes)).slice(0, 4);
+  const written = entry === null ? '' : (all.names[entry] ?? '');
+  const nextName = next ? next.segment.does.map((d) => all.names[d.entry]).join(', then ') : '';
+  const laneEnds = now?.segment.laneEnds;
+  return (
+    <main
+      className={`grid h-dvh grid-rows-[auto_1fr_auto] overflow-hidden p-[2vw] ${working ? 'bg-base-content text-base-100' : 'bg-base-100 text-base-content'}`}
+      data-is={here.is}
+    >
+      <header className="display flex items-baseline justify-between text-[3.2vw] leading-none">
+        <h1 className="truncate">{live.run.plan.title}</h1>
+        <p>
+          {now && live.run.plan.blocks.length > 1
+            ? `${blockName(live.run.plan.blocks, now.segment.block)} · `
+            : ''}
+          {clockText(here.toCome)} to go
+        </p>
+      </header>
+      <div className="grid min-h-0 grid-cols-[auto_1fr] items-center gap-[4vw]">
+        <p className="display text-[34vw] leading-[0.85] tabular-nums" role="timer" data-seconds>
+          {here.is === 'over' ? '✓' : secondsLeft(here.left)}
+        </p>
+        <div className="min-w-0">
+          <p className="text-[3vw] leading-tight font-semibold">
+            {here.is === 'before'
+              ? 'Soon'
+              : here.is === 'over'
+                ? 'That was it. Well done.'
+                : here.is === 'paused'
+                  ? 'Standing still'
+                  : working
+                    ? now?.segment.side
+                      ? `${now.segment.side} side`
+                      : `round ${(now?.segment.round ?? 0) + 1}`
+                    : now
+                      ? `${SEGMENT_KINDS[now.segment.kind]}, then`
+                      : ''}
+          </p>
+          {here.is !== 'over' &&
+            (shown.length === 0 ? (
+              <p className="display text-[6vw] leading-[1.02]">{written}</p>
+            ) : (
+              <ul>
+                {shown.map(({ does, lanes }) => (
+                  <li
+                    key={does.name}
+                    className={`display flex items-center gap-[1.2vw] leading-[1.05] ${shown.length > 2 ? 'text-[3.8vw]' : 'text-[5.2vw]'}`}
+                  >
+                    <span className="flex gap-[0.3vw]" aria-hidden>
+                      {LANES.filter((lane) => lanes.has(lane)).map((lane) => (
+                        <span
+                          key={lane}
+                          className="inline-block h-[2.6vw] w-[1.3vw] rounded-sm border border-current"
+                          style={{ background: `var(--lane-${lane})` }}
+                        />
+                      ))}
+                    </span>
+                    {does.name}
+                  </li>
+                ))}
+              </ul>
+            ))}
+          {laneEnds && working && (
+            <p className="mt-[1vw] text-[2.6vw]">
+              {LANES.filter((lane) => laneEnds[lane]! < now!.segment.lengthSeconds)
+                .map((lane) => (here.into >= laneEnds[lane]! ? `lane ${lane + 1} done, keep moving` : ''))
+                .filter(Boolean)
+                .join(' · ')}
+            </p>
+          )}
+        </div>
+      </div>
+      <footer className="display text-[3.6vw] leading-tight">
+        {here.is !== 'over' && working && nextName ? `Next: ${nextName}` : ' '}
+      </footer>
+    </main>
+  );
+}
