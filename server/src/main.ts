@@ -36,13 +36,16 @@ async function start(): Promise<void> {
   const store = documents(db, () => new Date());
   if (values.seed && store.isEmpty()) {
     const { scenarioOn } = (await import(pathToFileURL(resolve(values.seed)).href)) as {
-      scenarioOn: (day: string) => Record<'people' | 'groups' | 'rooms' | 'plans', readonly { id: string }[]>;
+      scenarioOn: (
+        day: string,
+      ) => Record<'people' | 'groups' | 'rooms' | 'records' | 'plans', readonly { id: string }[]>;
     };
     const scenario = scenarioOn(new Date().toISOString().slice(0, 10));
     const lists: [KindName, readonly { id: string }[]][] = [
       ['people', scenario.people],
       ['groups', scenario.groups],
       ['rooms', scenario.rooms],
+      ['records', scenario.records],
       // The first plan is saved last, so that it is the one that opens.
       ['plans', [...scenario.plans].reverse()],
     ];

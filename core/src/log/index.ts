@@ -25,3 +25,4 @@ export {
   SESSION_RECORD,
   type SessionRecord,
 } from './record.ts';
+export { LOG_COLUMNS, logLines, mondayOf, rises, WEEKLY, type Week, weeksOf } from './weeks.ts';

@@ -24,6 +24,7 @@ const ClassScreen = lazy(() => import('../class/class-screen.tsx'));
 const CompareScreen = lazy(() => import('../compare/compare-screen.tsx'));
 const CoachScreen = lazy(() => import('../run/coach-screen.tsx'));
 const WallScreen = lazy(() => import('../run/wall-screen.tsx'));
+const LogScreen = lazy(() => import('../log/log-screen.tsx'));
 const RecordScreen = lazy(() => import('../run/record-screen.tsx'));
 const RunSheetScreen = lazy(() => import('../run-sheet/run-sheet-screen.tsx'));
 
@@ -53,6 +54,7 @@ const router = createBrowserRouter([
   { path: '/plan/:id/class', element: <ClassScreen /> },
   { path: '/plan/:id/compare', element: <CompareScreen /> },
   { path: '/plan/:id/run-sheet', element: <RunSheetScreen /> },
+  { path: '/log', element: <LogScreen /> },
   { path: '/run/:id', element: <CoachScreen /> },
   { path: '/run/:id/wall', element: <WallScreen /> },
   { path: '/run/:id/record', element: <RecordScreen /> },

@@ -16,6 +16,7 @@ import { type PersonPage, usePersonPage } from './use-person.ts';
 import { WhoPart } from './who-part.tsx';
 
 const TestsPart = lazy(() => import('./tests-part.tsx'));
+const WeeksPart = lazy(() => import('../log/weeks-part.tsx'));
 const RungsPart = lazy(() => import('./rungs-part.tsx'));
 const EffortPart = lazy(() => import('./effort-part.tsx'));
 
@@ -26,6 +27,7 @@ const PARTS: readonly { id: string; name: string; show: (page: PersonPage) => Re
   { id: 'limits', name: 'Limits', show: (page) => <LimitsPart page={page} /> },
   { id: 'tests', name: 'Tests', show: (page) => <TestsPart page={page} /> },
   { id: 'rungs', name: 'Rungs', show: (page) => <RungsPart page={page} /> },
+  { id: 'weeks', name: 'Weeks', show: (page) => <WeeksPart page={page} /> },
   { id: 'effort', name: 'Effort', show: (page) => <EffortPart page={page} /> },
   { id: 'record', name: 'Kept', show: (page) => <RecordPart page={page} /> },
 ];

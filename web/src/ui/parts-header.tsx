@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { Mark } from './marks.tsx';
 
-export type Part = 'circuits' | 'people' | 'rooms' | 'ladders' | 'find' | 'yours' | 'none';
+export type Part = 'circuits' | 'people' | 'rooms' | 'ladders' | 'log' | 'find' | 'yours' | 'none';
 
 /** The way between the parts of the product that aren't one circuit. */
 export function PartsHeader(props: { here: Part }) {
@@ -23,6 +23,7 @@ export function PartsHeader(props: { here: Part }) {
         {part('/circuits', 'Sessions', 'circuits')}
         {part('/people', 'People', 'people')}
         {part('/rooms', 'Rooms', 'rooms')}
+        {part('/log', 'Log', 'log')}
         {part('/ladders', 'Ladders', 'ladders')}
         {part('/find', 'Find a form', 'find')}
         {part('/yours', 'Yours', 'yours')}

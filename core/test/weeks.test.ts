@@ -1,0 +1,141 @@
+import { logLines, mondayOf, type Result, rises, type SessionRecord, weeksOf } from '@inner-rung/core/log';
+import fc from 'fast-check';
+import { shippedLibrary } from './shipped.ts';
+
+const library = shippedLibrary();
+const result = (more: Partial<Result> = {}): Result => ({
+  person: 'ada',
+  known: '',
+  present: true,
+  effort: 6,
+  clean: true,
+  range: 'full',
+  pain: null,
+  sign: null,
+  note: '',
+  pieces: [
+    { entry: 0, move: 'jumping-jack', seconds: 600, reps: 540 },
+    { entry: 1, move: 'squat', seconds: 600, reps: 200 },
+  ],
+  counts: [],
+  ...more,
+});
+const record = (on: string, more: Partial<Result> = {}): SessionRecord => ({
+  version: 1,
+  id: `r-${on}`,
+  run: null,
+  plan: null,
+  title: 'Tuesday',
+  group: null,
+  on,
+  minutes: 30,
+  results: [result(more)],
+});
+
+test('a week begins on its Monday, whatever the year does', () => {
+  expect(mondayOf('2026-11-25')).toBe('2026-11-23');
+  expect(mondayOf('2026-11-23')).toBe('2026-11-23');
+  expect(mondayOf('2026-11-29')).toBe('2026-11-23');
+  expect(mondayOf('2027-01-01')).toBe('2026-12-28');
+  // Over the ends of daylight saving.
+  expect(mondayOf('2026-03-29')).toBe('2026-03-23');
+  expect(mondayOf('2026-10-25')).toBe('2026-10-19');
+});
+
+test('by hand: two sessions of 30 minutes at 6 are a load of 360, 40 moderate minutes, 2,160 landings', () => {
+  const [week] = weeksOf(library, 'ada', [record('2026-11-23'), record('2026-11-25')], '2026-11-25');
+  expect(week).toMatchObject({
+    from: '2026-11-23',
+    sessions: 2,
+    minutes: 60,
+    load: 360,
+    unknown: 0,
+    bands: [0, 40, 0, 0],
+    towards: 40,
+    landings: 2160,
+  });
+});
+
+test('a vigorous minute counts as two towards the weekly amount (WHO 2020)', () => {
+  const [week] = weeksOf(library, 'ada', [record('2026-11-23', { effort: 8 })], '2026-11-25');
+  expect(week!.bands).toEqual([0, 0, 20, 0]);
+  expect(week!.towards).toBe(40);
+});
+
+test('without an answer the load is unknown, never nought, and the bands are the forms’ own', () => {
+  const [week] = weeksOf(library, 'ada', [record('2026-11-23', { effort: null })], '2026-11-25');
+  expect(week).toMatchObject({ load: 0, unknown: 1 });
+  // Jacks are vigorous, squats moderate, by their MET.
+  expect(week!.bands).toEqual([0, 10, 10, 0]);
+});
+
+test('weeks without a session stand, days to come don’t, and who wasn’t there has none', () => {
+  const weeks = weeksOf(library, 'ada', [record('2026-11-03'), record('2026-12-24')], '2026-11-25');
+  expect(weeks.map((w) => w.sessions)).toEqual([1, 0, 0, 0]);
+  expect(weeksOf(library, 'ada', [record('2026-11-03', { present: false })], '2026-11-25')).toEqual([]);
+  expect(weeksOf(library, 'bo', [record('2026-11-03')], '2026-11-25')).toEqual([]);
+});
+
+describe('a sudden rise', () => {
+  const weeks = (...loads: number[]) =>
+    loads.map((load) => ({
+      from: '2026-11-02',
+      sessions: 1,
+      minutes: 30,
+      bands: [0, 0, 0, 0],
+      load,
+      unknown: 0,
+      landings: 0,
+      towards: 0,
+    }));
+  test.each<[number[], boolean]>([
+    [[100, 100, 150], false],
+    [[100, 100, 151], true],
+    [[100, 300], false],
+    [[0, 0, 300], false],
+  ])('%j: %s', (loads, said) => {
+    expect(rises(weeks(...loads)).length > 0).toBe(said);
+  });
+  test('is told in words that foretell nothing', () => {
+    expect(rises(weeks(100, 100, 200))[0]).toMatch(/100 % over the 2 weeks before.*foretells nothing/);
+  });
+});
+
+test('every session is in exactly one week: sums over weeks are sums over sessions, 300 random logs', () => {
+  fc.assert(
+    fc.property(
+      fc.array(
+        fc.record({
+          ago: fc.integer({ min: 0, max: 200 }),
+          effort: fc.option(fc.integer({ min: 0, max: 10 })),
+        }),
+        { minLength: 1, maxLength: 30 },
+      ),
+      (list) => {
+        const records = list.map(({ ago, effort }, i) => ({
+          ...record(new Date(Date.parse('2026-11-25') - ago * 86_400_000).toISOString().slice(0, 10), {
+            effort,
+          }),
+          id: `r-${i}`,
+        }));
+        const weeks = weeksOf(library, 'ada', records, '2026-11-25');
+        const sum = (of: (w: (typeof weeks)[number]) => number) => weeks.reduce((all, w) => all + of(w), 0);
+        expect(sum((w) => w.sessions)).toBe(records.length);
+        expect(sum((w) => w.unknown)).toBe(list.filter((one) => one.effort === null).length);
+        expect(sum((w) => w.load)).toBe(list.reduce((all, one) => all + (one.effort ?? 0) * 30, 0));
+      },
+    ),
+    { numRuns: 300, seed: 20261125 },
+  );
+});
+
+test('the log as lines, the newest first', () => {
+  const lines = logLines(
+    [record('2026-11-03'), record('2026-11-10', { pain: { where: 'knee', note: '' } })],
+    (r) => r.person ?? r.known,
+    (piece) => library.move(piece.move)!.name,
+  );
+  expect(lines.map((l) => l.date)).toEqual(['2026-11-10', '2026-11-03']);
+  expect(lines[0]).toMatchObject({ person: 'ada', effort: '6', load: '180', pain: 'knee' });
+  expect(lines[0]!.forms).toBe('Jumping jack 540; Squat 200');
+});
