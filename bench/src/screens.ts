@@ -10,6 +10,7 @@ import { pino } from 'pino';
 import { createApp } from '../../server/src/app.ts';
 import { openDatabase, openDataFolder } from '../../server/src/database.ts';
 import { documents } from '../../server/src/documents.ts';
+import { network } from '../../server/src/network.ts';
 import { runs } from '../../server/src/runs.ts';
 import { shippedFiles } from './generated.ts';
 import { type Row, row } from './measure.ts';
@@ -95,6 +96,7 @@ export async function wallRows(base: Library): Promise<Row[]> {
   const db = openDatabase(openDataFolder(mkdtempSync(join(tmpdir(), 'inner-rung-bench-'))));
   const app = createApp({
     documents: documents(db, () => new Date()),
+    network: network(db, () => 0),
     runs: runs(
       db,
       () => Date.now(),

@@ -1,15 +1,17 @@
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import type { LibraryFile } from '@inner-rung/core/ladder';
-import express, { type Express, type Request } from 'express';
+import type { RunEvent } from '@inner-rung/core/run';
+import express, { type Express, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { z } from 'zod';
 import { type Documents, KINDS, type KindName } from './documents.ts';
+import { addresses, cookieOf, type Network } from './network.ts';
 import { openApi } from './openapi.ts';
 import { ProblemError, problemHandler, sendProblem } from './problem.ts';
-import type { Runs } from './runs.ts';
+import { isFor, type Runs } from './runs.ts';
 import { heavy } from './thread.ts';
 import { timelines } from './timeline.ts';
 
@@ -18,6 +20,9 @@ export interface AppOptions {
   readonly heavyScript?: URL;
   readonly documents: Documents;
   readonly runs: Runs;
+  readonly network: Network;
+  /** Opens and shuts the way in from the local network; absent where there is none to open. */
+  readonly door?: Door;
   readonly library: readonly LibraryFile[];
   /** Folder of the built interface; none in API tests. */
   readonly web?: string;
@@ -26,6 +31,17 @@ export interface AppOptions {
 }
 
 const ALIVE_MS = 15_000;
+const COOKIE = 'inner-rung';
+/** This machine itself. */
+const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
+
+/** The listener on the local network, next to the one on this machine alone. */
+export interface Door {
+  /** Its port while it is open; null while it is shut. */
+  readonly port: () => number | null;
+  readonly open: () => Promise<void>;
+  readonly shut: () => Promise<void>;
+}
 
 const idSchema = z
   .string()
@@ -70,7 +86,7 @@ function revisionOf(request: Request): number {
 }
 
 export function createApp(options: AppOptions): Express {
-  const { documents, runs, library, log } = options;
+  const { documents, runs, network, door, library, log } = options;
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -114,7 +130,88 @@ export function createApp(options: AppOptions): Express {
       });
     next();
   });
+  // From the network only who has given the passcode comes further, but for a person's own link.
+  const fromNetwork = (request: Request): boolean => {
+    const open = door?.port() ?? null;
+    const { localPort, remoteAddress = '' } = request.socket;
+    return (open !== null && localPort === open) || !LOOPBACK.test(remoteAddress);
+  };
+  api.use((request, _response, next) => {
+    const free = request.path === '/sign-in' || request.path.startsWith('/p/') || request.path === '/health';
+    if (fromNetwork(request) && !free && !network.isSignedIn(cookieOf(request.get('cookie'), COOKIE)))
+      throw new ProblemError({ status: 401, title: 'Passcode, please', detail: 'Give the passcode first.' });
+    next();
+  });
   api.use(express.json({ limit: '512kb' }));
+  const here = (request: Request): void => {
+    if (fromNetwork(request))
+      throw new ProblemError({
+        status: 403,
+        title: 'Only at the machine itself',
+        detail: 'This is set on the machine itself.',
+      });
+  };
+  const networkState = (request: Request) => ({
+    here: !fromNetwork(request),
+    can: door !== undefined,
+    on: (door?.port() ?? null) !== null,
+    passcode: network.hasPasscode,
+    addresses: door?.port() ? addresses().map((ip) => `http://${ip}:${door.port()}`) : [],
+  });
+  api.get('/network', (request, response) => {
+    response.json(networkState(request));
+  });
+  api.put('/network', async (request, response) => {
+    here(request);
+    const asked = z
+      .strictObject({ on: z.boolean(), passcode: z.string().optional() })
+      .safeParse(request.body);
+    if (!asked.success || !door)
+      throw new ProblemError({ status: 422, title: 'On or off?', detail: 'Say on or off.', field: 'on' });
+    if (asked.data.passcode !== undefined) await network.setPasscode(asked.data.passcode);
+    if (asked.data.on && !network.hasPasscode)
+      throw new ProblemError({
+        status: 422,
+        title: 'A passcode first',
+        detail: 'Nobody is let in from the network without a passcode of yours.',
+        field: 'passcode',
+      });
+    if (asked.data.on) await door.open();
+    else await door.shut();
+    response.json(networkState(request));
+  });
+  api.post('/network/sign-out', (request, response) => {
+    here(request);
+    network.signOutEverywhere();
+    response.status(204).end();
+  });
+  api.post('/sign-in', async (request, response) => {
+    const asked = z.strictObject({ passcode: z.string() }).safeParse(request.body);
+    if (!asked.success)
+      throw new ProblemError({
+        status: 422,
+        title: 'A passcode, please',
+        detail: 'Give the passcode.',
+        field: 'passcode',
+      });
+    const token = await network.signIn(asked.data.passcode, request.socket.remoteAddress ?? '?');
+    response
+      .cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: 12 * 3_600_000 })
+      .status(204)
+      .end();
+  });
+  api.get('/p/:token', (request, response) => {
+    const { run, person } = network.whose(request.params['token']);
+    response.set('Cache-Control', 'no-store').json(runs.readFor(run, person));
+  });
+  api.get('/p/:token/now', (request, response) => {
+    const { run } = network.whose(request.params['token']);
+    response.set('Cache-Control', 'no-store').json({ now: runs.now(run) });
+  });
+  api.get('/p/:token/stream', (request, response) => {
+    const { run, person } = network.whose(request.params['token']);
+    listen(request, response, run, (event) => isFor(event, person));
+  });
 
   api.get('/health', (_request, response) => {
     documents.isEmpty();
@@ -184,10 +281,15 @@ export function createApp(options: AppOptions): Express {
   api.post('/runs/:id/events', (request, response) => {
     response.json(runs.press(runId(request), request.body));
   });
-  api.get('/runs/:id/stream', (request, response) => {
-    const id = runId(request);
+  const listen = (
+    request: Request,
+    response: Response,
+    id: string,
+    may: (event: RunEvent) => boolean,
+  ): void => {
     const stop = runs.listen(id, (told) => {
-      response.write(`data: ${JSON.stringify(told)}\n\n`);
+      const events = told.events.filter(may);
+      if (events.length > 0) response.write(`data: ${JSON.stringify({ events })}\n\n`);
     });
     response.set({
       'Content-Type': 'text/event-stream',
@@ -202,6 +304,22 @@ export function createApp(options: AppOptions): Express {
       clearInterval(alive);
       stop();
     });
+  };
+  api.get('/runs/:id/stream', (request, response) => {
+    listen(request, response, runId(request), () => true);
+  });
+  api.post('/runs/:id/links', (request, response) => {
+    const id = runId(request);
+    const asked = z.strictObject({ person: z.string().min(1).max(80) }).safeParse(request.body);
+    const { run } = runs.read(id);
+    if (!asked.success || !run.cast.some((one) => one.id === asked.data.person))
+      throw new ProblemError({
+        status: 422,
+        title: 'Who?',
+        detail: 'Nobody of that name is in this run.',
+        field: 'person',
+      });
+    response.status(201).json({ token: network.linkFor(id, asked.data.person) });
   });
 
   api.get('/:kind', (request, response) => {
@@ -235,7 +353,10 @@ export function createApp(options: AppOptions): Express {
     const { kind, id } = address(request);
     documents.get(kind, id);
     documents.erase(kind, id);
-    if (kind === 'people') runs.erase(id);
+    if (kind === 'people') {
+      runs.erase(id);
+      network.eraseLinks(id);
+    }
     response.status(204).end();
   });
   api.use((_request, response) => {

@@ -82,6 +82,16 @@ export const MIGRATIONS: readonly string[] = [
       PRIMARY KEY (run_id, id)
     ) STRICT, WITHOUT ROWID;
   `,
+  // Who may come in from the local network. Tokens and the passcode are kept as hashes alone.
+  sql`
+    CREATE TABLE setting (key TEXT PRIMARY KEY, value TEXT NOT NULL) STRICT, WITHOUT ROWID;
+    CREATE TABLE signed_in (hash TEXT PRIMARY KEY, until INTEGER NOT NULL) STRICT, WITHOUT ROWID;
+    CREATE TABLE run_link (
+      hash TEXT PRIMARY KEY,
+      run_id TEXT NOT NULL REFERENCES run (id) ON DELETE CASCADE,
+      person TEXT NOT NULL
+    ) STRICT, WITHOUT ROWID;
+  `,
 ];
 
 /** Opens the database at a path (":memory:" in tests), with the newest schema. */

@@ -1,12 +1,15 @@
+import type { Server } from 'node:http';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { parseArgs } from 'node:util';
 import { LibraryError } from '@inner-rung/core/ladder';
 import { pino } from 'pino';
-import { createApp } from './app.ts';
+import { createApp, type Door } from './app.ts';
 import { openDatabase, openDataFolder } from './database.ts';
 import { documents, type KindName } from './documents.ts';
 import { readLibrary } from './library-files.ts';
+import { network } from './network.ts';
+import { ProblemError } from './problem.ts';
 import { runs } from './runs.ts';
 
 const root = process.env['INNER_RUNG_ROOT'] ?? resolve(dirname(fileURLToPath(import.meta.url)), '../..');
@@ -51,8 +54,48 @@ async function start(): Promise<void> {
     ];
     for (const [kind, list] of lists) for (const body of list) store.create(kind, body.id, body);
   }
+  // A second way in, for phones on the local network: open only when the trainer says so.
+  const lanPort = port === 65535 ? port - 1 : port + 1;
+  let lan: Server | null = null;
+  const door: Door = {
+    port: () => (lan ? lanPort : null),
+    open: () =>
+      new Promise((done, failed) => {
+        if (lan) {
+          done();
+          return;
+        }
+        const opened = app.listen(lanPort, '0.0.0.0', (error?: Error) => {
+          if (error)
+            failed(
+              new ProblemError({
+                status: 409,
+                title: 'Port in use',
+                detail: `Port ${lanPort} is used by something else. Stop that, or start Inner Rung on another port.`,
+              }),
+            );
+          else {
+            lan = opened;
+            done();
+          }
+        });
+      }),
+    shut: () =>
+      new Promise((done) => {
+        const open = lan;
+        lan = null;
+        if (!open) {
+          done();
+          return;
+        }
+        open.close(() => done());
+        open.closeAllConnections();
+      }),
+  };
   const app = createApp({
     documents: store,
+    network: network(db, () => Date.now()),
+    door,
     runs: runs(
       db,
       () => Date.now(),
@@ -85,6 +128,7 @@ async function start(): Promise<void> {
       process.exit(0);
     });
     server.closeAllConnections();
+    void door.shut();
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);

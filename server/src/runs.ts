@@ -21,6 +21,12 @@ type Listener = (told: Told) => void;
 const AHEAD_MS = 250;
 const MOST_EVENTS = 20_000;
 
+/** Whether somebody may know of an event: the clock is everybody's, the rest is their own. */
+export const isFor = (event: RunEvent, person: string): boolean =>
+  'person' in event
+    ? event.person === person || (event.kind === 'swap' && event.person === null)
+    : event.kind !== 'join' || event.who.id === person;
+
 /**
  * Runs and what happened to them, one row an event, kept for good as they come in. A run has a clock of its own, in
  * milliseconds since it was made, which goes on whatever is done to the machine's: it never goes back.
@@ -143,6 +149,27 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
       return () => {
         set.delete(listener);
         if (set.size === 0) listeners.delete(id);
+      };
+    },
+    /**
+     * A run as one of its people may see it: their own forms, the clock's own events and theirs. Gone once the run
+     * is over.
+     */
+    readFor(id: string, person: string) {
+      const { run, events, now } = read(id);
+      if (events.some((event) => event.kind === 'finish'))
+        throw new ProblemError({ status: 410, title: 'Over', detail: 'This session is over. Well done.' });
+      const mine = run.cast.filter((one) => one.id === person);
+      if (mine.length === 0)
+        throw new ProblemError({
+          status: 404,
+          title: 'Not in it',
+          detail: 'This link leads nowhere, or no more.',
+        });
+      return {
+        run: { ...run, group: null, cast: mine.map((one) => ({ ...one, cautions: [] })), emergency: '' },
+        events: events.filter((event) => isFor(event, person)),
+        now,
       };
     },
     /** Takes somebody out of every run: out of its people and of all that happened. */

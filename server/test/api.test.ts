@@ -9,6 +9,7 @@ import { createApp } from '../src/app.ts';
 import { MIGRATIONS, migrate, openDatabase, openDataFolder } from '../src/database.ts';
 import { documents } from '../src/documents.ts';
 import { readLibrary } from '../src/library-files.ts';
+import { network } from '../src/network.ts';
 import { runs } from '../src/runs.ts';
 
 const library = readLibrary(join(process.cwd(), 'library'));
@@ -19,6 +20,7 @@ function fresh() {
   const store = documents(db, () => new Date('2026-11-24T10:00:00Z'));
   const app = createApp({
     documents: store,
+    network: network(db, () => 0),
     runs: runs(
       db,
       () => 0,
@@ -87,6 +89,7 @@ describe('erasing somebody for good', () => {
     const store = documents(db, () => new Date('2026-11-24T10:00:00Z'));
     const app = createApp({
       documents: store,
+      network: network(db, () => 0),
       runs: runs(
         db,
         () => 0,

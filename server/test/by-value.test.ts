@@ -7,11 +7,13 @@ import { createApp } from '../src/app.ts';
 import { openDatabase } from '../src/database.ts';
 import { documents } from '../src/documents.ts';
 import { readLibrary } from '../src/library-files.ts';
+import { network } from '../src/network.ts';
 import { runs } from '../src/runs.ts';
 
 const db = openDatabase(':memory:');
 const app = createApp({
   documents: documents(db, () => new Date('2026-11-24T10:00:00Z')),
+  network: network(db, () => 0),
   runs: runs(
     db,
     () => 0,

@@ -13,6 +13,7 @@ import { createApp } from '../src/app.ts';
 import { openDatabase, openDataFolder } from '../src/database.ts';
 import { documents } from '../src/documents.ts';
 import { readLibrary } from '../src/library-files.ts';
+import { network } from '../src/network.ts';
 import { runs } from '../src/runs.ts';
 
 const library = readLibrary(join(process.cwd(), 'library'));
@@ -39,6 +40,7 @@ function fresh(path = ':memory:') {
   const db = openDatabase(path);
   const app = createApp({
     documents: documents(db, () => new Date(clock.wall)),
+    network: network(db, () => 0),
     runs: runs(
       db,
       () => clock.wall,

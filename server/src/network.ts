@@ -1,0 +1,144 @@
+import { createHash, randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
+import { networkInterfaces } from 'node:os';
+import { promisify } from 'node:util';
+import type { Db } from './database.ts';
+import { ProblemError } from './problem.ts';
+
+const sql = String.raw;
+const derive = promisify(scrypt) as (secret: string, salt: Buffer, length: number) => Promise<Buffer>;
+const KEY_BYTES = 32;
+
+/** Wrong passcodes in a row from one address, and from all together, before it is shut for a while. */
+const TRIES = { each: 5, all: 30, shutMs: 5 * 60_000 } as const;
+/** A phone stays signed in for so long. */
+const SIGNED_IN_MS = 12 * 3_600_000;
+export const LEAST_PASSCODE = 6;
+
+/** What is kept of a secret that comes back: never the secret itself. */
+const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+const freshToken = (): string => randomBytes(24).toString('base64url');
+
+/**
+ * Who may come in from the local network: a passcode of the trainer's own, kept as a salted scrypt key; who has
+ * given it holds a token of which only a hash is kept. A person's link is a token of its own for one run.
+ */
+export function network(db: Db, now: () => number) {
+  const read = db.prepare<[string], { value: string }>(sql`SELECT value FROM setting WHERE key = ?`);
+  const write = db.prepare(sql`
+    INSERT INTO setting (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value
+  `);
+  const forget = db.prepare(sql`DELETE FROM setting WHERE key = ?`);
+  const addSession = db.prepare(sql`INSERT INTO signed_in (hash, until) VALUES (?, ?)`);
+  const session = db.prepare<[string], { until: number }>(sql`SELECT until FROM signed_in WHERE hash = ?`);
+  const dropSessions = db.prepare(sql`DELETE FROM signed_in`);
+  const addLink = db.prepare(sql`INSERT INTO run_link (hash, run_id, person) VALUES (?, ?, ?)`);
+  const link = db.prepare<[string], { run_id: string; person: string }>(sql`
+    SELECT run_id, person FROM run_link WHERE hash = ?
+  `);
+  const dropLinks = db.prepare(sql`DELETE FROM run_link WHERE person = ?`);
+  const wrong = new Map<string, { tries: number; since: number }>();
+  const shut = (address: string, most: number): boolean => {
+    const seen = wrong.get(address);
+    if (!seen) return false;
+    if (now() - seen.since > TRIES.shutMs) {
+      wrong.delete(address);
+      return false;
+    }
+    return seen.tries >= most;
+  };
+  const count = (address: string) => {
+    const seen = wrong.get(address) ?? { tries: 0, since: now() };
+    wrong.set(address, { tries: seen.tries + 1, since: now() });
+  };
+
+  return {
+    get hasPasscode(): boolean {
+      return read.get('passcode') !== undefined;
+    },
+    async setPasscode(passcode: string): Promise<void> {
+      if (passcode.length < LEAST_PASSCODE || passcode.length > 200)
+        throw new ProblemError({
+          status: 422,
+          title: 'Too short',
+          detail: `A passcode has ${LEAST_PASSCODE} letters or digits at the least.`,
+          field: 'passcode',
+        });
+      const salt = randomBytes(16);
+      const key = await derive(passcode, salt, KEY_BYTES);
+      write.run('passcode', `${salt.toString('hex')}:${key.toString('hex')}`);
+      dropSessions.run();
+    },
+    /** A token for whoever knows the passcode. Tries are limited, by address and in all. */
+    async signIn(passcode: string, address: string): Promise<string> {
+      if (shut(address, TRIES.each) || shut('*', TRIES.all))
+        throw new ProblemError({
+          status: 429,
+          title: 'Too many tries',
+          detail: 'Too many wrong passcodes. Wait five minutes.',
+        });
+      const stored = read.get('passcode')?.value.split(':');
+      const [salt, key] = stored ?? [];
+      const given = await derive(passcode.slice(0, 200), Buffer.from(salt ?? '00', 'hex'), KEY_BYTES);
+      if (!key || !timingSafeEqual(given, Buffer.from(key, 'hex'))) {
+        count(address);
+        count('*');
+        throw new ProblemError({
+          status: 401,
+          title: 'Not the passcode',
+          detail: 'That isn’t the passcode.',
+        });
+      }
+      wrong.delete(address);
+      const token = freshToken();
+      addSession.run(hashOf(token), now() + SIGNED_IN_MS);
+      return token;
+    },
+    isSignedIn(token: string | undefined): boolean {
+      const found = token ? session.get(hashOf(token)) : undefined;
+      return found !== undefined && found.until > now();
+    },
+    signOutEverywhere(): void {
+      dropSessions.run();
+    },
+    forgetPasscode(): void {
+      forget.run('passcode');
+      dropSessions.run();
+    },
+    /** A link for one person of one run: 192 bits that nobody guesses. */
+    linkFor(run: string, person: string): string {
+      const token = freshToken();
+      addLink.run(hashOf(token), run, person);
+      return token;
+    },
+    whose(token: string): { run: string; person: string } {
+      const found = link.get(hashOf(token));
+      if (!found)
+        throw new ProblemError({
+          status: 404,
+          title: 'No such link',
+          detail: 'This link leads nowhere, or no more.',
+        });
+      return { run: found.run_id, person: found.person };
+    },
+    eraseLinks(person: string): void {
+      dropLinks.run(person);
+    },
+  };
+}
+export type Network = ReturnType<typeof network>;
+
+/** This machine's addresses on the local network. */
+export const addresses = (): string[] =>
+  Object.values(networkInterfaces())
+    .flat()
+    .filter((one) => one !== undefined && one.family === 'IPv4' && !one.internal)
+    .map((one) => one!.address);
+
+/** A cookie's value out of a header. */
+export function cookieOf(header: string | undefined, name: string): string | undefined {
+  for (const part of header?.split(';') ?? []) {
+    const [key, ...value] = part.trim().split('=');
+    if (key === name) return value.join('=');
+  }
+  return undefined;
+}

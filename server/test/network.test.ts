@@ -1,0 +1,189 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import request from 'supertest';
+import { PLANS } from '../../demo/src/index.ts';
+import { createApp } from '../src/app.ts';
+import { openDatabase } from '../src/database.ts';
+import { documents } from '../src/documents.ts';
+import { readLibrary } from '../src/library-files.ts';
+import { cookieOf, network } from '../src/network.ts';
+import { runs } from '../src/runs.ts';
+
+const library = readLibrary(join(process.cwd(), 'library'));
+const PASSCODE = 'seven-geese';
+const open: Server[] = [];
+afterAll(() => {
+  for (const server of open) server.close();
+});
+
+/** An app with two ways in: one as on the machine itself, one as from the network. */
+async function fresh() {
+  const clock = { now: 1_000_000 };
+  const db = openDatabase(':memory:');
+  const state = { on: true };
+  let lanPort = 0;
+  const app = createApp({
+    documents: documents(db, () => new Date(clock.now)),
+    network: network(db, () => clock.now),
+    runs: runs(
+      db,
+      () => clock.now,
+      () => 0,
+    ),
+    door: {
+      port: () => (state.on ? lanPort : null),
+      open: async () => {
+        state.on = true;
+      },
+      shut: async () => {
+        state.on = false;
+      },
+    },
+    library,
+    log: pino({ level: 'silent' }),
+    demo: false,
+  });
+  const listen = async () => {
+    const server = createServer(app).listen(0, '127.0.0.1');
+    await new Promise((ready) => server.once('listening', ready));
+    open.push(server);
+    return (server.address() as AddressInfo).port;
+  };
+  const here = `http://127.0.0.1:${await listen()}`;
+  lanPort = await listen();
+  return { clock, db, state, here: request(here), there: request(`http://127.0.0.1:${lanPort}`) };
+}
+const signIn = (there: ReturnType<typeof request>, passcode: string) =>
+  there.post('/api/sign-in').send({ passcode });
+const cookieFrom = (answer: { headers: Record<string, unknown> }) =>
+  (answer.headers['set-cookie'] as string[])[0]!.split(';')[0]!;
+
+test('on the machine itself no passcode is asked for; from the network nothing is to be had without one', async () => {
+  const { here, there } = await fresh();
+  expect((await here.get('/api/plans')).status).toBe(200);
+  for (const path of ['/api/plans', '/api/people', '/api/runs', '/api/library', '/api/network'])
+    expect((await there.get(path)).status).toBe(401);
+  expect((await there.put('/api/plans/x').send(PLANS[0]!)).status).toBe(401);
+});
+
+test('it can’t be switched on before there is a passcode, nor with a short one, nor from the network', async () => {
+  const { here, there } = await fresh();
+  const without = await here.put('/api/network').send({ on: true });
+  expect([without.status, without.body.field]).toEqual([422, 'passcode']);
+  const short = await here.put('/api/network').send({ on: true, passcode: '12345' });
+  expect([short.status, short.body.field]).toEqual([422, 'passcode']);
+  const on = await here.put('/api/network').send({ on: true, passcode: PASSCODE });
+  expect(on.body).toMatchObject({ here: true, on: true, passcode: true });
+  const cookie = cookieFrom(await signIn(there, PASSCODE));
+  const from = await there.put('/api/network').set('Cookie', cookie).send({ on: false });
+  expect(from.status).toBe(403);
+  expect((await there.post('/api/network/sign-out').set('Cookie', cookie)).status).toBe(403);
+});
+
+test('the passcode lets in, and signing out everywhere lets out; a new passcode does as well', async () => {
+  const { here, there } = await fresh();
+  await here.put('/api/network').send({ on: true, passcode: PASSCODE });
+  const answer = await signIn(there, PASSCODE);
+  expect(answer.status).toBe(204);
+  expect((answer.headers['set-cookie'] as unknown as string[])[0]).toMatch(/HttpOnly.*SameSite=Strict/i);
+  const cookie = cookieFrom(answer);
+  const plans = () => there.get('/api/plans').set('Cookie', cookie);
+  expect((await plans()).status).toBe(200);
+  await here.post('/api/network/sign-out');
+  expect((await plans()).status).toBe(401);
+  const again = cookieFrom(await signIn(there, PASSCODE));
+  await here.put('/api/network').send({ on: true, passcode: 'another-one' });
+  expect((await there.get('/api/plans').set('Cookie', again)).status).toBe(401);
+});
+
+test('a phone stays signed in for half a day, no longer', async () => {
+  const { here, there, clock } = await fresh();
+  await here.put('/api/network').send({ on: true, passcode: PASSCODE });
+  const cookie = cookieFrom(await signIn(there, PASSCODE));
+  clock.now += 11 * 3_600_000;
+  expect((await there.get('/api/plans').set('Cookie', cookie)).status).toBe(200);
+  clock.now += 2 * 3_600_000;
+  expect((await there.get('/api/plans').set('Cookie', cookie)).status).toBe(401);
+});
+
+test('five wrong ones, and even the right one waits five minutes', async () => {
+  const { here, there, clock } = await fresh();
+  await here.put('/api/network').send({ on: true, passcode: PASSCODE });
+  for (let i = 0; i < 5; i++) expect((await signIn(there, `guess-${i}`)).status).toBe(401);
+  expect((await signIn(there, PASSCODE)).status).toBe(429);
+  clock.now += 5 * 60_000 + 1;
+  expect((await signIn(there, PASSCODE)).status).toBe(204);
+});
+
+test('neither the passcode nor a token is anywhere in the file', async () => {
+  const { here, there, db } = await fresh();
+  await here.put('/api/network').send({ on: true, passcode: PASSCODE });
+  const token = cookieOf(cookieFrom(await signIn(there, PASSCODE)), 'inner-rung')!;
+  const kept = JSON.stringify([
+    db.prepare('SELECT * FROM setting').all(),
+    db.prepare('SELECT * FROM signed_in').all(),
+  ]);
+  expect(token.length).toBeGreaterThan(20);
+  expect(kept).not.toContain(PASSCODE);
+  expect(kept).not.toContain(token);
+});
+
+describe('a person’s link', () => {
+  const cast = (id: string, name: string) => ({
+    id,
+    name,
+    byNumber: false,
+    does: [{ move: 'squat', name: 'Squat', dose: '10', pace: 20, lane: 1 }],
+    switches: [],
+    cautions: ['Mind the knee.'],
+  });
+  const run = {
+    version: 1,
+    id: 'tuesday-1',
+    plan: { id: 'p', title: 'Tuesday', forWhom: PLANS[0]!.forWhom, blocks: PLANS[0]!.blocks },
+    group: 'tuesday-evening',
+    room: 'Hall',
+    on: '2026-11-24',
+    cast: [cast('ada', 'Ada Quill'), cast('bo', 'Bo Marsh')],
+    emergency: 'Side door.',
+  };
+  const event = (n: number, more: object) => ({ id: `press-${String(n).padStart(4, '0')}`, ...more });
+
+  test('shows their own run and nothing else, without a passcode, and ends with it', async () => {
+    const { here, there } = await fresh();
+    await here.put('/api/network').send({ on: true, passcode: PASSCODE });
+    await here.post('/api/runs').send(run);
+    const { token } = (await here.post('/api/runs/tuesday-1/links').send({ person: 'ada' })).body;
+    await here
+      .post('/api/runs/tuesday-1/events')
+      .send([
+        event(1, { kind: 'go' }),
+        event(2, { kind: 'leave', person: 'bo' }),
+        event(3, { kind: 'switch', person: 'ada', entry: 0, way: 'down' }),
+        event(4, { kind: 'sign', person: 'bo', sign: 'faint or dizzy' }),
+      ]);
+    const seen = await there.get(`/api/p/${token}`);
+    expect(seen.status).toBe(200);
+    const text = JSON.stringify(seen.body);
+    expect(text).toContain('Ada Quill');
+    for (const hidden of ['Bo Marsh', 'bo"', 'Mind the knee', 'Side door', 'tuesday-evening', 'faint'])
+      expect(text).not.toContain(hidden);
+    expect(seen.body.events.map((e: { kind: string }) => e.kind)).toEqual(['go', 'switch']);
+    // Neither the run itself nor anything else is open with it.
+    expect((await there.get('/api/runs/tuesday-1')).status).toBe(401);
+    expect((await there.post('/api/runs/tuesday-1/events').send(event(5, { kind: 'finish' }))).status).toBe(
+      401,
+    );
+    await here.post('/api/runs/tuesday-1/events').send(event(6, { kind: 'finish' }));
+    expect((await there.get(`/api/p/${token}`)).status).toBe(410);
+  });
+  test('one that was guessed leads nowhere, and nobody who isn’t in it gets one', async () => {
+    const { here, there } = await fresh();
+    await here.post('/api/runs').send(run);
+    expect((await there.get('/api/p/abcdefgh')).status).toBe(404);
+    const nobody = await here.post('/api/runs/tuesday-1/links').send({ person: 'cy' });
+    expect([nobody.status, nobody.body.field]).toEqual([422, 'person']);
+  });
+});
