@@ -120,3 +120,64 @@ test('an address of no run says so', async ({ page }) => {
   await page.goto(`${server.url}/run/nowhere`);
   await expect(page.getByRole('heading', { name: 'There is no such run here' })).toBeVisible();
 });
+
+test('a person’s own link on a phone: my form, my next, nothing of anybody else, over with the session', async ({
+  page,
+  browser,
+}) => {
+  await begin(page);
+  await page.getByRole('button', { name: 'Phones' }).click();
+  await page.getByRole('button', { name: 'Make a link for Maud' }).click();
+  const href = (await page.getByRole('link', { name: /\/p\// }).getAttribute('href'))!;
+  await page.keyboard.press('Escape');
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const phone = await context.newPage();
+  await phone.goto(server.url + new URL(href).pathname);
+  await expect(phone.getByRole('heading', { name: 'Maud' })).toBeVisible();
+  await expect(phone.locator('[data-does]')).toContainText('Step jack');
+  await expect(phone.getByRole('main')).not.toContainText(/Saskia|Tomas|knee pain/);
+  // The coach changes her rung: her phone knows.
+  await row(page, 'maud-ellery')
+    .getByRole('button', { name: /^easier for/ })
+    .click();
+  await expect(phone.locator('[data-does]')).toContainText('Side tap');
+  // What happens to others is none of hers.
+  await row(page, 'saskia-dorn')
+    .getByRole('button', { name: /leaves$/ })
+    .click();
+  await page.getByRole('button', { name: 'It is over for today' }).click();
+  await expect(phone.getByText('That was it. Well done.')).toBeVisible();
+  await phone.reload();
+  await expect(phone.getByRole('heading', { name: /It is over, or this link leads nowhere/ })).toBeVisible();
+  await context.close();
+});
+
+test('from the network the passcode comes first', async ({ page, browser }) => {
+  await begin(page);
+  await page.getByRole('button', { name: 'Phones' }).click();
+  await page.getByLabel(/A passcode of yours/).fill('short');
+  await page.getByRole('button', { name: 'Open it on the local network' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'A passcode has 6 letters' })).toBeVisible();
+  await page.getByLabel(/A passcode of yours/).fill('seven-geese');
+  await page.getByRole('button', { name: 'Open it on the local network' }).click();
+  await expect(page.getByText('Open on the local network.')).toBeVisible();
+  const address = await page
+    .locator('dialog strong')
+    .textContent({ timeout: 2000 })
+    .catch(() => null);
+  // A machine on no network has nothing to try it from.
+  if (address) {
+    const context = await browser.newContext();
+    const other = await context.newPage();
+    await other.goto(new URL(address.split(' or ')[0]!).origin);
+    await other.getByLabel('The trainer’s passcode').fill('wrong-one');
+    await other.getByRole('button', { name: 'Come in' }).click();
+    await expect(other.getByRole('alert')).toHaveText('That isn’t the passcode.');
+    await other.getByLabel('The trainer’s passcode').fill('seven-geese');
+    await other.getByRole('button', { name: 'Come in' }).click();
+    await expect(other.getByRole('link', { name: 'Class' })).toBeVisible();
+    await context.close();
+  }
+  await page.getByRole('button', { name: 'Shut it' }).click();
+  await expect(page.getByText('Only this machine sees Inner Rung now.')).toBeVisible();
+});

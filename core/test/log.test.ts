@@ -14,7 +14,7 @@ import {
   twoForTwo,
 } from '@inner-rung/core/log';
 import { openRecord } from '@inner-rung/core/record';
-import { type Run, type RunEvent, runEventSchema } from '@inner-rung/core/run';
+import { factsFor, type Run, type RunEvent, runEventSchema } from '@inner-rung/core/run';
 import fc from 'fast-check';
 import { circuit, facts } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
@@ -201,6 +201,7 @@ describe('the record a run leaves', () => {
         circuit(['push-up', 'plank'], { workSeconds: 40, restSeconds: 20, rounds: 2, roundRestSeconds: 60 }),
       ],
     },
+    facts: factsFor(['push-up', 'plank'], facts),
     group: null,
     room: 'Hall',
     on: TODAY,
@@ -208,7 +209,7 @@ describe('the record a run leaves', () => {
     emergency: '',
   };
   const whole = 260_000;
-  const record = (...events: RunEvent[]) => recordFrom(run, facts, events, (id) => id);
+  const record = (...events: RunEvent[]) => recordFrom(run, events, (id) => id);
   const go = event({ kind: 'go', at: 0 });
 
   test('run to its end it is what was planned: 80 s of push-ups at 20 a minute are 27', () => {

@@ -3,6 +3,7 @@ import {
   callsIn,
   clockOf,
   doesNow,
+  factsFor,
   inOrder,
   peopleOf,
   positionAt,
@@ -21,6 +22,10 @@ const runOf = (...blocks: Block[]): Run => ({
   version: 1,
   id: 'a-run',
   plan: { id: 'a-plan', title: 'A session', forWhom: 'adults', blocks },
+  facts: factsFor(
+    entriesOf(blocks).map((e) => e.move),
+    facts,
+  ),
   group: null,
   room: 'Hall',
   on: '2026-11-25',
@@ -47,7 +52,7 @@ describe('one clock', () => {
       };
       const run = runOf(block);
       const { segments, lengthSeconds } = timelineOf(run.plan, facts);
-      const clock = clockOf(run, facts, [go]);
+      const clock = clockOf(run, [go]);
       for (let s = 0; s < lengthSeconds; s++) {
         const position = positionAt(clock, seconds(s) + 1);
         const expected = segments.findIndex(
@@ -60,33 +65,33 @@ describe('one clock', () => {
     }
   });
   test('before it begins nothing runs, and all of it is to come', () => {
-    expect(positionAt(clockOf(two, facts, []), 5000)).toMatchObject({ is: 'before', toCome: WHOLE });
+    expect(positionAt(clockOf(two, []), 5000)).toMatchObject({ is: 'before', toCome: WHOLE });
   });
   test('a pause stands still for as long as it lasts, and a drink is one', () => {
     const events = [go, event({ kind: 'pause', at: seconds(10), why: 'drink' })];
-    const still = clockOf(two, facts, events);
+    const still = clockOf(two, events);
     expect(positionAt(still, seconds(10))).toMatchObject({ is: 'paused', into: 10, left: 30 });
     expect(positionAt(still, seconds(100))).toMatchObject({ is: 'paused', into: 10, left: 30 });
-    const on = clockOf(two, facts, [...events, event({ kind: 'go', at: seconds(100) })]);
+    const on = clockOf(two, [...events, event({ kind: 'go', at: seconds(100) })]);
     expect(positionAt(on, seconds(105))).toMatchObject({ is: 'running', into: 15 });
     expect(secondsLeft(on, seconds(105))).toBe(WHOLE - 15);
   });
   test('ten seconds more are ten seconds later for everything after', () => {
-    const on = clockOf(two, facts, [go, event({ kind: 'add', at: seconds(45), seconds: 10, during: '1' })]);
+    const on = clockOf(two, [go, event({ kind: 'add', at: seconds(45), seconds: 10, during: '1' })]);
     expect(positionAt(on, seconds(69)).index).toBe(1);
     expect(positionAt(on, seconds(71)).index).toBe(2);
     expect(secondsLeft(on, 0)).toBe(WHOLE + 10);
   });
   test('on to the next at once, and once more what is under way', () => {
-    const skipped = clockOf(two, facts, [go, event({ kind: 'next', at: seconds(12), during: '0' })]);
+    const skipped = clockOf(two, [go, event({ kind: 'next', at: seconds(12), during: '0' })]);
     expect(positionAt(skipped, seconds(12.001)).index).toBe(1);
     expect(secondsLeft(skipped, seconds(12))).toBe(WHOLE - 40);
-    const again = clockOf(two, facts, [go, event({ kind: 'again', at: seconds(12), during: '0' })]);
+    const again = clockOf(two, [go, event({ kind: 'again', at: seconds(12), during: '0' })]);
     expect(positionAt(again, seconds(12.5))).toMatchObject({ index: 1, into: 0.5, left: 39.5 });
     expect(secondsLeft(again, seconds(12))).toBe(WHOLE);
   });
   test('one more round comes after the last, with the rest between', () => {
-    const more = clockOf(two, facts, [go, event({ kind: 'one more round', at: seconds(5), during: '0' })]);
+    const more = clockOf(two, [go, event({ kind: 'one more round', at: seconds(5), during: '0' })]);
     expect(secondsLeft(more, 0)).toBe(WHOLE + 60 + 40 + 20 + 40);
     expect(more.stretches.map((s) => s.segment.kind)).toEqual([
       'work',
@@ -112,17 +117,14 @@ describe('one clock', () => {
       format: { kind: 'flow', restSeconds: 0 },
     };
     const run = runOf({ ...circuit(['squat', 'push-up']), id: 'main' }, coolDown);
-    const ended = clockOf(run, facts, [
-      go,
-      event({ kind: 'end after this round', at: seconds(50), during: '1' }),
-    ]);
+    const ended = clockOf(run, [go, event({ kind: 'end after this round', at: seconds(50), during: '1' })]);
     const kinds = ended.stretches.map((s) => `${s.segment.block}/${s.segment.round}/${s.segment.kind}`);
     expect(kinds.slice(0, 3)).toEqual(['0/0/work', '0/0/rest', '0/0/work']);
     expect(kinds.slice(3).every((k) => k.startsWith('1/'))).toBe(true);
     expect(kinds.length).toBeGreaterThan(3);
   });
   test('two who press at once do it once', () => {
-    const both = clockOf(two, facts, [
+    const both = clockOf(two, [
       go,
       event({ kind: 'next', at: seconds(12), during: '0' }),
       event({ kind: 'next', at: seconds(12.2), during: '0' }),
@@ -132,12 +134,12 @@ describe('one clock', () => {
   test('what was undone never was, and an undo can be undone', () => {
     const next = event({ kind: 'next', at: seconds(12), during: '0' });
     const undo = event({ kind: 'undo', at: seconds(14), of: next.id });
-    expect(secondsLeft(clockOf(two, facts, [go, next, undo]), 0)).toBe(WHOLE);
+    expect(secondsLeft(clockOf(two, [go, next, undo]), 0)).toBe(WHOLE);
     const undone = event({ kind: 'undo', at: seconds(15), of: undo.id });
-    expect(secondsLeft(clockOf(two, facts, [go, next, undo, undone]), seconds(12))).toBe(WHOLE - 40);
+    expect(secondsLeft(clockOf(two, [go, next, undo, undone]), seconds(12))).toBe(WHOLE - 40);
   });
   test('finished by hand it is over, whatever is pressed after', () => {
-    const over = clockOf(two, facts, [
+    const over = clockOf(two, [
       go,
       event({ kind: 'finish', at: seconds(30) }),
       event({ kind: 'add', at: seconds(31), seconds: 60, during: '0' }),
@@ -180,12 +182,12 @@ test('the same events give the same run, in whatever order and however often the
       (timed, loose, draws) => {
         const run = runOf(...timed.blocks);
         const events = [go, ...loose.map(event)];
-        const clock = clockOf(run, facts, events);
+        const clock = clockOf(run, events);
         const shuffled = [...events, ...events.slice(0, 3)]
           .map((e) => ({ e, key: draws.next().value! }))
           .sort((a, b) => a.key - b.key)
           .map(({ e }) => e);
-        expect(clockOf(run, facts, shuffled)).toEqual(clock);
+        expect(clockOf(run, shuffled)).toEqual(clock);
         let done = -1;
         for (let at = 0; at < 500_000; at += 7919) {
           const position = positionAt(clock, at);
@@ -279,8 +281,8 @@ describe('people in a run', () => {
 });
 
 describe('what is heard', () => {
-  const clock = clockOf(two, facts, [go]);
-  const calls = callsIn(two.plan, clock.stretches, facts, (entry) => ['squat', 'push-up'][entry]!);
+  const clock = clockOf(two, [go]);
+  const calls = callsIn(two, clock.stretches, (entry) => ['squat', 'push-up'][entry]!);
   test('work begins with its name, rest says what is next, the last three seconds tick', () => {
     expect(calls[0]![0]).toEqual({ at: 0, sound: 'work', says: 'squat' });
     expect(calls[1]!.find((c) => c.says)?.says).toBe('Next: push-up');
@@ -296,12 +298,7 @@ describe('what is heard', () => {
       id: 'main',
       format: { ...FORMATS.staggered.usual, workSeconds: 60 } as Format,
     });
-    const heard = callsIn(
-      staggered.plan,
-      clockOf(staggered, facts, [go]).stretches,
-      facts,
-      () => 'squat',
-    )[0]!;
+    const heard = callsIn(staggered, clockOf(staggered, [go]).stretches, () => 'squat')[0]!;
     expect(heard.filter((c) => c.sound === 'lane').map((c) => c.at)).toEqual([40, 50]);
   });
 });

@@ -143,6 +143,7 @@ describe('a person’s link', () => {
     version: 1,
     id: 'tuesday-1',
     plan: { id: 'p', title: 'Tuesday', forWhom: PLANS[0]!.forWhom, blocks: PLANS[0]!.blocks },
+    facts: {},
     group: 'tuesday-evening',
     room: 'Hall',
     on: '2026-11-24',

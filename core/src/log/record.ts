@@ -11,7 +11,6 @@ import {
   type RunEvent,
   SIGNS,
 } from '../run/index.ts';
-import type { Facts } from '../session/index.ts';
 
 const words = (most: number) => z.string().trim().max(most);
 
@@ -93,17 +92,16 @@ const LEAST_SECONDS = 3;
  */
 function piecesOf(
   run: Run,
-  facts: Facts,
   events: readonly RunEvent[],
   person: Present,
   gone: (at: number) => number,
 ): Piece[] {
-  const clock = clockOf(run, facts, events);
+  const clock = clockOf(run, events);
   const pieces = new Map<string, Piece>();
   if (clock.beganAt === null) return [];
   // Moments at which what they do may change, and those at which the clock stands still, on the run's clock.
   const ends = Math.max(clock.beganAt, ...inOrder(events).map((e) => e.at)) + 1;
-  const over = overAt(run, facts, events) ?? ends;
+  const over = overAt(run, events) ?? ends;
   const left = gone(Math.min(person.leftAt ?? over, over));
   const joined = gone(person.joinedAt);
   let at = 0;
@@ -141,14 +139,14 @@ function piecesOf(
 }
 
 /** Seconds of the session that had gone by at a moment of the run's clock, pauses not counted. */
-function sinceStart(run: Run, facts: Facts, events: readonly RunEvent[], at: number): number {
+function sinceStart(run: Run, events: readonly RunEvent[], at: number): number {
   const before = inOrder(events).filter((event) => event.at <= at);
-  return positionAt(clockOf(run, facts, before), at).done;
+  return positionAt(clockOf(run, before), at).done;
 }
 
 /** When it was over, on the run's clock; null where it still goes on. */
-export function overAt(run: Run, facts: Facts, events: readonly RunEvent[]): number | null {
-  const clock = clockOf(run, facts, events);
+export function overAt(run: Run, events: readonly RunEvent[]): number | null {
+  const clock = clockOf(run, events);
   if (clock.beganAt === null) return null;
   if (clock.finishedAt !== null) return clock.finishedAt;
   if (clock.paused) return null;
@@ -162,15 +160,14 @@ export function overAt(run: Run, facts: Facts, events: readonly RunEvent[]): num
  */
 export function recordFrom(
   run: Run,
-  facts: Facts,
   events: readonly RunEvent[],
   fileOf: (id: string) => string | null,
 ): SessionRecord {
-  const over = overAt(run, facts, events);
-  const clock = clockOf(run, facts, events);
+  const over = overAt(run, events);
+  const clock = clockOf(run, events);
   const known = new Map<number, number>();
   const gone = (at: number): number => {
-    const seconds = known.get(at) ?? sinceStart(run, facts, events, at);
+    const seconds = known.get(at) ?? sinceStart(run, events, at);
     known.set(at, seconds);
     return seconds;
   };
@@ -186,7 +183,7 @@ export function recordFrom(
     minutes: clock.beganAt === null ? 0 : Math.round(((last - clock.beganAt) / 60_000) * 10) / 10,
     results: peopleOf(run, events).map((person) => {
       const file = fileOf(person.id);
-      const pieces = piecesOf(run, facts, events, person, gone);
+      const pieces = piecesOf(run, events, person, gone);
       return {
         person: file,
         known: file ? '' : person.name,

@@ -1,6 +1,7 @@
 import type { Segment } from '../clock/index.ts';
-import { entriesOf, type Facts, type Plan, sheetLines } from '../session/index.ts';
+import { entriesOf, sheetLines } from '../session/index.ts';
 import type { Stretch } from './clock.ts';
+import { factsOfRun, type Run } from './run.ts';
 
 /** Something to be heard at a moment of a stretch. */
 export interface Call {
@@ -23,11 +24,12 @@ const isRest = (segment: Segment) => segment.kind !== 'work' && segment.kind !==
  * lanes that end, time left, the last three seconds. `nameOf` says an entry as it is called.
  */
 export function callsIn(
-  plan: Pick<Plan, 'blocks'>,
+  run: Pick<Run, 'plan' | 'facts'>,
   stretches: readonly Stretch[],
-  facts: Facts,
   nameOf: (entry: number) => string,
 ): Call[][] {
+  const { plan } = run;
+  const facts = factsOfRun(run);
   const entries = entriesOf(plan.blocks);
   const lines = sheetLines(
     plan,

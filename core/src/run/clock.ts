@@ -1,6 +1,6 @@
 import type { Segment } from '../clock/index.ts';
-import { type Facts, roleOf, timelineOf } from '../session/index.ts';
-import { inOrder, type Run, type RunEvent } from './run.ts';
+import { roleOf, timelineOf } from '../session/index.ts';
+import { factsOfRun, inOrder, type Run, type RunEvent } from './run.ts';
 
 /** A stretch of the clock as it is run: the segment, how long it became, and its name, which a copy has of its own. */
 export interface Stretch {
@@ -84,8 +84,8 @@ const ROUND_RESTS: ReadonlySet<Segment['kind']> = new Set(['round rest', 'block 
  * Buttons name the stretch that they were pressed in; where the run is in another by then they do nothing, so
  * that two who press at once do it once.
  */
-export function clockOf(run: Pick<Run, 'plan'>, facts: Facts, events: readonly RunEvent[]): RunClock {
-  const { segments } = timelineOf(run.plan, facts);
+export function clockOf(run: Pick<Run, 'plan' | 'facts'>, events: readonly RunEvent[]): RunClock {
+  const { segments } = timelineOf(run.plan, factsOfRun(run));
   let stretches: Stretch[] = segments.map((segment, i) => ({
     key: String(i),
     segment,

@@ -5,6 +5,8 @@ export {
   type Cast,
   castSchema,
   type Does,
+  factsFor,
+  factsOfRun,
   inOrder,
   type Run,
   type RunEvent,

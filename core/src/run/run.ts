@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { span } from '../clock/index.ts';
 import { formRefSchema, idSchema } from '../move/index.ts';
-import { blockSchema, KIND_IDS } from '../session/index.ts';
+import { blockSchema, type Facts, KIND_IDS, UNKNOWN_FACTS } from '../session/index.ts';
 
 const words = (most: number) => z.string().trim().max(most);
 const name = words(80).min(1);
@@ -49,6 +50,8 @@ export const castSchema = z.strictObject({
 });
 export type Cast = z.output<typeof castSchema>;
 
+const levelSchema = z.union([z.literal(0), z.literal(1), z.literal(2)]);
+
 /** A session that is being run: everything it needs, by value. What happens to it are events. */
 export const runSchema = z.strictObject({
   version: z.literal(1),
@@ -59,6 +62,20 @@ export const runSchema = z.strictObject({
     forWhom: z.enum(KIND_IDS),
     blocks: z.array(blockSchema).min(1).max(20),
   }),
+  /**
+   * What the clock has to know of the session's moves, as it was when the run was made: seconds a rep takes
+   * (quickest, usual, slowest; null for a hold), one side at a time, posture at either end. A library that changes
+   * later bends no run.
+   */
+  facts: z.record(
+    idSchema,
+    z.strictObject({
+      rep: z.tuple([z.number().positive(), z.number().positive(), z.number().positive()]).nullable(),
+      sided: z.boolean(),
+      starts: levelSchema,
+      ends: levelSchema,
+    }),
+  ),
   group: idSchema.nullable(),
   room: words(80),
   /** YYYY-MM-DD */
@@ -68,6 +85,33 @@ export const runSchema = z.strictObject({
   emergency: words(600),
 });
 export type Run = z.output<typeof runSchema>;
+
+const factsByRun = new WeakMap<Run['facts'], Facts>();
+
+/** The facts a run carries, as its clock asks for them. */
+export function factsOfRun(run: Pick<Run, 'facts'>): Facts {
+  const made = factsByRun.get(run.facts);
+  if (made) return made;
+  const known = new Map(
+    Object.entries(run.facts).map(([move, { rep, ...rest }]) => [
+      move,
+      { ...rest, rep: rep && span(...rep) },
+    ]),
+  );
+  const facts: Facts = (move) => known.get(move) ?? UNKNOWN_FACTS;
+  factsByRun.set(run.facts, facts);
+  return facts;
+}
+
+/** A library's facts of a session's moves, to be carried by a run. */
+export function factsFor(moves: readonly string[], facts: Facts): Run['facts'] {
+  return Object.fromEntries(
+    moves.map((move) => {
+      const { rep, sided, starts, ends } = facts(move);
+      return [move, { rep: rep && [rep.lo, rep.mid, rep.hi], sided, starts, ends }];
+    }),
+  );
+}
 
 /** What stops a person, in words that anybody understands. Common practice; the clinician's and the house's word first. */
 export const SIGNS = [

@@ -4,6 +4,7 @@ import { PlanScreen } from '../plan/plan-screen.tsx';
 import { StartScreen } from '../start/start-screen.tsx';
 import { api } from '../store/api.ts';
 import { useApp } from '../store/index.ts';
+import { Gate } from './gate.tsx';
 
 const LadderWall = lazy(() => import('../ladders/wall.tsx'));
 const LadderScreen = lazy(() => import('../ladders/ladder-screen.tsx'));
@@ -24,6 +25,7 @@ const ClassScreen = lazy(() => import('../class/class-screen.tsx'));
 const CompareScreen = lazy(() => import('../compare/compare-screen.tsx'));
 const CoachScreen = lazy(() => import('../run/coach-screen.tsx'));
 const WallScreen = lazy(() => import('../run/wall-screen.tsx'));
+const PersonRunScreen = lazy(() => import('../run/person-screen.tsx'));
 const LogScreen = lazy(() => import('../log/log-screen.tsx'));
 const RecordScreen = lazy(() => import('../run/record-screen.tsx'));
 const RunSheetScreen = lazy(() => import('../run-sheet/run-sheet-screen.tsx'));
@@ -55,6 +57,7 @@ const router = createBrowserRouter([
   { path: '/plan/:id/compare', element: <CompareScreen /> },
   { path: '/plan/:id/run-sheet', element: <RunSheetScreen /> },
   { path: '/log', element: <LogScreen /> },
+  { path: '/p/:token', element: <PersonRunScreen /> },
   { path: '/run/:id', element: <CoachScreen /> },
   { path: '/run/:id/wall', element: <WallScreen /> },
   { path: '/run/:id/record', element: <RecordScreen /> },
@@ -81,7 +84,9 @@ export function App() {
   }, [theme]);
   return (
     <Suspense fallback={<Waiting />}>
-      <RouterProvider router={router} />
+      <Gate>
+        <RouterProvider router={router} />
+      </Gate>
     </Suspense>
   );
 }

@@ -91,6 +91,7 @@ export default function ClassScreen() {
     if (!answer?.switches) return;
     const { switches, taking, plan: made } = answer;
     const run = makeRun(
+      library,
       plan,
       group?.id ?? null,
       hall,

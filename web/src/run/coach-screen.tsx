@@ -12,6 +12,7 @@ import {
   Plus,
   RotateCcw,
   SkipForward,
+  Smartphone,
   Undo2,
   Volume2,
 } from 'lucide-react';
@@ -25,6 +26,7 @@ import { Chip } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { NoRun } from './no-run.tsx';
+import { PhonesDialog } from './phones-dialog.tsx';
 import { useAwake, useSounds } from './sounds.ts';
 import { entryAt, type Live, lookAt, secondsLeft, useLive } from './use-live.ts';
 import { type LiveRun, useRun, useTick } from './use-run.ts';
@@ -46,6 +48,7 @@ function Coach(props: { id: string; library: Library; live: LiveRun }) {
   const { id, library, live } = props;
   const all = useLive(library, live);
   const [heard, setHeard] = useDraft('run/heard', HEARD);
+  const [phones, setPhones] = useState(false);
   useSounds(all.clock, all.calls, live.now, heard);
   useAwake(true);
   useTick(8);
@@ -92,6 +95,9 @@ function Coach(props: { id: string; library: Library; live: LiveRun }) {
         <Chip on={heard.speech} onTurn={() => setHeard({ speech: !heard.speech })}>
           Voice
         </Chip>
+        <button type="button" className="btn btn-sm touch" onClick={() => setPhones(true)}>
+          <Smartphone size={17} aria-hidden /> Phones
+        </button>
         <a href={`/run/${id}/wall`} target="_blank" rel="noreferrer" className="btn btn-sm touch">
           <Monitor size={17} aria-hidden /> Wall
         </a>
@@ -230,6 +236,7 @@ function Coach(props: { id: string; library: Library; live: LiveRun }) {
           <JoinLine people={all.people} press={press} />
         </section>
       </main>
+      {phones && <PhonesDialog run={id} people={all.people} onClose={() => setPhones(false)} />}
     </div>
   );
 }

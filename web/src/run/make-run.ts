@@ -2,7 +2,7 @@ import { formatEntry } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import { outlookOf, standsFor } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
-import type { Cast, Does, Run } from '@inner-rung/core/run';
+import { type Cast, type Does, factsFor, type Run } from '@inner-rung/core/run';
 import { doseHere, formName, goesOf, type Switches, type Use } from '@inner-rung/core/scale';
 import { entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
 import { newId, today } from '../app/day.ts';
@@ -78,11 +78,21 @@ export function castOf(
 }
 
 /** A run of a planned class, by value: nothing it needs is looked up again in the hall. */
-export function makeRun(plan: Plan, group: string | null, room: Room, cast: readonly Cast[]): Run {
+export function makeRun(
+  library: Library,
+  plan: Plan,
+  group: string | null,
+  room: Room,
+  cast: readonly Cast[],
+): Run {
   return {
     version: 1,
     id: newId('run'),
     plan: { id: plan.id, title: plan.title, forWhom: plan.forWhom, blocks: plan.blocks },
+    facts: factsFor(
+      entriesOf(plan.blocks).map((entry) => entry.move),
+      factsIn(library),
+    ),
     group,
     room: room.name,
     on: today(),

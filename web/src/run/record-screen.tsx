@@ -15,7 +15,6 @@ import {
 } from '@inner-rung/core/log';
 import { outlookOf, type Person, type Placement } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/scale';
-import { factsIn } from '@inner-rung/core/session';
 import { ArrowLeft } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -60,11 +59,8 @@ function RecordSheet(props: { library: Library; people: readonly Person[]; live:
   const send = useSend();
   const docs = useApp(records.docs);
   const made = useMemo(
-    () =>
-      recordFrom(live.run, factsIn(library), live.events, (one) =>
-        people.some((p) => p.id === one) ? one : null,
-      ),
-    [live.run, live.events, library, people],
+    () => recordFrom(live.run, live.events, (one) => (people.some((p) => p.id === one) ? one : null)),
+    [live.run, live.events, people],
   );
   const record = docs[made.id] ?? made;
   const kept = docs[made.id] !== undefined;

@@ -1,23 +1,22 @@
 import type { Library } from '@inner-rung/core/ladder';
 import { callsIn, clockOf, type Position, peopleOf, positionAt, type Stretch } from '@inner-rung/core/run';
 import { formName } from '@inner-rung/core/scale';
-import { entriesOf, factsIn } from '@inner-rung/core/session';
+import { entriesOf } from '@inner-rung/core/session';
 import { useMemo } from 'react';
 import type { LiveRun } from './use-run.ts';
 
 /** What every face of a run reads: its clock, its people, what is called, and where it is now. */
 export function useLive(library: Library, live: LiveRun) {
   const { run, events } = live;
-  const facts = factsIn(library);
-  const clock = useMemo(() => clockOf(run, facts, events), [run, facts, events]);
+  const clock = useMemo(() => clockOf(run, events), [run, events]);
   const people = useMemo(() => peopleOf(run, events), [run, events]);
   const names = useMemo(
     () => entriesOf(run.plan.blocks).map((entry) => formName(library, entry.move, entry.settings)),
     [run, library],
   );
   const calls = useMemo(
-    () => callsIn(run.plan, clock.stretches, facts, (entry) => names[entry] ?? ''),
-    [run, clock, facts, names],
+    () => callsIn(run, clock.stretches, (entry) => names[entry] ?? ''),
+    [run, clock, names],
   );
   return { clock, people, names, calls };
 }

@@ -42,9 +42,10 @@ function read<T>(at: string): T | null {
 /**
  * A run as it happens, on this device: what others press is heard as it is pressed, what is pressed here holds at
  * once and is sent as soon as the server is there. Everything is kept in the browser, so that a reload with the
- * server away goes on at the right second. Null while it is fetched, 'gone' where there is none.
+ * server away goes on at the right second. `at` is where it is read. Null while it is fetched, 'gone' where there is
+ * none, or none any more.
  */
-export function useRun(id: string): LiveRun | 'gone' | null {
+export function useRun(id: string, at = `/api/runs/${id}`): LiveRun | 'gone' | null {
   const [kept, setKept] = useState<Kept | null>(() => read<Kept>(key(id)));
   const [gone, setGone] = useState(false);
   const [away, setAway] = useState(false);
@@ -71,7 +72,7 @@ export function useRun(id: string): LiveRun | 'gone' | null {
     let best = Number.POSITIVE_INFINITY;
     for (let i = 0; i < PINGS; i++) {
       const sent = performance.now();
-      const answer = await fetch(`/api/runs/${id}/now`);
+      const answer = await fetch(`${at}/now`);
       const back = performance.now();
       if (!answer.ok) return;
       const { now: there } = (await answer.json()) as { now: number };
@@ -81,12 +82,14 @@ export function useRun(id: string): LiveRun | 'gone' | null {
         steady.current = { ahead: there - (sent + back) / 2 };
       }
     }
-  }, [id]);
+  }, [at]);
 
   const fetchAll = useCallback(async () => {
     try {
-      const answer = await fetch(`/api/runs/${id}`);
-      if (answer.status === 404) {
+      const answer = await fetch(at);
+      if (answer.status === 404 || answer.status === 410) {
+        localStorage.removeItem(key(id));
+        setKept(null);
         setGone(true);
         return;
       }
@@ -98,11 +101,11 @@ export function useRun(id: string): LiveRun | 'gone' | null {
     } catch {
       setAway(true);
     }
-  }, [id, lookAtClock, now]);
+  }, [id, at, lookAtClock, now]);
 
   useEffect(() => {
     void fetchAll();
-    const stream = new EventSource(`/api/runs/${id}/stream`);
+    const stream = new EventSource(`${at}/stream`);
     let wasAway = false;
     stream.onmessage = ({ data }) => {
       const { events } = JSON.parse(data as string) as { events: RunEvent[] };
@@ -127,7 +130,7 @@ export function useRun(id: string): LiveRun | 'gone' | null {
       clearInterval(look);
       document.removeEventListener('visibilitychange', wake);
     };
-  }, [id, fetchAll, lookAtClock]);
+  }, [at, fetchAll, lookAtClock]);
 
   useEffect(() => {
     if (kept) localStorage.setItem(key(id), JSON.stringify(kept));
@@ -138,7 +141,7 @@ export function useRun(id: string): LiveRun | 'gone' | null {
     let over = false;
     const send = async () => {
       try {
-        const answer = await fetch(`/api/runs/${id}/events`, {
+        const answer = await fetch(`${at}/events`, {
           method: 'POST',
           headers: { 'Content-Type': 'application/json' },
           body: JSON.stringify(queue),
@@ -160,7 +163,7 @@ export function useRun(id: string): LiveRun | 'gone' | null {
       over = true;
       clearInterval(again);
     };
-  }, [queue, id]);
+  }, [queue, id, at]);
 
   const press = useCallback(
     (pressed: Pressed) => {

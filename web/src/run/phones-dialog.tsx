@@ -1,0 +1,152 @@
+import type { Present } from '@inner-rung/core/run';
+import { useCallback, useEffect, useState } from 'react';
+import { Dialog } from '../ui/dialog.tsx';
+
+interface NetworkState {
+  readonly here: boolean;
+  readonly can: boolean;
+  readonly on: boolean;
+  readonly passcode: boolean;
+  readonly addresses: readonly string[];
+}
+
+/** Other devices: the way in from the local network, and a link for each person. */
+export function PhonesDialog(props: { run: string; people: readonly Present[]; onClose: () => void }) {
+  const [state, setState] = useState<NetworkState | null>(null);
+  const [passcode, setPasscode] = useState('');
+  const [wrong, setWrong] = useState('');
+  const [links, setLinks] = useState<Readonly<Record<string, string>>>({});
+  const ask = useCallback(async (method: string, path: string, body?: object) => {
+    try {
+      const answer = await fetch(path, {
+        method,
+        ...(body ? { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) } : {}),
+      });
+      const said = answer.status === 204 ? null : ((await answer.json()) as unknown);
+      if (answer.ok) {
+        setWrong('');
+        return said;
+      }
+      setWrong((said as { detail?: string } | null)?.detail ?? 'That didn’t work.');
+    } catch {
+      setWrong('The server is away.');
+    }
+    return undefined;
+  }, []);
+  useEffect(() => {
+    void ask('GET', '/api/network').then((said) => said && setState(said as NetworkState));
+  }, [ask]);
+  const turn = async (on: boolean) => {
+    const said = await ask('PUT', '/api/network', { on, ...(passcode ? { passcode } : {}) });
+    if (said) {
+      setState(said as NetworkState);
+      setPasscode('');
+    }
+  };
+  const base = state?.addresses[0] ?? location.origin;
+  return (
+    <Dialog title="Other devices" onClose={props.onClose}>
+      {state === null ? (
+        <p role="status">Looking…</p>
+      ) : !state.here ? (
+        <p>The network is opened and shut on the machine itself.</p>
+      ) : (
+        <div className="grid gap-3">
+          {state.on ? (
+            <>
+              <p>
+                Open on the local network. On another device of yours:{' '}
+                {state.addresses.length > 0 ? (
+                  <strong>{state.addresses.map((a) => `${a}/run/${props.run}`).join(' or ')}</strong>
+                ) : (
+                  'this machine is on no network right now.'
+                )}
+              </p>
+              <div className="flex flex-wrap gap-2">
+                <button type="button" className="btn touch" onClick={() => void turn(false)}>
+                  Shut it
+                </button>
+                <button
+                  type="button"
+                  className="btn touch"
+                  onClick={() => void ask('POST', '/api/network/sign-out')}
+                >
+                  Sign out everywhere
+                </button>
+              </div>
+            </>
+          ) : (
+            <form
+              className="grid gap-2"
+              onSubmit={(event) => {
+                event.preventDefault();
+                void turn(true);
+              }}
+            >
+              <p>
+                Only this machine sees Inner Rung now. Opened, other devices on the local network can come in
+                with your passcode. It is plain HTTP: no more private than the network itself, and phones
+                can’t be kept awake by it.
+              </p>
+              <label>
+                <span className="quiet block text-sm">
+                  {state.passcode
+                    ? 'A new passcode, or leave it as it is'
+                    : 'A passcode of yours, six letters or more'}
+                </span>
+                <input
+                  type="password"
+                  className="input w-full"
+                  autoComplete="new-password"
+                  value={passcode}
+                  onChange={(event) => setPasscode(event.target.value)}
+                />
+              </label>
+              <button type="submit" className="btn btn-primary touch">
+                Open it on the local network
+              </button>
+            </form>
+          )}
+          {wrong && (
+            <p role="alert" className="font-semibold text-error">
+              {wrong}
+            </p>
+          )}
+          <h3 className="text-lg">A link for each: their own run, nothing else, over with it</h3>
+          <ul className="grid gap-1">
+            {props.people.map((person) => (
+              <li key={person.id} className="flex flex-wrap items-center gap-2">
+                <span className="min-w-32">{person.name}</span>
+                {links[person.id] ? (
+                  <a
+                    className="min-w-0 break-all underline underline-offset-4"
+                    href={`${base}/p/${links[person.id]}`}
+                    target="_blank"
+                    rel="noreferrer"
+                  >
+                    {base}/p/{links[person.id]}
+                  </a>
+                ) : (
+                  <button
+                    type="button"
+                    className="btn btn-sm touch"
+                    aria-label={`Make a link for ${person.name}`}
+                    onClick={() =>
+                      void ask('POST', `/api/runs/${props.run}/links`, { person: person.id }).then(
+                        (said) =>
+                          said &&
+                          setLinks((all) => ({ ...all, [person.id]: (said as { token: string }).token })),
+                      )
+                    }
+                  >
+                    Make one
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </Dialog>
+  );
+}
