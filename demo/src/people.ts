@@ -169,6 +169,8 @@ export const GROUPS: readonly Group[] = [
     room: 'tannery-lane-hall',
     weekday: 'Tuesday',
     time: '18:30',
+    plan: 'tuesday-ten',
+    changes: [],
     attendance: [
       {
         on: '2026-11-17',
@@ -191,6 +193,8 @@ export const GROUPS: readonly Group[] = [
     room: 'tannery-lane-hall',
     weekday: 'Thursday',
     time: '10:00',
+    plan: 'twelve-by-thirty',
+    changes: [],
     attendance: [],
     notes: '',
   },

@@ -39,6 +39,24 @@ export const groupSchema = z.strictObject({
     .string()
     .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 18:30')
     .optional(),
+  minutes: z.number().int().min(5).max(300).optional(),
+  /** The session they do, until another is chosen. */
+  plan: idSchema.optional(),
+  /** Days on which it is otherwise: not held, at another time, another session; a day more has a time. */
+  changes: z
+    .array(
+      z.strictObject({
+        on: z.iso.date(),
+        off: z.boolean().default(false),
+        time: z
+          .string()
+          .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 18:30')
+          .optional(),
+        plan: idSchema.optional(),
+      }),
+    )
+    .max(400)
+    .default([]),
   /** Who was there, by day; people come and go. */
   attendance: z
     .array(

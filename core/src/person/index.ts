@@ -14,6 +14,7 @@ export {
   testCard,
 } from './assess.ts';
 export { BODY, BODY_PLACES, type BodyPlace, spare } from './body.ts';
+export { type Occurrence, occurrencesOf, USUAL_MINUTES, weekdayOf } from './calendar.ts';
 export {
   ACTIVITY,
   type ActivityId,

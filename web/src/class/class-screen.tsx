@@ -33,6 +33,7 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
+import { useGroupFromAddress } from '../app/group-address.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { castOf, makeRun, sendRun } from '../run/make-run.ts';
 import { ServerAway } from '../start/start-screen.tsx';
@@ -49,6 +50,7 @@ import { useWhoToday } from './who-today.ts';
 /** One page to teach a whole class from: per station the forms to show, who does which, what to say. */
 export default function ClassScreen() {
   const { id = '' } = useParams();
+  useGroupFromAddress();
   const send = useSend();
   const navigate = useNavigate();
   const [failedRun, setFailedRun] = useState<string | null>(null);

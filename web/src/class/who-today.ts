@@ -41,6 +41,7 @@ const WALK_INS: Group = {
   name: 'Walk-ins',
   members: [],
   parts: [],
+  changes: [],
   attendance: [],
   notes: '',
 };

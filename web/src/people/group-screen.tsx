@@ -22,6 +22,7 @@ import {
   WEEKDAYS,
 } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/scale';
+import { CalendarDays } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
@@ -29,12 +30,14 @@ import { initials, tokenOf, useShelf } from '../app/data.ts';
 import { dayWords, newId, today } from '../app/day.ts';
 import { laneStyle, lookOf } from '../ladders/rung-look.ts';
 import { ServerAway } from '../start/start-screen.tsx';
+import { api } from '../store/api.ts';
 import { groups as groupShelf, people as peopleShelf, useApp, useSend } from '../store/index.ts';
 import { groupChosen } from '../store/view-slice.ts';
 import { Tick } from '../ui/choice.tsx';
 import { Text } from '../ui/fields.tsx';
 import { Missing } from '../ui/missing.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
+import { saveFile } from '../ui/save-file.ts';
 import { SaveLine } from '../ui/save-line.tsx';
 import { Scrolls } from '../ui/scrolls.tsx';
 
@@ -46,6 +49,7 @@ export default function GroupScreen() {
   const { id = '' } = useParams();
   const { library, people, rooms, failed } = useShelf();
   const group = useApp(groupShelf.docs)[id];
+  const plans = api.usePlansQuery();
   const send = useSend();
   const navigate = useNavigate();
   if (failed) return <ServerAway />;
@@ -127,6 +131,64 @@ export default function GroupScreen() {
               onChange={(e) => put({ time: e.target.value || undefined })}
             />
           </label>
+          <label className="block">
+            <span className="quiet block text-sm">Session</span>
+            <select
+              className="select touch"
+              value={group.plan ?? ''}
+              onChange={(e) => put({ plan: e.target.value || undefined })}
+            >
+              <option value="">not chosen</option>
+              {(plans.data ?? []).map(({ id: plan, body }) => (
+                <option key={plan} value={plan}>
+                  {body.title}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="block">
+            <span className="quiet block text-sm">Not held on</span>
+            <input
+              type="date"
+              className="input touch w-40"
+              value=""
+              onChange={(e) => {
+                const on = e.target.value;
+                if (on)
+                  put(
+                    { changes: [...group.changes.filter((c) => c.on !== on), { on, off: true }] },
+                    `Not on ${on}`,
+                  );
+              }}
+            />
+          </label>
+          <button
+            type="button"
+            className="btn touch self-end"
+            disabled={group.weekday === undefined}
+            onClick={() =>
+              void import('./calendar-file.ts').then(({ calendarText }) =>
+                saveFile(`${group.id}.ics`, 'text/calendar;charset=utf-8', calendarText([group], today())),
+              )
+            }
+          >
+            <CalendarDays size={18} aria-hidden /> For a calendar
+          </button>
+          {group.changes
+            .filter((change) => change.on >= today())
+            .map((change) => (
+              <button
+                key={change.on}
+                type="button"
+                className="btn btn-sm touch self-end"
+                onClick={() =>
+                  put({ changes: group.changes.filter((c) => c !== change) }, `As usual on ${change.on}`)
+                }
+              >
+                {change.off ? 'not' : (change.time ?? 'otherwise')} on {dayWords(change.on)} ×
+                <span className="sr-only">, as usual again</span>
+              </button>
+            ))}
         </div>
 
         <Cannot everybody={everybody} />

@@ -21,6 +21,7 @@ export function groupFrom(read: Headcount, id: string): Group {
         level: part.level ?? (1 as const),
       })),
     ],
+    changes: [],
     attendance: [],
     notes: '',
   };

@@ -17,6 +17,7 @@ import { Link, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { today } from '../app/day.ts';
+import { useGroupFromAddress } from '../app/group-address.ts';
 import type { SharedOut } from '../plan/scale.worker.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { ServerAway } from '../start/start-screen.tsx';
@@ -39,6 +40,7 @@ const WAYS = Object.keys(HOW_WORDS) as How[];
 /** Before you start: what to put out and where, which stand-ins to announce, who gets what. */
 export default function SetupScreen() {
   const { id = '' } = useParams();
+  useGroupFromAddress();
   const { library, people, groups, rooms, failed } = useShelf();
   const { plan, missing } = useOpenPlan(id);
   const groupId = useApp((state) => state.view.group);

@@ -19,6 +19,7 @@ import { groups as groupShelf, useApp, useSend } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
 import { groupChosen } from '../store/view-slice.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
+import { Coming } from './coming.tsx';
 import { SessionShelf } from './session-shelf.tsx';
 
 const slug = (title: string) =>
@@ -45,7 +46,7 @@ function planFrom(pasted: PastedSession, room: string | null): Plan {
 
 /** All sessions, and the box to paste another into. With none yet, the box is the page. */
 export function StartScreen() {
-  const { library, rooms, failed } = useShelf();
+  const { library, rooms, groups, people, failed } = useShelf();
   const plans = api.usePlansQuery(undefined, { refetchOnMountOrArgChange: true });
   const aside = api.useSetAsideQuery();
   const store = useStore();
@@ -65,6 +66,7 @@ export function StartScreen() {
     <>
       <PartsHeader here="circuits" />
       <main className="mx-auto max-w-5xl p-4 md:p-8">
+        <Coming groups={groups} people={people} plans={(plans.data ?? []).map(({ body }) => body)} />
         <h1 className="mb-1 text-3xl">Paste a circuit</h1>
         <p className="quiet mb-4 max-w-prose">
           As you wrote it down: a line with the work and rest, then one station a line. Say who is here, and

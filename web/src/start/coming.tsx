@@ -1,0 +1,106 @@
+import type { SessionRecord } from '@inner-rung/core/log';
+import {
+  everybodyIn,
+  type Group,
+  headcountOf,
+  type Occurrence,
+  occurrencesOf,
+  outlookOf,
+  type Person,
+} from '@inner-rung/core/person';
+import type { Plan } from '@inner-rung/core/session';
+import { useEffect, useMemo } from 'react';
+import { Link } from 'react-router';
+import { dayWords, today } from '../app/day.ts';
+import { records, store, useApp } from '../store/index.ts';
+
+const DAYS_AHEAD = 7;
+
+/** What is today and this week, for whom, what to know before it, where to what is put out. */
+export function Coming(props: {
+  groups: readonly Group[];
+  people: readonly Person[];
+  plans: readonly Plan[];
+}) {
+  const { groups, people, plans } = props;
+  const docs = useApp(records.docs);
+  useEffect(() => {
+    records.load(store).catch(() => undefined);
+  }, []);
+  const day = today();
+  const coming = useMemo(() => occurrencesOf(groups, day, DAYS_AHEAD), [groups, day]);
+  if (coming.length === 0) return null;
+  return (
+    <section className="mb-6" aria-labelledby="coming">
+      <h2 id="coming" className="text-2xl">
+        {coming.some((one) => one.on === day && !one.off) ? 'Today' : 'This week'}
+      </h2>
+      <ul className="divide-y-2 divide-base-300 border-y-2 border-base-300">
+        {coming.map((one) => (
+          <Session
+            key={`${one.group}/${one.on}`}
+            one={one}
+            now={one.on === day}
+            group={groups.find((g) => g.id === one.group)!}
+            people={people}
+            plan={plans.find((p) => p.id === one.plan) ?? null}
+            last={lastOf(Object.values(docs), one.group)}
+          />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const lastOf = (all: readonly SessionRecord[], group: string): SessionRecord | null =>
+  all.filter((record) => record.group === group).sort((a, b) => (a.on < b.on ? 1 : -1))[0] ?? null;
+
+function Session(props: {
+  one: Occurrence;
+  now: boolean;
+  group: Group;
+  people: readonly Person[];
+  plan: Plan | null;
+  last: SessionRecord | null;
+}) {
+  const { one, group, people, plan, last } = props;
+  const waiting = everybodyIn(group, people).filter((p) => !outlookOf(p, one.on).mayTrain);
+  const hurt = (last?.results ?? []).flatMap((result) => {
+    const name = people.find((p) => p.id === result.person)?.name.split(' ')[0];
+    const what = result.pain ? `pain, ${result.pain.where}` : result.sign ? result.sign.sign : null;
+    return name && what ? [`${name}: ${what} last time`] : [];
+  });
+  const know = [...hurt, ...waiting.map((p) => `${p.name.split(' ')[0]} waits for a word from their doctor`)];
+  return (
+    <li
+      className={`flex flex-wrap items-baseline gap-x-4 gap-y-1 py-2 ${one.off ? 'opacity-60' : ''}`}
+      data-on={one.on}
+    >
+      <span className="display w-36 text-lg">
+        {props.now ? 'Today' : dayWords(one.on).replace(/ \d{4}$/, '')} {one.time ?? ''}
+      </span>
+      <span className="min-w-0 flex-1">
+        <Link to={`/groups/${one.group}`} className="font-semibold underline underline-offset-4">
+          {one.name}
+        </Link>
+        , {headcountOf(group)} people{one.off ? ', not held' : ''}
+        {know.length > 0 && !one.off && <span className="block text-sm">{know.join(' · ')}</span>}
+      </span>
+      {!one.off &&
+        (plan ? (
+          <span className="flex flex-wrap gap-2">
+            <Link to={`/plan/${plan.id}/class?group=${one.group}`} className="btn btn-sm touch btn-primary">
+              {plan.title}
+            </Link>
+            <Link to={`/plan/${plan.id}/setup?group=${one.group}`} className="btn btn-sm touch">
+              What to put out
+            </Link>
+          </span>
+        ) : (
+          <Link to={`/groups/${one.group}`} className="btn btn-sm touch">
+            Choose a session
+          </Link>
+        ))}
+    </li>
+  );
+}
