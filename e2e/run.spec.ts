@@ -181,3 +181,29 @@ test('from the network the passcode comes first', async ({ page, browser }) => {
   await page.getByRole('button', { name: 'Shut it' }).click();
   await expect(page.getByText('Only this machine sees Inner Rung now.')).toBeVisible();
 });
+
+test('the week on the start page, a day off, a file for a calendar; the log found by a word', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/circuits`);
+  const coming = page.getByRole('region', { name: /^(Today|This week)$/ });
+  await expect(coming.getByRole('listitem')).toHaveCount(2);
+  const tuesday = coming.getByRole('listitem').filter({ hasText: 'Tuesday evening' });
+  const on = (await tuesday.getAttribute('data-on'))!;
+  await tuesday.getByRole('link', { name: 'Tuesday ten' }).click();
+  await expect(page.getByText(/^6 people, Tuesday evening/)).toBeVisible();
+  await page.goto(`${server.url}/groups/tuesday-evening`);
+  await page.getByLabel('Not held on').fill(on);
+  await expect(page.getByRole('button', { name: /^not on .*as usual again/ })).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'For a calendar' }).click();
+  expect((await download).suggestedFilename()).toBe('tuesday-evening.ics');
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.goto(`${server.url}/circuits`);
+  await expect(tuesday).toContainText('not held');
+
+  await page.goto(`${server.url}/log`);
+  await page.getByRole('searchbox', { name: 'Look for' }).fill('wrist tomas');
+  await expect(page.getByRole('status')).toHaveText('1 result');
+  await expect(page.getByRole('row').filter({ hasText: 'pain: right wrist' })).toHaveCount(1);
+});

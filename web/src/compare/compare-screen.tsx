@@ -186,7 +186,12 @@ function Beside(props: {
         <p className="mt-4 text-lg">Choose somebody to look at.</p>
       ) : (
         <>
-          <div className="mt-3 overflow-x-auto rounded bg-base-100 px-3 py-2">
+          {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling table must be reachable by keyboard */}
+          <section
+            className="mt-3 overflow-x-auto rounded bg-base-100 px-3 py-2"
+            tabIndex={0}
+            aria-label="In figures"
+          >
             <table className="table table-sm text-[0.95rem]">
               <thead>
                 <tr className="display text-base text-base-content">
@@ -215,7 +220,7 @@ function Beside(props: {
                 ))}
               </tbody>
             </table>
-          </div>
+          </section>
           <div className="mt-3 grid gap-3 lg:grid-cols-2">
             <Panel title="Effort over the session">
               <Picture
@@ -299,7 +304,12 @@ function Stations(props: {
   const { plan, version } = picture;
   const entries = entriesOf(plan.blocks);
   return (
-    <div className="mt-3 overflow-x-auto rounded bg-base-100 px-3 py-2">
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling table must be reachable by keyboard
+    <section
+      className="mt-3 overflow-x-auto rounded bg-base-100 px-3 py-2"
+      tabIndex={0}
+      aria-label="Station by station"
+    >
       <h2 className="text-lg">Station by station</h2>
       <table className="table table-sm text-[0.95rem]">
         <thead>
@@ -354,6 +364,6 @@ function Stations(props: {
           })}
         </tbody>
       </table>
-    </div>
+    </section>
   );
 }

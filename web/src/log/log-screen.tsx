@@ -105,7 +105,7 @@ export default function LogScreen() {
                     const run = runOf.get(`${line.date}/${line.session}`);
                     return (
                       // biome-ignore lint/suspicious/noArrayIndexKey: a line is of one person in one session
-                      <tr key={i} className={line.there === 'yes' ? '' : 'opacity-60'}>
+                      <tr key={i} className={line.there === 'yes' ? '' : 'quiet'}>
                         <td className="whitespace-nowrap">{dayWords(line.date)}</td>
                         <th scope="row">{line.person}</th>
                         <td>

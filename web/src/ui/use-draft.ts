@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 
 const PREFIX = 'inner-rung/form/';
 
@@ -8,7 +8,9 @@ export function useDraft<T extends object>(
   empty: T,
 ): [T, (patch: Partial<T>) => void, () => void] {
   const [held, setHeld] = useState<{ key: string; value: T }>(() => ({ key, value: read(key, empty) }));
-  const value = held.key === key ? held.value : read(key, empty);
+  // Another key has another draft, read once: whoever depends on it isn't told of a new one at every render.
+  const other = useMemo(() => read(key, empty), [key, empty]);
+  const value = held.key === key ? held.value : other;
   const put = useCallback(
     (patch: Partial<T>) =>
       setHeld((now) => {

@@ -1,0 +1,51 @@
+import { expect, type Page } from '@playwright/test';
+import { lookAt, type Screen } from './axe.ts';
+
+/** Makes a run of the evening class and goes to it; `on` to one of its other faces. */
+const toRun =
+  (on = '') =>
+  async (page: Page) => {
+    await expect(page.locator('[data-station="10"]')).toBeVisible();
+    const run = page.getByRole('button', { name: 'Run it' });
+    await expect(run).toBeEnabled();
+    await run.click();
+    await expect(page.getByText('Ready when you are')).toBeVisible();
+    await page.getByRole('button', { name: 'Go', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+    if (on === 'phones') {
+      await page.getByRole('button', { name: 'Phones' }).click();
+      await expect(page.getByRole('button', { name: 'Make a link for Maud' })).toBeVisible();
+      return;
+    }
+    if (on === 'record') {
+      await page.getByRole('button', { name: 'It is over for today' }).click();
+      await page.getByRole('link', { name: 'What came of it' }).click();
+      await page.getByRole('button', { name: 'All as planned: keep it' }).click();
+      await page.getByRole('button', { name: /^Maud Ellery/ }).click();
+      await expect(page.getByLabel('Pain: where')).toBeVisible();
+      return;
+    }
+    if (on) await page.goto(`${page.url()}/${on}`);
+    await expect(page.locator('[data-seconds]')).toBeVisible();
+  };
+const CLASS = '/plan/tuesday-ten/class?group=tuesday-evening';
+
+const SCREENS: readonly Screen[] = [
+  ['the run', CLASS, toRun()],
+  ['the wall', CLASS, toRun('wall')],
+  ['other devices', CLASS, toRun('phones')],
+  ['what came of it', CLASS, toRun('record')],
+  ['the log', '/log', async (page) => expect(page.getByRole('table')).toBeVisible()],
+  [
+    'somebody’s weeks',
+    '/people/saskia-dorn/weeks',
+    async (page) => expect(page.getByRole('table')).toBeVisible(),
+  ],
+  [
+    'side by side',
+    '/plan/tuesday-ten/compare',
+    async (page) => expect(page.getByRole('img', { name: /^Effort over/ })).toBeVisible(),
+  ],
+];
+
+lookAt(SCREENS, 4724);
