@@ -144,6 +144,24 @@ describe('promises of the decision, on thousands of random histories', () => {
       { numRuns: 4000, seed: 20261125 },
     );
   });
+  test('nobody is ever sent to a rung that isn’t open to them, up or down', () => {
+    fc.assert(
+      fc.property(
+        anyEvidence,
+        anySchool,
+        anyWho,
+        fc.array(fc.boolean(), { minLength: 12, maxLength: 12 }),
+        (evidence, school, who, shut) => {
+          const bars = (rung: number) => (shut[rung] ? 'no weight on the wrists' : null);
+          const decision = decide(ladder, evidence, school, who, TODAY, bars)!;
+          if (decision.is === 'up' || decision.is === 'down') expect(bars(decision.to)).toBeNull();
+          if (/isn’t open to them/.test(decision.says))
+            expect(decision.says).toContain('no weight on the wrists');
+        },
+      ),
+      { numRuns: 4000, seed: 3 },
+    );
+  });
   test('more evidence of ease never leads lower', () => {
     fc.assert(
       fc.property(anyEvidence, anySchool, anyWho, (evidence, school, who) => {

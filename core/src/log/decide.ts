@@ -33,6 +33,9 @@ export interface Progresses {
   readonly steady: boolean;
 }
 
+/** What keeps a rung from somebody, in words; null where it is open to them. */
+export type Bars = (rung: number) => string | null;
+
 /** What a school asks for before the next rung. */
 export interface School {
   readonly says: string;
@@ -117,7 +120,8 @@ function isGood(one: Evidence, school: School, who: Progresses): boolean {
 
 /**
  * Where somebody goes next on a ladder, and why. Never up after pain; down after two that were too much or long
- * away; up when a school's sessions are there; else it stays. Null where nothing is known of them on it.
+ * away; up when a school's sessions are there; else it stays. `bars` says what keeps a rung from them, null where
+ * it is open: nobody is sent to one that isn't. Null where nothing is known of them on the ladder.
  */
 export function decide(
   ladder: Pick<Ladder, 'rungs'>,
@@ -125,13 +129,18 @@ export function decide(
   schoolId: SchoolId,
   who: Progresses,
   today: string,
+  bars: Bars = () => null,
 ): Decision | null {
   const last = evidence.at(-1);
   if (!last) return null;
   const school = PROGRESS[schoolId];
   const top = ladder.rungs.length - 1;
   const at = Math.min(top, last.rung);
-  const below = (by: number) => Math.max(0, at - by);
+  /** So many rungs down, and on to the first that is open; asked where none is. */
+  const down = (by: number, says: string): Decision => {
+    for (let to = Math.max(0, at - by); to >= 0; to--) if (bars(to) === null) return { is: 'down', to, says };
+    return { is: 'ask', to: at, says: `${says} No rung below is open to them: find another form together.` };
+  };
   if (last.pain)
     return {
       is: 'ask',
@@ -141,16 +150,15 @@ export function decide(
   const weeks = daysBetween(last.on, today) / 7;
   const away = AWAY.find((step) => weeks >= step.weeks);
   if (away && away.back > 0 && at > 0)
-    return {
-      is: 'down',
-      to: below(away.back),
-      says: `${Math.floor(weeks)} weeks away: ${away.back === 1 ? 'a rung' : 'two rungs'} back to begin with.`,
-    };
+    return down(
+      away.back,
+      `${Math.floor(weeks)} weeks away: ${away.back === 1 ? 'a rung' : 'two rungs'} back to begin with.`,
+    );
   const tooMuch = (one: Evidence) => one.rung >= at && (!one.clean || (one.effort ?? 0) >= TOO_HARD);
   const before = evidence.at(-2);
   if (tooMuch(last)) {
     if (before && tooMuch(before) && at > 0)
-      return { is: 'down', to: below(1), says: 'Too much two times running: a rung down, and clean.' };
+      return down(1, 'Too much two times running: a rung down, and clean.');
     return {
       is: 'hold',
       to: at,
@@ -174,6 +182,13 @@ export function decide(
   }
   const held = school.reach && last.reached > at && isGood(last, school, who) ? 1 : 0;
   const needs = school.sessions + (who.careful ? 1 : 0);
+  const barred = bars(at + 1);
+  if (good > 0 && good + held >= needs && barred !== null)
+    return {
+      is: 'hold',
+      to: at,
+      says: `Ready, but the next rung isn’t open to them: ${barred}. More of this one.`,
+    };
   if (good > 0 && good + held >= needs)
     return {
       is: 'up',
@@ -197,11 +212,12 @@ export function preview(
   schoolId: SchoolId,
   who: Progresses,
   next: Omit<Evidence, 'rung' | 'reached'>,
+  bars: Bars = () => null,
 ): Decision | null {
   const at = evidence.at(-1)?.rung;
   return at === undefined
     ? null
-    : decide(ladder, [...evidence, { ...next, rung: at, reached: at }], schoolId, who, next.on);
+    : decide(ladder, [...evidence, { ...next, rung: at, reached: at }], schoolId, who, next.on, bars);
 }
 
 /**

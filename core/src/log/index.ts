@@ -1,5 +1,6 @@
 export {
   AWAY,
+  type Bars,
   type Decision,
   decide,
   type Evidence,

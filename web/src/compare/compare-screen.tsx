@@ -186,7 +186,6 @@ function Beside(props: {
         <p className="mt-4 text-lg">Choose somebody to look at.</p>
       ) : (
         <>
-          {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling table must be reachable by keyboard */}
           <section
             className="mt-3 overflow-x-auto rounded bg-base-100 px-3 py-2"
             tabIndex={0}
@@ -304,7 +303,6 @@ function Stations(props: {
   const { plan, version } = picture;
   const entries = entriesOf(plan.blocks);
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling table must be reachable by keyboard
     <section
       className="mt-3 overflow-x-auto rounded bg-base-100 px-3 py-2"
       tabIndex={0}

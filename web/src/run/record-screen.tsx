@@ -14,7 +14,15 @@ import {
   type SessionRecord,
 } from '@inner-rung/core/log';
 import { outlookOf, type Person, type Placement } from '@inner-rung/core/person';
-import { formName } from '@inner-rung/core/scale';
+import {
+  compileLibrary,
+  createScaler,
+  EVERYWHERE,
+  formName,
+  type Scaler,
+  subjectOf,
+} from '@inner-rung/core/scale';
+import { AS_WRITTEN } from '@inner-rung/core/session';
 import { ArrowLeft } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -247,9 +255,11 @@ function NextRungs(props: {
   const { library, people, record, all } = props;
   const send = useSend();
   const [{ school }, setSchool] = useDraft(`next/${record.group ?? 'all'}`, NO_SCHOOL);
+  // Whether a rung is open to somebody is the engine's to say, with everything there is to hand.
+  const scaler = useMemo(() => createScaler(compileLibrary(library), EVERYWHERE), [library]);
   const proposed = useMemo(
-    () => proposals(library, people, record, all, school),
-    [library, people, record, all, school],
+    () => proposals(library, scaler, people, record, all, school),
+    [library, scaler, people, record, all, school],
   );
   const moves = proposed.filter((p) => p.placement !== null);
   const take = (list: readonly Proposed[], says: string) => {
@@ -348,6 +358,7 @@ function NextRungs(props: {
 /** A decision for everybody on every ladder they worked on in this session; only the taken ones are still to do. */
 function proposals(
   library: Library,
+  scaler: Scaler,
   people: readonly Person[],
   record: SessionRecord,
   all: readonly SessionRecord[],
@@ -363,13 +374,24 @@ function proposals(
       careful: person.kind === 'older adult' || person.kind === 'clinical',
       steady: outlook.steady,
     };
+    const request = { subject: subjectOf(person, library, day), dials: AS_WRITTEN };
     const seen = new Set<string>();
     return library.ladders.flatMap((ladder): Proposed[] => {
       // A branch says nothing that its trunk doesn't say already, where somebody is on both.
       const onIt = result.pieces.find((piece) => ladder.rungs.some((rung) => rung.move === piece.move));
       if (!onIt || seen.has(onIt.move)) return [];
       seen.add(onIt.move);
-      const decision = decide(ladder, evidenceOf(library, ladder, person.id, all), school, who, day);
+      const decision = decide(
+        ladder,
+        evidenceOf(library, ladder, person.id, all),
+        school,
+        who,
+        day,
+        (rung) => {
+          const form = formOfRung(library, ladder, rung);
+          return form ? (scaler.bars([form], request)[0]?.[0]?.says ?? null) : 'the library has no such form';
+        },
+      );
       if (!decision) return [];
       const rung = formOfRung(library, ladder, decision.to);
       const now = person.placements.find((p) => p.ladder === ladder.id);
