@@ -24,6 +24,7 @@ import { ServerAway } from '../start/start-screen.tsx';
 import { useApp } from '../store/index.ts';
 import { Chip } from '../ui/choice.tsx';
 import { MissingSession } from '../ui/missing.tsx';
+import { Scrolls } from '../ui/scrolls.tsx';
 import { barChart, effortChart, LOOKS, Picture } from './charts.tsx';
 
 interface Compared {
@@ -186,11 +187,7 @@ function Beside(props: {
         <p className="mt-4 text-lg">Choose somebody to look at.</p>
       ) : (
         <>
-          <section
-            className="mt-3 overflow-x-auto rounded bg-base-100 px-3 py-2"
-            tabIndex={0}
-            aria-label="In figures"
-          >
+          <Scrolls label="In figures" className="mt-3 overflow-x-auto rounded bg-base-100 px-3 py-2">
             <table className="table table-sm text-[0.95rem]">
               <thead>
                 <tr className="display text-base text-base-content">
@@ -219,7 +216,7 @@ function Beside(props: {
                 ))}
               </tbody>
             </table>
-          </section>
+          </Scrolls>
           <div className="mt-3 grid gap-3 lg:grid-cols-2">
             <Panel title="Effort over the session">
               <Picture
@@ -303,11 +300,7 @@ function Stations(props: {
   const { plan, version } = picture;
   const entries = entriesOf(plan.blocks);
   return (
-    <section
-      className="mt-3 overflow-x-auto rounded bg-base-100 px-3 py-2"
-      tabIndex={0}
-      aria-label="Station by station"
-    >
+    <Scrolls label="Station by station" className="mt-3 overflow-x-auto rounded bg-base-100 px-3 py-2">
       <h2 className="text-lg">Station by station</h2>
       <table className="table table-sm text-[0.95rem]">
         <thead>
@@ -362,6 +355,6 @@ function Stations(props: {
           })}
         </tbody>
       </table>
-    </section>
+    </Scrolls>
   );
 }

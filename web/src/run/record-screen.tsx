@@ -262,6 +262,8 @@ function NextRungs(props: {
     [library, scaler, people, record, all, school],
   );
   const moves = proposed.filter((p) => p.placement !== null);
+  const telling = proposed.filter((p) => p.decision.is !== 'hold');
+  const holding = proposed.filter((p) => p.decision.is === 'hold');
   const take = (list: readonly Proposed[], says: string) => {
     const next = new Map<string, Person>();
     for (const { person, placement } of list) {
@@ -309,40 +311,32 @@ function NextRungs(props: {
       {proposed.length === 0 ? (
         <p className="mt-2">Nobody with a file of their own was on a ladder.</p>
       ) : (
-        <ul className="mt-2 divide-y-2 divide-base-300">
-          {proposed.map((one) => {
-            const ladder = library.ladder(one.ladder)!;
-            const form = ladder.rungs[one.decision.to]!;
-            return (
-              <li
-                key={`${one.person.id}/${one.ladder}`}
-                className="flex flex-wrap items-center gap-x-3 py-1.5"
-                data-decision={one.decision.is}
-              >
-                <p className="min-w-0 flex-1">
-                  <strong>{one.person.name}</strong>, {ladder.name.toLowerCase()}:{' '}
-                  <span className={one.decision.is === 'hold' ? '' : 'font-semibold text-primary'}>
-                    {WHAT[one.decision.is]}
-                    {one.decision.is === 'up' || one.decision.is === 'down'
-                      ? ` to ${formName(library, form.move, form.settings).toLowerCase()}`
-                      : ''}
-                  </span>
-                  . <span className="quiet">{one.decision.says}</span>
-                </p>
-                {one.placement && (
-                  <button
-                    type="button"
-                    className="btn btn-sm touch"
-                    aria-label={`Take it for ${one.person.name}, ${ladder.name}`}
-                    onClick={() => take([one], `${one.person.name}: ${ladder.name}`)}
-                  >
-                    Take it
-                  </button>
-                )}
-              </li>
-            );
-          })}
-        </ul>
+        <>
+          {telling.length > 0 && (
+            <ul className="mt-2 divide-y-2 divide-base-300">
+              {telling.map((one) => (
+                <NextRung key={`${one.person.id}/${one.ladder}`} library={library} one={one} onTake={take} />
+              ))}
+            </ul>
+          )}
+          {holding.length > 0 && (
+            <details className="mt-2">
+              <summary className="touch flex cursor-pointer items-center underline underline-offset-4">
+                {telling.length > 0 ? 'Everything else' : 'Everything'} stays as it is, and why
+              </summary>
+              <ul className="divide-y-2 divide-base-300">
+                {holding.map((one) => (
+                  <NextRung
+                    key={`${one.person.id}/${one.ladder}`}
+                    library={library}
+                    one={one}
+                    onTake={take}
+                  />
+                ))}
+              </ul>
+            </details>
+          )}
+        </>
       )}
       {record.plan && (
         <p className="mt-3">
@@ -352,6 +346,40 @@ function NextRungs(props: {
         </p>
       )}
     </section>
+  );
+}
+
+/** One decision in a line. */
+function NextRung(props: {
+  library: Library;
+  one: Proposed;
+  onTake: (list: readonly Proposed[], says: string) => void;
+}) {
+  const { library, one } = props;
+  const ladder = library.ladder(one.ladder)!;
+  const form = ladder.rungs[one.decision.to]!;
+  const goes = one.decision.is === 'up' || one.decision.is === 'down';
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 py-1.5" data-decision={one.decision.is}>
+      <p className="min-w-0 flex-1">
+        <strong>{one.person.name}</strong>, {ladder.name.toLowerCase()}:{' '}
+        <span className={one.decision.is === 'hold' ? '' : 'font-semibold text-primary'}>
+          {WHAT[one.decision.is]}
+          {goes ? ` to ${formName(library, form.move, form.settings).toLowerCase()}` : ''}
+        </span>
+        . <span className="quiet">{one.decision.says}</span>
+      </p>
+      {one.placement && (
+        <button
+          type="button"
+          className="btn btn-sm touch"
+          aria-label={`Take it for ${one.person.name}, ${ladder.name}`}
+          onClick={() => props.onTake([one], `${one.person.name}: ${ladder.name}`)}
+        >
+          Take it
+        </button>
+      )}
+    </li>
   );
 }
 
@@ -375,12 +403,17 @@ function proposals(
       steady: outlook.steady,
     };
     const request = { subject: subjectOf(person, library, day), dials: AS_WRITTEN };
-    const seen = new Set<string>();
-    return library.ladders.flatMap((ladder): Proposed[] => {
-      // A branch says nothing that its trunk doesn't say already, where somebody is on both.
-      const onIt = result.pieces.find((piece) => ladder.rungs.some((rung) => rung.move === piece.move));
-      if (!onIt || seen.has(onIt.move)) return [];
-      seen.add(onIt.move);
+    const rows = [...new Set(result.pieces.map((piece) => piece.move))].flatMap((move) => {
+      const on = library.ladders.filter((ladder) => ladder.rungs.some((rung) => rung.move === move));
+      // The ladder they have a place on says most; else the trunk; else whichever there is.
+      return (
+        on.find((ladder) => person.placements.some((p) => p.ladder === ladder.id)) ??
+        on.find((ladder) => ladder.branchOf.length === 0) ??
+        on[0] ??
+        []
+      );
+    });
+    return [...new Set(rows)].flatMap((ladder): Proposed[] => {
       const decision = decide(
         ladder,
         evidenceOf(library, ladder, person.id, all),
