@@ -317,3 +317,37 @@ describe('effort given back, by the bands of the Compendium (moderate from 3, vi
     }
   });
 });
+
+describe('what is kept first (common practice)', () => {
+  const everywhere = createScaler(index, EVERYWHERE);
+  /** What all moves of the library together keep with one foot down, for somebody a level below. */
+  const kept = (keep: Dials['keep']) => {
+    let muscles = 0;
+    let effort = 0;
+    let others = 0;
+    for (const move of library.moves) {
+      const version = everywhere.scale({
+        session: block(move.id),
+        writtenFor: 2,
+        dials: { ...AS_WRITTEN, impact: 1, ability: 1, ...(keep ? { keep } : {}) },
+        subject: laneSubject(1),
+      });
+      const [reason] = version.reasons;
+      if (!reason?.use) continue;
+      muscles += reason.kept.muscles;
+      effort += Math.min(1, reason.kept.effort);
+      if (reason.use.move !== move.id) others++;
+    }
+    return { muscles, effort, others };
+  };
+  const balanced = kept(undefined);
+  test('the muscles: more of them than in the balance', () => {
+    expect(kept('muscles').muscles).toBeGreaterThan(balanced.muscles);
+  });
+  test('the effort: more of it than in the balance', () => {
+    expect(kept('effort').effort).toBeGreaterThan(balanced.effort);
+  });
+  test('what they know: fewer other moves than in the balance', () => {
+    expect(kept('familiar').others).toBeLessThanOrEqual(balanced.others);
+  });
+});

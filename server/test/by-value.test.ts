@@ -47,9 +47,7 @@ test('POST /api/scale: checks, where to go mid-set, and lanes where they are ask
   const one = body.versions.find((v: { mayTrain: boolean }) => v.mayTrain);
   expect(one.midSet).toHaveLength(one.uses.length);
   expect(one.checks.every((c: { says: string }) => c.says.length > 5)).toBe(true);
-  expect(one.checks.some((c: { check: string }) => c.check === 'no warm-up' || c.check.length > 0)).toBe(
-    true,
-  );
+  expect(one.checks.length).toBeGreaterThan(0);
   expect(body.lanes.lanes).toHaveLength(3);
   expect(body.lanes.useful).toHaveLength(2);
   const without = await post('/api/scale', question);

@@ -7,31 +7,36 @@ const NAMED = [
     name: 'New to this',
     says: 'sits and stands without hands, steadies on a chair',
     impactMax: 1,
+    effortMax: 6,
   },
   {
     id: 'building',
     name: 'Finding their feet',
     says: 'squats to a chair, knee plank, steps without a rail',
     impactMax: 2,
+    effortMax: 6,
   },
   {
     id: 'steady',
     name: 'Moves well',
     says: 'full push-up, full squat, first jumps',
     impactMax: 3,
+    effortMax: 8,
   },
   {
     id: 'strong',
     name: 'Wants more',
     says: 'jumps, one-leg work, feet raised',
     impactMax: 3,
+    effortMax: 9,
   },
 ] as const;
 
 /**
  * The named levels, innermost (easiest) first, on the same scales as a form's demand. They say where
- * someone of whom nothing is known is taken to stand, and the impact class a lane at that level goes
- * up to. All figures are estimates.
+ * someone of whom nothing is known is taken to stand, and the impact class and effort (0–10) a lane at that level
+ * goes up to: 5–6 for those who don't exercise regularly yet, 7–8 for those who do (common practice). The rest are
+ * estimates.
  */
 export const LEVELS = NAMED.map((level, i) => ({
   ...level,

@@ -1,6 +1,15 @@
 import type { Library } from '../ladder/index.ts';
 import type { FormRef } from '../move/index.ts';
-import { type Block, type Entry, entriesOf, type Plan, SHOW_SECONDS } from '../session/index.ts';
+import {
+  type Block,
+  type Entry,
+  entriesOf,
+  type Facts,
+  type Plan,
+  SHOW_SECONDS,
+  type Timed,
+  timelineOf,
+} from '../session/index.ts';
 import { thirdsRunning } from './checks.ts';
 import { type ClassPlan, type ClassWish, sameForm } from './class-plan.ts';
 import { COSTS } from './costs.ts';
@@ -162,4 +171,18 @@ export function boughtWords(rungs: number | null): string {
   return rungs > 0
     ? `That brings ${much} nearer, all of them together.`
     : `That takes ${much} away, all of them together.`;
+}
+
+/** Seconds that the rests before each station's first time leave for showing: what is shown can't take longer there. */
+export function restForShowing(session: Timed, facts: Facts): number {
+  const { segments } = timelineOf(session, facts);
+  let sum = 0;
+  const seen = new Set<number>();
+  segments.forEach((segment, i) => {
+    const next = segments[i + 1];
+    if (segment.kind === 'work' || !next || next.kind !== 'work' || seen.has(next.station)) return;
+    sum += segment.lengthSeconds;
+    seen.add(next.station);
+  });
+  return sum;
 }

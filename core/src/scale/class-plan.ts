@@ -1,11 +1,11 @@
 import type { FormRef } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
-import { entriesOf } from '../session/index.ts';
+import { entriesOf, type KeepFirst } from '../session/index.ts';
 import type { Choice } from './budget.ts';
 import { bitsOf, loadsOf, RUN_COST, solveWithPieces } from './class-coupling.ts';
 import { poolsKey, settleClass } from './class-settle.ts';
 import { type StationProblem, solveStation } from './class-station.ts';
-import { COSTS, type Costs } from './costs.ts';
+import { COSTS, type Costs, costsFor } from './costs.ts';
 import { type FormTable, settingsOf, taughtForms } from './forms.ts';
 import type { Opened, ScaleRequest, Scaler } from './scaler.ts';
 import { needsInIndex, type Want, wantsOf } from './sharing.ts';
@@ -69,7 +69,14 @@ export interface ClassPlan {
  * In a class a form costs its showing once, not once a person; and nobody is put before the others to what they
  * would rather not do while anything else is open to them: dearer than any change, cheaper than resting (estimate).
  */
-const CLASS_COSTS: Costs = { ...COSTS, anotherForm: 0, disliked: 50_000 };
+const classCosts = (() => {
+  const made = new Map<KeepFirst | undefined, Costs>();
+  return (keep: KeepFirst | undefined): Costs => {
+    const costs = made.get(keep) ?? { ...costsFor(keep), anotherForm: 0, disliked: 50_000 };
+    made.set(keep, costs);
+    return costs;
+  };
+})();
 /** Showing one more form to the class. Common practice: a form more is worth a rung for one person. */
 const SHOW = { written: 0, other: 1000, newlyShown: 1500 } as const;
 /** A change to what somebody has been told they do: as much as a form newly shown (estimate). */
@@ -132,7 +139,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
   const people = [...request.people].sort((a, b) => (a.id < b.id ? -1 : 1));
   const alike = new Map<string, Opened>();
   const opened = people.map(({ request: asked }) => {
-    const own: ScaleRequest = { ...asked, costs: CLASS_COSTS };
+    const own: ScaleRequest = { ...asked, costs: classCosts(asked.dials.keep) };
     const key = JSON.stringify([own.subject, own.dials, own.writtenFor]);
     const known = alike.get(key) ?? scaler.open(own);
     alike.set(key, known);

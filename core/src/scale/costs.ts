@@ -1,4 +1,5 @@
 import { MUSCLES, PATTERNS, type Pattern } from '../move/index.ts';
+import type { KeepFirst } from '../session/index.ts';
 
 /**
  * What a change costs, in milli-points on one scale anchored at "one rung off = 1 point". Named
@@ -63,6 +64,16 @@ export const COSTS: Costs = {
   liked: 2000,
   rest: 10_000_000,
 };
+
+/** What weighs more where a trainer would rather keep one thing than another. Common practice, as estimates. */
+const COSTS_KEEPING: Readonly<Record<KeepFirst, Costs>> = {
+  muscles: { ...COSTS, musclesLost: 10_000, neighbourPattern: 4000, otherPattern: 9000 },
+  effort: { ...COSTS, tenthOfEffort: 2000, effortAtMost: 14_000 },
+  familiar: { ...COSTS, newToPerson: 5000, anotherForm: 2500, branch: 1000, otherLadder: 5000 },
+};
+
+/** The table in force: balanced where nothing is to be kept first. Always the same object, so that what is worked out by it is kept. */
+export const costsFor = (keep: KeepFirst | undefined): Costs => (keep ? COSTS_KEEPING[keep] : COSTS);
 
 /** Patterns that train much the same thing; the relation goes both ways. */
 const NEIGHBOURS: readonly (readonly [Pattern, Pattern])[] = [

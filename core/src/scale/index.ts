@@ -16,6 +16,7 @@ export {
   classChanges,
   gapOf,
   isGranted,
+  restForShowing,
   runningIn,
   showingOf,
   taughtBy,
@@ -40,7 +41,7 @@ export {
   SHORTEST_HOLD_SECONDS,
   type Subject,
 } from './constraints.ts';
-export { COSTS, type Costs, intentKept, LEAST_INTENT } from './costs.ts';
+export { COSTS, type Costs, costsFor, intentKept, LEAST_INTENT } from './costs.ts';
 export { IMPACT, type ImpactBounds } from './dials.ts';
 export { inBouts, KEEPS, type Keeps, type OwnDose, ownDose } from './dose.ts';
 export { createFinder, EVERYWHERE, type Finder, type FindRequest, type Found } from './find.ts';

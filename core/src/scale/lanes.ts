@@ -1,14 +1,14 @@
 import { formatEntry } from '../clock/index.ts';
 import { pointsOfRow } from '../ladder/index.ts';
 import { at, type FormRef } from '../move/index.ts';
-import { type Ability, LEVELS, limitSchema } from '../person/index.ts';
+import { type Ability, LEVELS } from '../person/index.ts';
 import { type Block, type Dials, entriesOf, type Plan } from '../session/index.ts';
 import type { Choice } from './budget.ts';
 import type { Subject } from './constraints.ts';
 import { COSTS } from './costs.ts';
-import { IMPACT } from './dials.ts';
 import { ROW_SIZE } from './library-index.ts';
 import type { Opened, ScaleRequest, Scaler } from './scaler.ts';
+import { laneLimits } from './subject.ts';
 import type { Use } from './version.ts';
 
 export const LANES = { fewest: 2, most: 5 } as const;
@@ -69,21 +69,11 @@ function abilityAt(position: number): Ability {
   return LEVELS[low]!.ability.map((can, r) => can + part * (LEVELS[low + 1]!.ability[r]! - can));
 }
 
-/** A lane: a place between the levels with nobody behind it; landings as of the level inside it. */
+/** A lane: a place between the levels with nobody behind it; landings and effort as of the level inside it. */
 export function subjectAt(position: number): Subject {
-  const { impactMax } = LEVELS[Math.min(3, Math.floor(position)) as 0 | 1 | 2 | 3];
   return {
     ability: abilityAt(position),
-    limits: [
-      limitSchema.parse({
-        kind: 'cap',
-        id: 'lane/impact',
-        on: 'impact.class',
-        max: impactMax,
-        source: 'trainer',
-        reason: IMPACT[impactMax].says,
-      }),
-    ],
+    limits: laneLimits(Math.min(3, Math.floor(position)) as 0 | 1 | 2 | 3),
     capacityMet: null,
     dislikes: [],
     newMoves: [],

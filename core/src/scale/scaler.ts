@@ -6,7 +6,7 @@ import { type Dials, entriesOf, type Timed, timelineOf } from '../session/index.
 import { type Aim, aimOf } from './aim.ts';
 import { type Choice, type LandingBudget, withinBudgets } from './budget.ts';
 import { compileConstraints, type Ruler, type Subject } from './constraints.ts';
-import { COSTS, type Costs, LEAST_INTENT } from './costs.ts';
+import { type Costs, costsFor, LEAST_INTENT } from './costs.ts';
 import { type DosedForm, drawnOut, inBouts, NO_DOSE, type OwnDose, ownDose } from './dose.ts';
 import { explain } from './explain.ts';
 import { type FormTable, settingsOf, tabulateForms, taughtForms } from './forms.ts';
@@ -110,7 +110,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
   const open = (request: ScaleRequest): Opened => {
     const { session, dials, subject } = request;
     const entries = entriesOf(session.blocks);
-    const costs = request.costs ?? COSTS;
+    const costs = request.costs ?? costsFor(dials.keep);
     const reach = request.reach ?? 0;
     const similarity = similarityOf(index, costs, request.leastIntent ?? LEAST_INTENT);
     const c = compileConstraints(subject, dials, reach);
@@ -513,7 +513,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
 
   const scale = (request: ScaleRequest): Version => {
     const opened = open(request);
-    const rest = (request.costs ?? COSTS).rest;
+    const rest = (request.costs ?? costsFor(request.dials.keep)).rest;
     return opened.settle(withinBudgets(opened.free, opened.budget, rest, opened.options));
   };
 

@@ -6,6 +6,7 @@ import {
   type Capacity,
   LEVELS,
   type LevelIndex,
+  type Limit,
   levelAbility,
   limitSchema,
   outlookOf,
@@ -52,21 +53,33 @@ export function subjectOf(person: Person, library: Library, day: string): Subjec
   };
 }
 
-/** A lane: a level with nobody behind it; the inner lanes keep to softer landings. */
+/** What a lane keeps to with nobody behind it: the landings and the effort of its level. */
+export function laneLimits(level: LevelIndex): Limit[] {
+  const { impactMax, effortMax } = LEVELS[level];
+  return [
+    limitSchema.parse({
+      kind: 'cap',
+      id: 'lane/impact',
+      on: 'impact.class',
+      max: impactMax,
+      source: 'trainer',
+      reason: IMPACT[impactMax].says,
+    }),
+    limitSchema.parse({
+      kind: 'effort',
+      id: 'lane/effort',
+      maxRpe: effortMax,
+      source: 'trainer',
+      reason: `up to ${effortMax} of 10 in this lane`,
+    }),
+  ];
+}
+
+/** A lane: a level with nobody behind it; the inner lanes keep to softer landings and less effort. */
 export function laneSubject(level: LevelIndex): Subject {
-  const { impactMax } = LEVELS[level];
   return {
     ability: levelAbility(level),
-    limits: [
-      limitSchema.parse({
-        kind: 'cap',
-        id: 'lane/impact',
-        on: 'impact.class',
-        max: impactMax,
-        source: 'trainer',
-        reason: IMPACT[impactMax].says,
-      }),
-    ],
+    limits: laneLimits(level),
     capacityMet: null,
     dislikes: [],
     newMoves: [],

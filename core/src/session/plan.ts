@@ -125,6 +125,15 @@ export const blockSchema = z.strictObject({
 });
 export type Block = z.output<typeof blockSchema>;
 
+/** What is kept first where something has to give; balanced where nothing is said. */
+export const KEEP_FIRST = {
+  muscles: 'the muscles',
+  effort: 'the effort',
+  familiar: 'what they know',
+} as const;
+export type KeepFirst = keyof typeof KEEP_FIRST;
+export const KEEP_FIRST_IDS = Object.keys(KEEP_FIRST) as [KeepFirst, ...KeepFirst[]];
+
 /** Dial positions. Impact 0–3 is the highest class allowed; ability 0–3 a named level. */
 export const dialsSchema = z.strictObject({
   impact: z.union([z.literal('as written'), z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
@@ -137,6 +146,7 @@ export const dialsSchema = z.strictObject({
     z.literal(2),
     z.literal(3),
   ]),
+  keep: z.enum(KEEP_FIRST_IDS).optional(),
 });
 export type Dials = z.infer<typeof dialsSchema>;
 

@@ -21,6 +21,7 @@ import {
   gapOf,
   isGranted,
   knownAs,
+  restForShowing,
   runningIn,
   sayStation,
   showingOf,
@@ -545,6 +546,7 @@ function Foot(props: {
   const [borrowing, setBorrowing] = useState(false);
   const { classPlan, plan, library } = props;
   const gap = gapOf(classPlan);
+  const rest = useMemo(() => restForShowing(plan, factsIn(library)), [plan, library]);
   const { forms: shown, seconds } = showingOf(classPlan);
   const running = useMemo(
     () => runWords(runningIn(library, plan.blocks, classPlan), plan, props.taking),
@@ -554,7 +556,11 @@ function Foot(props: {
   return (
     <div className="mt-4 text-sm">
       <p>
-        {shown} forms to show, about {Math.ceil(seconds / 60)} minutes of it.{' '}
+        {shown} forms to show, about {Math.ceil(seconds / 60)} minutes of it
+        {seconds > rest
+          ? `; the rests leave ${Math.floor(rest / 60)}: show some before it begins`
+          : ', which the rests hold'}
+        .{' '}
         {gap < 0.001
           ? `No plan with at most ${countWord(props.most)} ${props.most === 1 ? 'form' : 'forms'} a station suits them better.`
           : `No plan with at most ${countWord(props.most)} a station can be better by more than ${Math.max(1, Math.round(gap * 100))} %${short > 0 ? '; things are short' : ''}.`}

@@ -1,6 +1,6 @@
 import { BANDS, LEVELS } from '@inner-rung/core/person';
 import { IMPACT } from '@inner-rung/core/scale';
-import type { Dials } from '@inner-rung/core/session';
+import { type Dials, KEEP_FIRST, KEEP_FIRST_IDS } from '@inner-rung/core/session';
 import { type ReactNode, useId } from 'react';
 import { AbilityMark, EffortMark, ImpactMark } from '../ui/marks.tsx';
 
@@ -97,6 +97,21 @@ export function DialSet(props: { dials: Dials; person: boolean; onTurn: (turn: P
         ends={['first rungs', 'as written']}
         onTurn={(value) => props.onTurn({ ability: value })}
       />
+      <label className="block">
+        <span className="quiet text-sm">Where something has to give, keep</span>
+        <select
+          className="select select-sm touch w-full"
+          value={props.dials.keep ?? ''}
+          onChange={(event) => props.onTurn({ keep: (event.target.value || undefined) as Dials['keep'] })}
+        >
+          <option value="">a balance</option>
+          {KEEP_FIRST_IDS.map((id) => (
+            <option key={id} value={id}>
+              {KEEP_FIRST[id]}
+            </option>
+          ))}
+        </select>
+      </label>
     </div>
   );
 }

@@ -214,12 +214,14 @@ const slice = createSlice({
       plan.lanes = { count: payload.count, pins: [...others, ...own].slice(-400) };
     },
     dialTurned: (plan, { payload }: PayloadAction<Partial<Dials>>) => {
-      if (plan) Object.assign(plan.dials, payload);
+      if (plan) patched(plan.dials, payload);
     },
     personPicked: (plan, { payload }: PayloadAction<string | null>) => {
       if (!plan) return;
       plan.person = payload;
-      plan.dials = payload ? { ...plan.dials, ability: 'own rungs' } : AS_WRITTEN;
+      plan.dials = payload
+        ? { ...plan.dials, ability: 'own rungs' }
+        : { ...AS_WRITTEN, ...(plan.dials.keep ? { keep: plan.dials.keep } : {}) };
     },
     roomPicked: (plan, { payload }: PayloadAction<string>) => {
       if (plan) plan.room = payload;
