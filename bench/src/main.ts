@@ -3,6 +3,7 @@ import { shipped } from './generated.ts';
 import { ladderRows } from './ladders.ts';
 import { orderRows } from './order.ts';
 import { roomRows } from './rooms.ts';
+import { runRows } from './run.ts';
 import { scalingRows } from './scaling.ts';
 import { wallRows, weightRows } from './screens.ts';
 import { sessionRows } from './session.ts';
@@ -15,6 +16,7 @@ const rows = [
   ...orderRows(base),
   ...sessionRows(base),
   ...(await classRows(base)),
+  ...runRows(base),
   ...weightRows(),
   ...(await wallRows(base)),
 ];

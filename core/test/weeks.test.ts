@@ -1,4 +1,13 @@
-import { logLines, mondayOf, type Result, rises, type SessionRecord, weeksOf } from '@inner-rung/core/log';
+import {
+  findInLog,
+  indexLog,
+  logLines,
+  mondayOf,
+  type Result,
+  rises,
+  type SessionRecord,
+  weeksOf,
+} from '@inner-rung/core/log';
 import fc from 'fast-check';
 import { shippedLibrary } from './shipped.ts';
 
@@ -138,4 +147,19 @@ test('the log as lines, the newest first', () => {
   expect(lines.map((l) => l.date)).toEqual(['2026-11-10', '2026-11-03']);
   expect(lines[0]).toMatchObject({ person: 'ada', effort: '6', load: '180', pain: 'knee' });
   expect(lines[0]!.forms).toBe('Jumping jack 540; Squat 200');
+});
+
+test('found by words that stand anywhere in a line, whatever their case; all of it for none', () => {
+  const index = indexLog(
+    logLines(
+      [record('2026-11-03'), record('2026-11-10', { pain: { where: 'right knee', note: '' }, person: 'bo' })],
+      (r) => r.person ?? r.known,
+      (piece) => library.move(piece.move)!.name,
+    ),
+  );
+  expect(findInLog(index, 'KNEE bo').map((l) => l.person)).toEqual(['bo']);
+  expect(findInLog(index, 'knee ada')).toEqual([]);
+  expect(findInLog(index, '  ')).toHaveLength(2);
+  // A word doesn't reach from one column into the next.
+  expect(findInLog(index, 'tuesdaybo')).toEqual([]);
 });

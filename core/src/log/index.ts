@@ -14,6 +14,7 @@ export {
   type SchoolId,
   twoForTwo,
 } from './decide.ts';
+export { findInLog, indexLog, LOG_COLUMNS, type LogIndex, type LogLine, logLines } from './lines.ts';
 export {
   loadOf,
   overAt,
@@ -26,4 +27,4 @@ export {
   SESSION_RECORD,
   type SessionRecord,
 } from './record.ts';
-export { LOG_COLUMNS, logLines, mondayOf, rises, WEEKLY, type Week, weeksOf } from './weeks.ts';
+export { mondayOf, rises, WEEKLY, type Week, weeksOf } from './weeks.ts';

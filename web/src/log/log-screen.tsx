@@ -1,4 +1,4 @@
-import { LOG_COLUMNS, logLines, type Result } from '@inner-rung/core/log';
+import { findInLog, indexLog, LOG_COLUMNS, logLines, type Result } from '@inner-rung/core/log';
 import { formName } from '@inner-rung/core/scale';
 import { Download } from 'lucide-react';
 import Papa from 'papaparse';
@@ -29,17 +29,8 @@ export default function LogScreen() {
     const nameOf = (r: Result) => people.find((p) => p.id === r.person)?.name ?? (r.known || 'somebody');
     return logLines(all, nameOf, (piece) => formName(library, piece.move, piece.settings));
   }, [all, library, people]);
-  const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
-  const found = useMemo(
-    () =>
-      words.length === 0
-        ? lines
-        : lines.filter((line) => {
-            const hay = Object.values(line).join(' ').toLowerCase();
-            return words.every((word) => hay.includes(word));
-          }),
-    [lines, words],
-  );
+  const index = useMemo(() => indexLog(lines), [lines]);
+  const found = useMemo(() => findInLog(index, text), [index, text]);
   const runOf = useMemo(
     () => new Map(all.map((record) => [`${record.on}/${record.title}`, record.run])),
     [all],
@@ -70,7 +61,7 @@ export default function LogScreen() {
               saveFile(
                 'log.csv',
                 'text/csv;charset=utf-8',
-                `\uFEFF${Papa.unparse(found, { columns: [...LOG_COLUMNS], escapeFormulae: true, newline: '\r\n' })}`,
+                `\uFEFF${Papa.unparse([...found], { columns: [...LOG_COLUMNS], escapeFormulae: true, newline: '\r\n' })}`,
               )
             }
           >

@@ -1,0 +1,65 @@
+import { loadOf, type Result, type SessionRecord } from './record.ts';
+
+/** One result as a line of a table. */
+export const LOG_COLUMNS = [
+  'date',
+  'session',
+  'person',
+  'there',
+  'minutes',
+  'effort',
+  'load',
+  'clean',
+  'range',
+  'pain',
+  'forms',
+  'note',
+] as const;
+
+export type LogLine = Record<(typeof LOG_COLUMNS)[number], string>;
+
+/** Records as lines of a table, the newest first. `nameOf` says whose result it is. */
+export function logLines(
+  records: readonly SessionRecord[],
+  nameOf: (result: Result) => string,
+  formOf: (piece: Result['pieces'][number]) => string,
+): LogLine[] {
+  return [...records]
+    .sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : a.id < b.id ? -1 : 1))
+    .flatMap((record) =>
+      record.results.map((result) => ({
+        date: record.on,
+        session: record.title,
+        person: nameOf(result),
+        there: result.present ? 'yes' : 'no',
+        minutes: String(record.minutes),
+        effort: result.effort === null ? '' : String(result.effort),
+        load: String(loadOf(record, result) ?? ''),
+        clean: result.clean ? 'yes' : 'no',
+        range: result.range,
+        pain: result.pain?.where ?? '',
+        forms: result.pieces
+          .map((piece) => `${formOf(piece)} ${piece.reps === null ? `${piece.seconds} s` : piece.reps}`)
+          .join('; '),
+        note: result.note,
+      })),
+    );
+}
+
+/** Lines with the letters that are looked through, made once for many questions. */
+export interface LogIndex {
+  readonly lines: readonly LogLine[];
+  readonly letters: readonly string[];
+}
+
+export const indexLog = (lines: readonly LogLine[]): LogIndex => ({
+  lines,
+  letters: lines.map((line) => Object.values(line).join('\n').toLowerCase()),
+});
+
+/** Lines in which every word of a text stands somewhere; all of them for no words. */
+export function findInLog(index: LogIndex, text: string): readonly LogLine[] {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0) return index.lines;
+  return index.lines.filter((_, i) => words.every((word) => index.letters[i]!.includes(word)));
+}
