@@ -106,7 +106,7 @@ export default function ClassScreen() {
   };
   return (
     <div className="min-h-dvh bg-base-200 print:bg-white">
-      <header className="no-print sticky top-0 z-10 flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-base-300 bg-base-100 px-4 py-2">
+      <header className="no-print z-10 flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 md:sticky md:top-0 border-base-300 bg-base-100 px-4 py-2">
         <Link to={`/plan/${id}`} className="btn btn-ghost btn-sm touch">
           <ArrowLeft size={18} aria-hidden /> Back to the floor
         </Link>

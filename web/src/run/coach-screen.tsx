@@ -80,7 +80,7 @@ function Coach(props: { id: string; library: Library; live: LiveRun }) {
         </Link>
         <h1 className="min-w-0 flex-1 truncate text-xl">{live.run.plan.title}</h1>
         <p
-          className="text-sm"
+          className={`text-sm ${live.away ? '' : 'max-md:sr-only'}`}
           role="status"
           data-run={live.away ? 'away' : live.waiting > 0 ? 'sending' : 'together'}
         >
@@ -123,7 +123,11 @@ function Coach(props: { id: string; library: Library; live: LiveRun }) {
             </p>
             <p className="tabular-nums">{clockText(here.toCome)} to go</p>
           </div>
-          <p className="display text-[8.5rem] leading-[0.85] tabular-nums" role="timer" data-seconds>
+          <p
+            className="display text-[6.5rem] leading-[0.85] tabular-nums lg:text-[8.5rem]"
+            role="timer"
+            data-seconds
+          >
             {here.is === 'over' ? '✓' : secondsLeft(here.left)}
           </p>
           <div>
@@ -209,7 +213,7 @@ function Coach(props: { id: string; library: Library; live: LiveRun }) {
               What came of it
             </Link>
           )}
-          <p className="mt-auto text-sm opacity-80">
+          <p className="mt-auto hidden text-sm opacity-80 lg:block">
             Space starts and stops, N goes on, U takes back. What their clinician or your house says comes
             first.
           </p>
