@@ -47,6 +47,7 @@ const header = (name: string, description: string, required: boolean) => ({
   description,
   schema: { type: 'string' },
 });
+const token = { name: 'token', in: 'path', required: true, schema: { type: 'string' } };
 const id = { name: 'id', in: 'path', required: true, schema: { type: 'string' } };
 
 /** The whole interface described, made from the schemas that check it. */
@@ -116,6 +117,82 @@ export function openApi() {
       get: {
         summary: 'What is pressed, as it is pressed (server-sent events)',
         responses: { 200: { description: 'A stream.', content: { 'text/event-stream': {} } } },
+      },
+    },
+    '/api/runs/{id}/links': {
+      parameters: [id],
+      post: {
+        summary: 'A link for one person of a run',
+        requestBody: {
+          required: true,
+          ...body({ type: 'object', required: ['person'], properties: { person: { type: 'string' } } }),
+        },
+        responses: {
+          201: answer('Its token, told once.', { type: 'object' }),
+          422: problem('Nobody of that name is in it.'),
+        },
+      },
+    },
+    '/api/p/{token}': {
+      parameters: [token],
+      get: {
+        summary: 'A run as one of its people may see it; no passcode',
+        responses: {
+          200: answer('Their own run.', { type: 'object' }),
+          404: problem('No such link.'),
+          410: problem('The session is over.'),
+        },
+      },
+    },
+    '/api/p/{token}/now': {
+      parameters: [token],
+      get: { summary: 'The clock of that run', responses: { 200: answer('Now.', { type: 'object' }) } },
+    },
+    '/api/p/{token}/stream': {
+      parameters: [token],
+      get: {
+        summary: 'What happens to them and to the clock (server-sent events)',
+        responses: { 200: { description: 'A stream.', content: { 'text/event-stream': {} } } },
+      },
+    },
+    '/api/network': {
+      get: {
+        summary: 'Whether the local network may come in',
+        responses: { 200: answer('How it stands.', { type: 'object' }) },
+      },
+      put: {
+        summary: 'Opens or shuts it, on the machine itself alone',
+        requestBody: {
+          required: true,
+          ...body({
+            type: 'object',
+            required: ['on'],
+            properties: { on: { type: 'boolean' }, passcode: { type: 'string', minLength: 6 } },
+          }),
+        },
+        responses: {
+          200: answer('How it stands.', { type: 'object' }),
+          403: problem('Not on the machine itself.'),
+          409: problem('The port is in use.'),
+          422: problem('No passcode, or too short.'),
+        },
+      },
+    },
+    '/api/network/sign-out': {
+      post: { summary: 'Signs everybody out', responses: { 204: answer('Done.') } },
+    },
+    '/api/sign-in': {
+      post: {
+        summary: 'In from the network, by passcode',
+        requestBody: {
+          required: true,
+          ...body({ type: 'object', required: ['passcode'], properties: { passcode: { type: 'string' } } }),
+        },
+        responses: {
+          204: answer('A cookie for half a day.'),
+          401: problem('Not the passcode.'),
+          429: problem('Too many tries.'),
+        },
       },
     },
     '/api/timeline': {

@@ -148,6 +148,18 @@ describe('the description of the interface', () => {
   });
 });
 
+test('every route there is stands in the description', () => {
+  const source = readFileSync(join(process.cwd(), 'server/src/app.ts'), 'utf8');
+  const { paths } = openApi() as { paths: Record<string, Record<string, unknown>> };
+  const routes = [...source.matchAll(/api\.(get|post|put|delete)\('(\/[^']*)'/g)].map(
+    ([, method, path]) => [method!, `/api${path!.replace(/:(\w+)/g, '{$1}')}`] as const,
+  );
+  expect(routes.length).toBeGreaterThan(15);
+  // What goes by kind is described kind by kind.
+  for (const [method, path] of routes.filter(([, path]) => !path.startsWith('/api/{kind}')))
+    expect([path, Object.keys(paths[path] ?? {}).includes(method)]).toEqual([path, true]);
+});
+
 describe('the published format of a session', () => {
   const path = join(process.cwd(), 'docs/formats/session.v2.schema.json');
   const schema = {
