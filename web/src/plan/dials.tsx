@@ -97,21 +97,27 @@ export function DialSet(props: { dials: Dials; person: boolean; onTurn: (turn: P
         ends={['first rungs', 'as written']}
         onTurn={(value) => props.onTurn({ ability: value })}
       />
-      <label className="block">
-        <span className="quiet text-sm">Where something has to give, keep</span>
-        <select
-          className="select select-sm touch w-full"
-          value={props.dials.keep ?? ''}
-          onChange={(event) => props.onTurn({ keep: (event.target.value || undefined) as Dials['keep'] })}
-        >
-          <option value="">a balance</option>
-          {KEEP_FIRST_IDS.map((id) => (
-            <option key={id} value={id}>
-              {KEEP_FIRST[id]}
-            </option>
-          ))}
-        </select>
-      </label>
     </div>
+  );
+}
+
+/** What is kept first where something has to give. */
+export function KeepSelect(props: { dials: Dials; onTurn: (turn: Partial<Dials>) => void }) {
+  return (
+    <label className="block">
+      <span className="quiet text-sm">Keep first</span>
+      <select
+        className="select select-sm touch w-full"
+        value={props.dials.keep ?? ''}
+        onChange={(event) => props.onTurn({ keep: (event.target.value || undefined) as Dials['keep'] })}
+      >
+        <option value="">a balance</option>
+        {KEEP_FIRST_IDS.map((id) => (
+          <option key={id} value={id}>
+            {KEEP_FIRST[id]}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }

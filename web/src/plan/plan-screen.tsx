@@ -19,7 +19,7 @@ import { MissingSession } from '../ui/missing.tsx';
 import { blockPicture } from './block-picture.ts';
 import { AddBlock, BlockStrip } from './block-strip.tsx';
 import { ClockBar } from './clock-bar.tsx';
-import { DialSet } from './dials.tsx';
+import { DialSet, KeepSelect } from './dials.tsx';
 import { FindingsList } from './findings-list.tsx';
 import { FitFold } from './fit-fold.tsx';
 import { Floor } from './floor.tsx';
@@ -276,6 +276,7 @@ export function PlanScreen() {
             onBooked={(bookedMinutes) => send(planEvents.planPatched({ bookedMinutes } as Partial<Plan>))}
             onTake={(b, becomes) => send(planEvents.blockSet({ block: b, becomes }))}
           />
+          <KeepSelect dials={plan.dials} onTurn={(turn) => send(planEvents.dialTurned(turn))} />
           {shown.block.stations.length > 2 && (
             <button type="button" className="btn btn-sm touch mt-2 w-full" onClick={() => setOpen('order')}>
               Best order…
