@@ -170,6 +170,7 @@ test('the best order of the stations, one kept in its place, and a time to fit',
 
   await page.getByText('Fit it to a time').click();
   await page.getByLabel(/I have/).fill('33');
+  await expect(page.locator('[data-fit="rounds"]')).toContainText('4');
   await page.locator('[data-fit="rounds"]').click();
   await expect(page.getByLabel('Rounds', { exact: true })).toHaveValue('4');
   await page.getByLabel(/I have/).fill('1');
