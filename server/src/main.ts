@@ -36,7 +36,12 @@ async function start(): Promise<void> {
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
   const library = readLibrary(join(root, 'library'));
   const db = openDatabase(openDataFolder(resolve(values.data)));
-  const store = documents(db, () => new Date());
+  // No two saves at one moment: the newest is always one.
+  let latest = 0;
+  const store = documents(db, () => {
+    latest = Math.max(Date.now(), latest + 1);
+    return new Date(latest);
+  });
   if (values.seed && store.isEmpty()) {
     const { scenarioOn } = (await import(pathToFileURL(resolve(values.seed)).href)) as {
       scenarioOn: (
