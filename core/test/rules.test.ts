@@ -78,7 +78,7 @@ describe('what a word stands for', () => {
       const owner = library.moves.find((m) => plainName(m.name) === plain);
       return ids.length > 1 && !owner;
     });
-    if (!names) return;
+    if (!names) throw new Error('no word means several');
     const [plain, ids] = names;
     const found = wordFor(library, plain, ids[1]!, plainName);
     if ('taken' in found) throw new Error('taken');

@@ -142,7 +142,7 @@ const span = (seconds: number) =>
   seconds % 60 === 0 ? `${seconds / 60} ${seconds === 60 ? 'minute' : 'minutes'}` : `${seconds} s`;
 const low = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
 const isRing = (block: Block) => formatEntry(block.format.kind).ring(block.format);
-const isCircuit = (block: Block) => roleOf(block) !== 'warm-up' && roleOf(block) !== 'cool-down';
+export const isCircuit = (block: Block) => roleOf(block) !== 'warm-up' && roleOf(block) !== 'cool-down';
 const here = (c: Context, b: number) =>
   c.session.blocks.length > 1 ? `${blockName(c.session.blocks, b)}: ` : '';
 

@@ -1,9 +1,9 @@
 import { at } from '../move/index.ts';
-import { placesOf, type Room } from '../room/index.ts';
+import type { Room } from '../room/index.ts';
 import { JOINTS } from './checks.ts';
 import { type StationProblem, solveStation } from './class-station.ts';
 import { ROW_SIZE } from './library-index.ts';
-import { Store, type Want } from './sharing.ts';
+import { capacityOf, Store, type Want } from './sharing.ts';
 
 /** What a form takes of the room's pieces; null where the room can't host it at all. */
 export type WantsOf = (column: number) => readonly Want[] | null;
@@ -127,10 +127,7 @@ export function solveWithPieces(
     for (const want of wants ?? []) {
       const pools = new Set(want.pools);
       if (sets.some((s) => s.pools.size === pools.size && want.pools.every((p) => s.pools.has(p)))) continue;
-      const capacity = want.pools.reduce((sum, pool) => {
-        const item = room.items[pool]!;
-        return sum + placesOf(item.what, item.count);
-      }, 0);
+      const capacity = capacityOf(room, want);
       if (capacity < people * want.count) sets.push({ pools, capacity });
     }
   // What each form takes of what is scarce, columns down.

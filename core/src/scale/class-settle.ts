@@ -1,10 +1,11 @@
 import { formatEntry } from '../clock/index.ts';
-import { placesOf, type Room } from '../room/index.ts';
-import { type Block, type Entry, roleOf, type Timed } from '../session/index.ts';
+import type { Room } from '../room/index.ts';
+import type { Block, Entry, Timed } from '../session/index.ts';
 import { type Choice, withinBudgets } from './budget.ts';
+import { isCircuit } from './checks.ts';
 import { bitsOf, loadsOf, pathOver, seatAll } from './class-coupling.ts';
 import type { Opened } from './scaler.ts';
-import { Store, type Want } from './sharing.ts';
+import { capacityOf, Store, type Want } from './sharing.ts';
 
 /** What the stations by themselves came to, and what couples them. People and forms by their numbers. */
 export interface ToSettle {
@@ -45,7 +46,6 @@ export interface SettledClass {
 
 /** Ways through a block that are tried for somebody before what they have stands. */
 const TRIES = 4;
-const isTrained = (block: Block) => roleOf(block) !== 'warm-up' && roleOf(block) !== 'cool-down';
 
 /** The pools a want may be met from, as a name. */
 export const poolsKey = (want: Want): string => want.pools.join();
@@ -143,10 +143,7 @@ export function settleClass(it: ToSettle): SettledClass {
         wanted.set(poolsKey(want), known);
       }
     for (const [key, { want, count }] of wanted) {
-      const there = want.pools.reduce((sum, pool) => {
-        const item = room.items[pool]!;
-        return sum + placesOf(item.what, item.count);
-      }, 0);
+      const there = capacityOf(room, want);
       if (count > there) over.set(key, Math.max(over.get(key) ?? 0, count - there));
     }
   }
@@ -164,7 +161,7 @@ export function settleClass(it: ToSettle): SettledClass {
   function countRuns(block: Block, b: number): number {
     const { first, ring } = roundOf(block, b);
     const n = first.length;
-    if (!isTrained(block) || n < 3) return 0;
+    if (!isCircuit(block) || n < 3) return 0;
     let sum = 0;
     people.forEach((_, p) => {
       const loads = first.map((entry) => {
@@ -187,7 +184,7 @@ export function settleClass(it: ToSettle): SettledClass {
   }
 
   function spareJoints(block: Block, b: number): void {
-    if (!isTrained(block)) return;
+    if (!isCircuit(block)) return;
     const { first, ring } = roundOf(block, b);
     people.forEach((_, p) => {
       const cannot = new Set<string>();

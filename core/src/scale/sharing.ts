@@ -64,6 +64,13 @@ export interface Want {
   readonly count: number;
 }
 
+/** How many of what is wanted a room holds, over the pools that give it. */
+export const capacityOf = (room: Room, want: Want): number =>
+  want.pools.reduce((sum, pool) => {
+    const { what, count } = room.items[pool]!;
+    return sum + placesOf(what, count);
+  }, 0);
+
 /**
  * What a form takes of a room's pieces while it is done, one entry a need; null when the room can't host
  * it at all. Holding on takes something to hold.
