@@ -2,34 +2,17 @@ import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { pino } from 'pino';
 import request from 'supertest';
 import { GROUPS, PEOPLE, PLANS, ROOMS } from '../../demo/src/index.ts';
-import { createApp } from '../src/app.ts';
 import { MIGRATIONS, migrate, openDatabase, openDataFolder } from '../src/database.ts';
 import { documents } from '../src/documents.ts';
-import { readLibrary } from '../src/library-files.ts';
-import { network } from '../src/network.ts';
-import { runs } from '../src/runs.ts';
+import { appOver, library } from './app.ts';
 
-const library = readLibrary(join(process.cwd(), 'library'));
 const plan = PLANS[0]!;
 
 function fresh() {
   const db = openDatabase(':memory:');
-  const store = documents(db, () => new Date('2026-11-24T10:00:00Z'));
-  const app = createApp({
-    documents: store,
-    network: network(db, () => 0),
-    runs: runs(
-      db,
-      () => 0,
-      () => 0,
-    ),
-    library,
-    log: pino({ level: 'silent' }),
-    demo: false,
-  });
+  const { app, store } = appOver(db);
   return { db, store, app, ask: () => request(app) };
 }
 const save = (
@@ -86,19 +69,7 @@ describe('erasing somebody for good', () => {
     const folder = mkdtempSync(join(tmpdir(), 'inner-rung-erase-'));
     const path = openDataFolder(folder);
     const db = openDatabase(path);
-    const store = documents(db, () => new Date('2026-11-24T10:00:00Z'));
-    const app = createApp({
-      documents: store,
-      network: network(db, () => 0),
-      runs: runs(
-        db,
-        () => 0,
-        () => 0,
-      ),
-      library,
-      log: pino({ level: 'silent' }),
-      demo: false,
-    });
+    const { app, store } = appOver(db);
     store.create('people', person.id, person);
     store.replace('people', person.id, { ...person, notes: 'Moved to Harrowgate Steps.' }, 1);
     store.create('groups', group.id, group);

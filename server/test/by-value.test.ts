@@ -1,28 +1,10 @@
-import { join } from 'node:path';
 import { READY_ROOMS } from '@inner-rung/core/room';
-import { pino } from 'pino';
 import request from 'supertest';
 import { PEOPLE, PLANS, ROOMS } from '../../demo/src/index.ts';
-import { createApp } from '../src/app.ts';
 import { openDatabase } from '../src/database.ts';
-import { documents } from '../src/documents.ts';
-import { readLibrary } from '../src/library-files.ts';
-import { network } from '../src/network.ts';
-import { runs } from '../src/runs.ts';
+import { appOver } from './app.ts';
 
-const db = openDatabase(':memory:');
-const app = createApp({
-  documents: documents(db, () => new Date('2026-11-24T10:00:00Z')),
-  network: network(db, () => 0),
-  runs: runs(
-    db,
-    () => 0,
-    () => 0,
-  ),
-  library: readLibrary(join(process.cwd(), 'library')),
-  log: pino({ level: 'silent' }),
-  demo: false,
-});
+const { app } = appOver(openDatabase(':memory:'));
 const question = { session: PLANS[0]!, people: PEOPLE, room: ROOMS[0]!, on: '2026-11-24' };
 const post = (path: string, body: object) => request(app).post(path).send(body);
 

@@ -1,17 +1,11 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { join } from 'node:path';
-import { pino } from 'pino';
 import request from 'supertest';
 import { PLANS } from '../../demo/src/index.ts';
-import { createApp } from '../src/app.ts';
 import { openDatabase } from '../src/database.ts';
-import { documents } from '../src/documents.ts';
-import { readLibrary } from '../src/library-files.ts';
-import { cookieOf, network } from '../src/network.ts';
-import { runs } from '../src/runs.ts';
+import { cookieOf } from '../src/network.ts';
+import { appOver } from './app.ts';
 
-const library = readLibrary(join(process.cwd(), 'library'));
 const PASSCODE = 'seven-geese';
 const open: Server[] = [];
 afterAll(() => {
@@ -24,15 +18,11 @@ async function fresh() {
   const db = openDatabase(':memory:');
   const state = { on: true };
   let lanPort = 0;
-  const app = createApp({
-    documents: documents(db, () => new Date(clock.now)),
-    network: network(db, () => clock.now),
-    runs: runs(
-      db,
-      () => clock.now,
-      () => 0,
-    ),
-    door: {
+  const { app } = appOver(
+    db,
+    () => clock.now,
+    () => 0,
+    {
       port: () => (state.on ? lanPort : null),
       open: async () => {
         state.on = true;
@@ -41,10 +31,7 @@ async function fresh() {
         state.on = false;
       },
     },
-    library,
-    log: pino({ level: 'silent' }),
-    demo: false,
-  });
+  );
   const listen = async () => {
     const server = createServer(app).listen(0, '127.0.0.1');
     await new Promise((ready) => server.once('listening', ready));

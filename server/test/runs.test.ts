@@ -6,17 +6,11 @@ import { join } from 'node:path';
 import { openLibrary } from '@inner-rung/core/ladder';
 import { clockOf, factsFor, positionAt, type Run } from '@inner-rung/core/run';
 import { entriesOf, factsIn } from '@inner-rung/core/session';
-import { pino } from 'pino';
 import request from 'supertest';
 import { PEOPLE, PLANS } from '../../demo/src/index.ts';
-import { createApp } from '../src/app.ts';
 import { openDatabase, openDataFolder } from '../src/database.ts';
-import { documents } from '../src/documents.ts';
-import { readLibrary } from '../src/library-files.ts';
-import { network } from '../src/network.ts';
-import { runs } from '../src/runs.ts';
+import { appOver, library } from './app.ts';
 
-const library = readLibrary(join(process.cwd(), 'library'));
 const plan = PLANS[0]!;
 const person = PEOPLE[0]!.id;
 const RUN: Run = {
@@ -41,18 +35,11 @@ const RUN: Run = {
 function fresh(path = ':memory:') {
   const clock = { wall: 1_000_000, steady: 0 };
   const db = openDatabase(path);
-  const app = createApp({
-    documents: documents(db, () => new Date(clock.wall)),
-    network: network(db, () => 0),
-    runs: runs(
-      db,
-      () => clock.wall,
-      () => clock.steady,
-    ),
-    library,
-    log: pino({ level: 'silent' }),
-    demo: false,
-  });
+  const { app } = appOver(
+    db,
+    () => clock.wall,
+    () => clock.steady,
+  );
   const press = (body: object) => request(app).post(`/api/runs/${RUN.id}/events`).send(body);
   const read = async () => (await request(app).get(`/api/runs/${RUN.id}`)).body;
   return { clock, db, app, press, read };

@@ -6,31 +6,14 @@ import { PLAN, PLAN_EXAMPLE, type Plan, READY_SESSIONS } from '@inner-rung/core/
 import { Validator } from '@seriousme/openapi-schema-validator';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
-import { pino } from 'pino';
 import request from 'supertest';
 import { z } from 'zod';
 import { anySession, planOf } from '../../core/test/sessions.ts';
-import { createApp } from '../src/app.ts';
 import { openDatabase } from '../src/database.ts';
-import { documents } from '../src/documents.ts';
-import { readLibrary } from '../src/library-files.ts';
-import { network } from '../src/network.ts';
 import { openApi } from '../src/openapi.ts';
-import { runs } from '../src/runs.ts';
+import { appOver } from './app.ts';
 
-const db = openDatabase(':memory:');
-const app = createApp({
-  documents: documents(db, () => new Date('2026-11-24T10:00:00Z')),
-  network: network(db, () => 0),
-  runs: runs(
-    db,
-    () => 0,
-    () => 0,
-  ),
-  library: readLibrary(join(process.cwd(), 'library')),
-  log: pino({ level: 'silent' }),
-  demo: false,
-});
+const { app } = appOver(openDatabase(':memory:'));
 const post = (body: object | string) =>
   request(app).post('/api/timeline').set('Content-Type', 'application/json').send(body);
 const ten: Plan = planOf([
