@@ -18,34 +18,26 @@ import {
 } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, useParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useShelf } from '../app/data.ts';
-import { ServerAway } from '../start/start-screen.tsx';
+import { Link } from 'react-router';
 import { Chip } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { useDraft } from '../ui/use-draft.ts';
-import { NoRun } from './no-run.tsx';
 import { PhonesDialog } from './phones-dialog.tsx';
 import { useAwake, useSounds } from './sounds.ts';
 import { entryAt, type Live, lookAt, secondsLeft, useLive } from './use-live.ts';
-import { type LiveRun, useRun, useTick } from './use-run.ts';
+import { type LiveRun, useTick } from './use-run.ts';
+import { WithRun } from './with-run.tsx';
 
 const HEARD = { volume: 0.5, speech: false };
 
 /** The run in the coach's hand: the clock, everybody with their form, everything one tap away. */
 export default function CoachScreen() {
-  const { id = '' } = useParams();
-  const { library, failed } = useShelf();
-  const live = useRun(id);
-  if (failed && !library) return <ServerAway />;
-  if (live === 'gone') return <NoRun />;
-  if (!library || !live) return <Waiting />;
-  return <Coach id={id} library={library} live={live} />;
+  return <WithRun>{(library, live) => <Coach library={library} live={live} />}</WithRun>;
 }
 
-function Coach(props: { id: string; library: Library; live: LiveRun }) {
-  const { id, library, live } = props;
+function Coach(props: { library: Library; live: LiveRun }) {
+  const { library, live } = props;
+  const { id } = live.run;
   const all = useLive(library, live);
   const [heard, setHeard] = useDraft('run/heard', HEARD);
   const [phones, setPhones] = useState(false);

@@ -2,24 +2,14 @@ import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import { type Does, doesNow } from '@inner-rung/core/run';
 import { blockName } from '@inner-rung/core/session';
-import { useParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useShelf } from '../app/data.ts';
-import { ServerAway } from '../start/start-screen.tsx';
-import { NoRun } from './no-run.tsx';
 import { useAwake } from './sounds.ts';
 import { entryAt, lookAt, secondsLeft, useLive } from './use-live.ts';
-import { type LiveRun, useRun, useTick } from './use-run.ts';
+import { type LiveRun, useTick } from './use-run.ts';
+import { WithRun } from './with-run.tsx';
 
 /** The run on a wall, read from eight metres: what is, how long, what is next. No names, nothing private. */
 export default function WallScreen() {
-  const { id = '' } = useParams();
-  const { library, failed } = useShelf();
-  const live = useRun(id);
-  if (failed && !library) return <ServerAway />;
-  if (live === 'gone') return <NoRun />;
-  if (!library || !live) return <Waiting />;
-  return <Wall library={library} live={live} />;
+  return <WithRun>{(library, live) => <Wall library={library} live={live} />}</WithRun>;
 }
 
 const LANES = [0, 1, 2, 3] as const;
