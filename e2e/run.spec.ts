@@ -1,7 +1,8 @@
 import { expect, type Page, test } from '@playwright/test';
 import { TestServer } from './server.ts';
 
-const server = new TestServer(4723);
+// The next port is the one it opens to the network: no other test’s server stands there.
+const server = new TestServer(4730);
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
