@@ -15,6 +15,7 @@ export {
   twoForTwo,
 } from './decide.ts';
 export { findInLog, indexLog, LOG_COLUMNS, type LogIndex, type LogLine, logLines } from './lines.ts';
+export { lastOf, type NextRungOf, nextRungs, toKnowBefore, whoIs } from './next.ts';
 export {
   loadOf,
   overAt,

@@ -1,10 +1,8 @@
 import type { Library } from '@inner-rung/core/ladder';
 import {
-  type Decision,
-  decide,
-  evidenceOf,
-  formOfRung,
   loadOf,
+  type NextRungOf,
+  nextRungs,
   PROGRESS,
   RANGES,
   type Result,
@@ -13,15 +11,8 @@ import {
   type SchoolId,
   type SessionRecord,
 } from '@inner-rung/core/log';
-import { outlookOf, type Person, type Placement } from '@inner-rung/core/person';
-import {
-  compileLibrary,
-  createScaler,
-  EVERYWHERE,
-  formName,
-  type Scaler,
-  subjectOf,
-} from '@inner-rung/core/scale';
+import type { Person } from '@inner-rung/core/person';
+import { compileLibrary, createScaler, EVERYWHERE, formName, subjectOf } from '@inner-rung/core/scale';
 import { AS_WRITTEN } from '@inner-rung/core/session';
 import { ArrowLeft } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
@@ -235,13 +226,6 @@ function Row(props: {
   );
 }
 
-interface Proposed {
-  readonly person: Person;
-  readonly ladder: string;
-  readonly decision: Decision;
-  readonly placement: Placement | null;
-}
-
 const WHAT = { up: 'up', hold: 'stays', down: 'down', ask: 'ask' } as const;
 const NO_SCHOOL: { school: SchoolId } = { school: 'two clean' };
 
@@ -258,13 +242,17 @@ function NextRungs(props: {
   // Whether a rung is open to somebody is the engine's to say, with everything there is to hand.
   const scaler = useMemo(() => createScaler(compileLibrary(library), EVERYWHERE), [library]);
   const proposed = useMemo(
-    () => proposals(library, scaler, people, record, all, school),
+    () =>
+      nextRungs(library, people, record, all, school, today(), (person, form) => {
+        const request = { subject: subjectOf(person, library, today()), dials: AS_WRITTEN };
+        return scaler.bars([form], request)[0]?.[0]?.says ?? null;
+      }),
     [library, scaler, people, record, all, school],
   );
   const moves = proposed.filter((p) => p.placement !== null);
   const telling = proposed.filter((p) => p.decision.is !== 'hold');
   const holding = proposed.filter((p) => p.decision.is === 'hold');
-  const take = (list: readonly Proposed[], says: string) => {
+  const take = (list: readonly NextRungOf[], says: string) => {
     const next = new Map<string, Person>();
     for (const { person, placement } of list) {
       if (!placement) continue;
@@ -352,8 +340,8 @@ function NextRungs(props: {
 /** One decision in a line. */
 function NextRung(props: {
   library: Library;
-  one: Proposed;
-  onTake: (list: readonly Proposed[], says: string) => void;
+  one: NextRungOf;
+  onTake: (list: readonly NextRungOf[], says: string) => void;
 }) {
   const { library, one } = props;
   const ladder = library.ladder(one.ladder)!;
@@ -381,68 +369,4 @@ function NextRung(props: {
       )}
     </li>
   );
-}
-
-/** A decision for everybody on every ladder they worked on in this session; only the taken ones are still to do. */
-function proposals(
-  library: Library,
-  scaler: Scaler,
-  people: readonly Person[],
-  record: SessionRecord,
-  all: readonly SessionRecord[],
-  school: SchoolId,
-): Proposed[] {
-  const day = today();
-  return record.results.flatMap((result): Proposed[] => {
-    const person = people.find((p) => p.id === result.person);
-    if (!person || !result.present) return [];
-    const outlook = outlookOf(person, day);
-    const who = {
-      child: outlook.age.hi < 18,
-      careful: person.kind === 'older adult' || person.kind === 'clinical',
-      steady: outlook.steady,
-    };
-    const request = { subject: subjectOf(person, library, day), dials: AS_WRITTEN };
-    const rows = [...new Set(result.pieces.map((piece) => piece.move))].flatMap((move) => {
-      const on = library.ladders.filter((ladder) => ladder.rungs.some((rung) => rung.move === move));
-      // The ladder they have a place on says most; else the trunk; else whichever there is.
-      return (
-        on.find((ladder) => person.placements.some((p) => p.ladder === ladder.id)) ??
-        on.find((ladder) => ladder.branchOf.length === 0) ??
-        on[0] ??
-        []
-      );
-    });
-    return [...new Set(rows)].flatMap((ladder): Proposed[] => {
-      const decision = decide(
-        ladder,
-        evidenceOf(library, ladder, person.id, all),
-        school,
-        who,
-        day,
-        (rung) => {
-          const form = formOfRung(library, ladder, rung);
-          return form ? (scaler.bars([form], request)[0]?.[0]?.says ?? null) : 'the library has no such form';
-        },
-      );
-      if (!decision) return [];
-      const rung = formOfRung(library, ladder, decision.to);
-      const now = person.placements.find((p) => p.ladder === ladder.id);
-      const there =
-        now &&
-        rung &&
-        now.rung.move === rung.move &&
-        now.rung.settings?.surfaceCm === rung.settings?.surfaceCm;
-      const moves = decision.is === 'up' || decision.is === 'down';
-      return [
-        {
-          person,
-          ladder: ladder.id,
-          decision,
-          placement:
-            moves && rung && !there ? { ladder: ladder.id, rung, evidence: 'observed', on: day } : null,
-        },
-      ];
-    });
-  });
 }

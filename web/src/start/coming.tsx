@@ -1,11 +1,10 @@
-import type { SessionRecord } from '@inner-rung/core/log';
+import { lastOf, type SessionRecord, toKnowBefore } from '@inner-rung/core/log';
 import {
   everybodyIn,
   type Group,
   headcountOf,
   type Occurrence,
   occurrencesOf,
-  outlookOf,
   type Person,
 } from '@inner-rung/core/person';
 import type { Plan } from '@inner-rung/core/session';
@@ -52,9 +51,6 @@ export function Coming(props: {
   );
 }
 
-const lastOf = (all: readonly SessionRecord[], group: string): SessionRecord | null =>
-  all.filter((record) => record.group === group).sort((a, b) => (a.on < b.on ? 1 : -1))[0] ?? null;
-
 function Session(props: {
   one: Occurrence;
   now: boolean;
@@ -64,13 +60,7 @@ function Session(props: {
   last: SessionRecord | null;
 }) {
   const { one, group, people, plan, last } = props;
-  const waiting = everybodyIn(group, people).filter((p) => !outlookOf(p, one.on).mayTrain);
-  const hurt = (last?.results ?? []).flatMap((result) => {
-    const name = people.find((p) => p.id === result.person)?.name.split(' ')[0];
-    const what = result.pain ? `pain, ${result.pain.where}` : result.sign ? result.sign.sign : null;
-    return name && what ? [`${name}: ${what} last time`] : [];
-  });
-  const know = [...hurt, ...waiting.map((p) => `${p.name.split(' ')[0]} waits for a word from their doctor`)];
+  const know = toKnowBefore(people, everybodyIn(group, people), last, one.on);
   return (
     <li
       className={`flex flex-wrap items-baseline gap-x-4 gap-y-1 py-2 ${one.off ? 'opacity-60' : ''}`}
