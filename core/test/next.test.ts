@@ -1,5 +1,5 @@
 import { lastOf, nextRungs, toKnowBefore, whoIs } from '@inner-rung/core/log';
-import type { Person } from '@inner-rung/core/person';
+import { type Person, SYMPTOMS } from '@inner-rung/core/person';
 import { PEOPLE, RECORDS } from '../../demo/src/index.ts';
 import { shippedLibrary } from './shipped.ts';
 
@@ -109,6 +109,15 @@ describe('what to know before a session', () => {
     expect(toKnowBefore(PEOPLE, [], hurt, TODAY)).toEqual(['Tomas: pain, right wrist last time']);
     expect(toKnowBefore([], [], hurt, TODAY)).toEqual([]);
     expect(toKnowBefore(PEOPLE, [], null, TODAY)).toEqual([]);
+  });
+  test('who has a symptom nobody has cleared waits; once they have none, they don’t', () => {
+    const asked = { of: 'adult', on: TODAY, regular: true, disease: false } as const;
+    const saskia = person('saskia-dorn');
+    const waits = { ...saskia, screening: { ...asked, symptoms: [Object.keys(SYMPTOMS)[0]!] } } as Person;
+    expect(toKnowBefore(PEOPLE, [waits], null, TODAY)).toEqual(['Saskia waits for a word from their doctor']);
+    expect(toKnowBefore(PEOPLE, [{ ...saskia, screening: { ...asked, symptoms: [] } }], null, TODAY)).toEqual(
+      [],
+    );
   });
   test('a sign they stopped for is said too', () => {
     const results = last.results.map((result) =>
