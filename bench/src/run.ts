@@ -19,6 +19,7 @@ export function runRows(library: Library): Row[] {
     id: 'bench',
     plan: { id: plan.id, title: plan.title, forWhom: plan.forWhom, blocks: plan.blocks },
     facts: factsFor(moves, factsIn(library)),
+    how: 'together',
     group: null,
     room: 'Hall',
     on: '2026-11-24',
@@ -26,6 +27,7 @@ export function runRows(library: Library): Row[] {
       id: `p${i}`,
       name: `P ${i}`,
       byNumber: false,
+      group: 0,
       does,
       switches: does.map((one) => ({
         down: { ...one, name: 'easier' },
@@ -36,6 +38,8 @@ export function runRows(library: Library): Row[] {
       })),
       cautions: [],
     })),
+    names: [],
+    cues: {},
     emergency: '',
   };
   const events: RunEvent[] = [

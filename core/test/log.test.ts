@@ -201,6 +201,7 @@ describe('the record a run leaves', () => {
     id,
     name: id,
     byNumber: false,
+    group: 0,
     does: [does('push-up'), does('plank', null)],
     switches: [
       { down: does('knee-push-up'), up: null, ...same },
@@ -220,10 +221,13 @@ describe('the record a run leaves', () => {
       ],
     },
     facts: factsFor(['push-up', 'plank'], facts),
+    how: 'together',
     group: null,
     room: 'Hall',
     on: TODAY,
     cast: [cast('ada'), cast('bo')],
+    names: [],
+    cues: {},
     emergency: '',
   };
   const whole = 260_000;

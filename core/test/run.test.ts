@@ -3,7 +3,6 @@ import {
   callsIn,
   clockOf,
   doesNow,
-  factsFor,
   inOrder,
   peopleOf,
   positionAt,
@@ -16,22 +15,9 @@ import {
 } from '@inner-rung/core/run';
 import { type Block, entriesOf, timelineOf } from '@inner-rung/core/session';
 import fc from 'fast-check';
+import { runOf } from './runs.ts';
 import { anySession, circuit, facts } from './sessions.ts';
 
-const runOf = (...blocks: Block[]): Run => ({
-  version: 1,
-  id: 'a-run',
-  plan: { id: 'a-plan', title: 'A session', forWhom: 'adults', blocks },
-  facts: factsFor(
-    entriesOf(blocks).map((e) => e.move),
-    facts,
-  ),
-  group: null,
-  room: 'Hall',
-  on: '2026-11-25',
-  cast: [],
-  emergency: '',
-});
 let n = 0;
 type Loose = { kind: RunEvent['kind']; at: number } & Record<string, unknown>;
 const event = (loose: Loose): RunEvent =>
@@ -209,6 +195,7 @@ describe('people in a run', () => {
     id,
     name: id,
     byNumber: false,
+    group: 0,
     does: [does('squat'), does('push-up')],
     switches: [
       { down: does('sit-to-stand'), up: null, wrist: 'same' as const, knee: null, back: 'same' as const },
@@ -268,6 +255,32 @@ describe('people in a run', () => {
     });
     expect(at([go, sign, noted]).get('bo')!.sign!.note).toMatch(/sat down/);
   });
+  test('a swap is what was planned from then on, with its own ways; taken back, the old ones hold', () => {
+    const ways = {
+      down: does('wall-sit'),
+      up: null,
+      wrist: 'same' as const,
+      knee: 'same' as const,
+      back: 'same' as const,
+    };
+    const swap = event({
+      kind: 'swap',
+      at: 2000,
+      person: 'ada',
+      entry: 0,
+      does: does('lunge'),
+      switches: ways,
+    });
+    const down = event({ kind: 'switch', at: 3000, person: 'ada', entry: 0, way: 'down' });
+    const swapped = at([go, swap, down]);
+    expect(doesNow(swapped.get('ada')!, 0)?.move).toBe('wall-sit');
+    expect(doesNow(swapped.get('bo')!, 0)?.move).toBe('squat');
+    // Harder again is what it was swapped for, not what was planned before.
+    expect(switchTo(swapped.get('ada')!, 0, 'up')?.move).toBe('lunge');
+    expect(switchTo(swapped.get('ada')!, 0, 'knee')).toBeUndefined();
+    const back = at([go, swap, down, event({ kind: 'undo', at: 4000, of: swap.id })]);
+    expect(doesNow(back.get('ada')!, 0)?.move).toBe('sit-to-stand');
+  });
   test('somebody who walks in is there from then on; who isn’t there can’t be counted', () => {
     const people = at([
       event({ kind: 'join', at: 3000, who: one('cy') }),
@@ -275,7 +288,7 @@ describe('people in a run', () => {
       event({ kind: 'count', at: 4000, person: 'nobody', block: 0, rounds: 3, reps: 7 }),
     ]);
     expect(people.get('cy')).toMatchObject({ joinedAt: 3000, is: 'here' });
-    expect(people.get('cy')!.counts.get(0)).toEqual({ rounds: 3, reps: 7 });
+    expect(people.get('cy')!.counts.get(0)).toEqual({ rounds: 3, reps: 7, at: 4000 });
     expect(people.has('nobody')).toBe(false);
   });
 });

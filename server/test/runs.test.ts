@@ -21,13 +21,16 @@ const RUN: Run = {
     entriesOf(plan.blocks).map((e) => e.move),
     factsIn(openLibrary(library)),
   ),
+  how: 'together',
   group: null,
   room: 'Tannery Lane Hall',
   on: '2026-11-24',
   cast: [
-    { id: person, name: 'Maud Ellery', byNumber: false, does: [], switches: [], cautions: [] },
-    { id: 'other', name: 'Other', byNumber: true, does: [], switches: [], cautions: [] },
+    { id: person, name: 'Maud Ellery', byNumber: false, group: 0, does: [], switches: [], cautions: [] },
+    { id: 'other', name: 'Other', byNumber: true, group: 0, does: [], switches: [], cautions: [] },
   ],
+  names: [],
+  cues: {},
   emergency: 'Side door, first floor.',
 };
 

@@ -3,6 +3,7 @@ import { formRefSchema, idSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
 import {
   clockOf,
+  entryFor,
   inOrder,
   type Present,
   peopleOf,
@@ -115,18 +116,19 @@ function piecesOf(
       const begins = from + (seconds * share) / whole;
       share += doing.seconds;
       const until = Math.min(from + seconds, from + (seconds * share) / whole);
-      const list = person.doing[doing.entry] ?? [];
+      const entry = entryFor(run, person.cast.group, doing.entry);
+      const list = person.doing[entry] ?? [];
       list.forEach((one, i) => {
         const since = Math.max(gone(one.since), joined);
         const next = list[i + 1];
         const to = Math.min(next ? gone(next.since) : Number.POSITIVE_INFINITY, left);
         const took = Math.min(until, to) - Math.max(begins, since);
         if (!one.does || took < Math.min(LEAST_SECONDS, until - begins)) return;
-        const key = `${doing.entry}/${one.does.move}/${JSON.stringify(one.does.settings ?? {})}`;
+        const key = `${entry}/${one.does.move}/${JSON.stringify(one.does.settings ?? {})}`;
         const known = pieces.get(key);
         const total = (known?.seconds ?? 0) + Math.round(took);
         pieces.set(key, {
-          entry: doing.entry,
+          entry,
           move: one.does.move,
           ...(one.does.settings ? { settings: one.does.settings } : {}),
           seconds: total,
@@ -195,7 +197,7 @@ export function recordFrom(
         sign: person.sign ? { sign: person.sign.sign, note: person.sign.note ?? '' } : null,
         note: '',
         pieces,
-        counts: [...person.counts].map(([block, count]) => ({ block, ...count })),
+        counts: [...person.counts].map(([block, { rounds, reps }]) => ({ block, rounds, reps })),
       };
     }),
   };

@@ -1,13 +1,15 @@
 import type { Segment } from '../clock/index.ts';
 import { entriesOf, sheetLines } from '../session/index.ts';
 import type { Stretch } from './clock.ts';
+import { beatsOf, isLed, tempoSeconds } from './pace.ts';
 import { factsOfRun, type Run } from './run.ts';
+import { groupsIn } from './turns.ts';
 
 /** Something to be heard at a moment of a stretch. */
 export interface Call {
   /** Seconds from the beginning of the stretch. */
   readonly at: number;
-  readonly sound: 'work' | 'rest' | 'tick' | 'lane' | 'say' | 'end';
+  readonly sound: 'work' | 'rest' | 'tick' | 'lane' | 'say' | 'end' | 'pulse';
   /** Words, where there are any. */
   readonly says: string | null;
 }
@@ -24,7 +26,7 @@ const isRest = (segment: Segment) => segment.kind !== 'work' && segment.kind !==
  * lanes that end, time left, the last three seconds. `nameOf` says an entry as it is called.
  */
 export function callsIn(
-  run: Pick<Run, 'plan' | 'facts'>,
+  run: Pick<Run, 'plan' | 'facts' | 'how'>,
   stretches: readonly Stretch[],
   nameOf: (entry: number) => string,
 ): Call[][] {
@@ -39,8 +41,11 @@ export function callsIn(
   return stretches.map(({ segment, seconds }, i) => {
     const calls: Call[] = [];
     const line = lines[i]!;
+    // Where groups go round, each has another move before it: only the moving on is called.
+    const around = groupsIn(run, segment.block) > 1;
     if (isRest(segment)) {
-      const next = line.next.map(nameOf).join(', then ');
+      const named = line.next.map(nameOf).join(', then ');
+      const next = named && around ? 'one station on' : named;
       const side = stretches[i + 1]?.segment.side;
       calls.push({ at: 0, sound: 'rest', says: null });
       if (next)
@@ -50,7 +55,7 @@ export function callsIn(
           says: `Next: ${next}${side ? `, ${side} side` : ''}`,
         });
     } else {
-      const first = line.entries.map(nameOf).join(', then ');
+      const first = around ? 'Work' : line.entries.map(nameOf).join(', then ');
       calls.push({
         at: 0,
         sound: 'work',
@@ -58,6 +63,13 @@ export function callsIn(
       });
       for (const { at, words } of line.says)
         if (at < seconds) calls.push({ at, sound: /lanes? done$/.test(words) ? 'lane' : 'say', says: words });
+      const { format } = plan.blocks[segment.block]!;
+      if (!around && isLed(format))
+        for (const beat of beatsOf(segment, seconds, (entry) => {
+          const { move, dose } = entries[entry]!;
+          return tempoSeconds(dose?.tempo) ?? facts(move).rep?.mid ?? null;
+        }))
+          calls.push({ at: beat.at, sound: 'pulse', says: beat.rep === null ? null : String(beat.rep) });
       if (seconds >= 40)
         for (const left of TIME_LEFT)
           calls.push({ at: seconds - left, sound: 'say', says: `${left} seconds` });

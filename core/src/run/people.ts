@@ -8,6 +8,13 @@ export interface Doing {
   readonly why: string | null;
 }
 
+/** Rounds and reps somebody has done of a block, and when they were last counted, on the run's clock. */
+export interface Count {
+  readonly rounds: number;
+  readonly reps: number;
+  readonly at: number;
+}
+
 export interface Present {
   readonly id: string;
   readonly name: string;
@@ -26,9 +33,11 @@ export interface Present {
   /** By entry, everything they were given to do there, the last one now. */
   readonly doing: readonly (readonly Doing[])[];
   /** Rounds and reps counted, by block. */
-  readonly counts: ReadonlyMap<number, { readonly rounds: number; readonly reps: number }>;
+  readonly counts: ReadonlyMap<number, Count>;
 }
 
+/** Why somebody does what was put in the place of what was planned. */
+const SWAPPED = 'swapped';
 const WAY_SAYS = { down: 'easier', up: 'harder', wrist: 'wrist', knee: 'knee', back: 'back' } as const;
 
 const sameDoes = (a: Does, b: Does): boolean =>
@@ -42,7 +51,7 @@ export function switchTo(person: Pick<Present, 'cast' | 'doing'>, entry: number,
   const switches = person.cast.switches[entry];
   const list = person.doing[entry];
   if (!switches || !list || list.length === 0) return undefined;
-  const planned = list[0]!.does;
+  const planned = (list.findLast((one) => one.why === SWAPPED) ?? list[0]!).does;
   const now = list.at(-1)!.does;
   if (way === 'up' || way === 'down') {
     const to = switches[way];
@@ -58,7 +67,7 @@ export function switchTo(person: Pick<Present, 'cast' | 'doing'>, entry: number,
 export function peopleOf(run: Pick<Run, 'cast'>, events: readonly RunEvent[]): Present[] {
   interface Draft extends Omit<Present, 'doing' | 'counts'> {
     doing: Doing[][];
-    counts: Map<number, { rounds: number; reps: number }>;
+    counts: Map<number, Count>;
   }
   const people = new Map<string, Draft>();
   const add = (cast: Cast, joinedAt: number) => {
@@ -103,11 +112,20 @@ export function peopleOf(run: Pick<Run, 'cast'>, events: readonly RunEvent[]): P
         break;
       }
       case 'swap':
-        for (const id of event.person === null ? people.keys() : [event.person])
-          put(id, event.entry, event.does, event.at, 'swapped');
+        for (const id of event.person === null ? people.keys() : [event.person]) {
+          put(id, event.entry, event.does, event.at, SWAPPED);
+          const cast = people.get(id)?.cast;
+          const { switches, entry } = event;
+          if (cast && switches)
+            change(id, {
+              cast: { ...cast, switches: cast.switches.map((old, i) => (i === entry ? switches : old)) },
+            });
+        }
         break;
       case 'count':
-        people.get(event.person)?.counts.set(event.block, { rounds: event.rounds, reps: event.reps });
+        people
+          .get(event.person)
+          ?.counts.set(event.block, { rounds: event.rounds, reps: event.reps, at: event.at });
         break;
       case 'sign':
         change(event.person, {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { span } from '../clock/index.ts';
 import { formRefSchema, idSchema } from '../move/index.ts';
-import { blockSchema, type Facts, KIND_IDS, UNKNOWN_FACTS } from '../session/index.ts';
+import { blockSchema, entriesOf, type Facts, KIND_IDS, UNKNOWN_FACTS } from '../session/index.ts';
 
 const words = (most: number) => z.string().trim().max(most);
 const name = words(80).min(1);
@@ -45,6 +45,8 @@ export const castSchema = z.strictObject({
   /** By entry of the session. */
   does: z.array(doesSchema).max(400),
   switches: z.array(switchesSchema).max(400),
+  /** Which group they go round with, where groups go round; 0 first. */
+  group: whole.min(0).max(59).default(0),
   /** What the coach has to know: one line each. */
   cautions: z.array(words(300)).max(20),
 });
@@ -76,15 +78,25 @@ export const runSchema = z.strictObject({
       ends: levelSchema,
     }),
   ),
+  /** Whether all are at one station, or spread over the stations and going round. */
+  how: z.enum(['together', 'rotation']).default('together'),
   group: idSchema.nullable(),
   room: words(80),
   /** YYYY-MM-DD */
   on: z.iso.date(),
   cast: z.array(castSchema).max(60),
+  /** What each entry is called as it is written. */
+  names: z.array(words(200)).max(400).default([]),
+  /** One thing to say of a move, one to look out for and what is said then; by move. */
+  cues: z.record(idSchema, z.strictObject({ say: words(300), see: words(300), fix: words(300) })).default({}),
   /** What the trainer does in an emergency, in their words. */
   emergency: words(600),
 });
 export type Run = z.output<typeof runSchema>;
+
+/** What an entry is called; its move's id where an older run doesn't say. */
+export const entryName = (run: Pick<Run, 'names' | 'plan'>, entry: number): string =>
+  run.names[entry] || (entriesOf(run.plan.blocks)[entry]?.move.replaceAll('-', ' ') ?? '');
 
 const factsByRun = new WeakMap<Run['facts'], Facts>();
 
@@ -149,7 +161,15 @@ export const runEventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...common, kind: z.literal('end after this round'), during }),
   z.strictObject({ ...common, kind: z.literal('switch'), person, entry, way: z.enum(WAYS) }),
   /** For everybody where there is no person. */
-  z.strictObject({ ...common, kind: z.literal('swap'), person: person.nullable(), entry, does: doesSchema }),
+  z.strictObject({
+    ...common,
+    kind: z.literal('swap'),
+    person: person.nullable(),
+    entry,
+    does: doesSchema,
+    /** Where they can go from it in the middle of a set. */
+    switches: switchesSchema.optional(),
+  }),
   z.strictObject({
     ...common,
     kind: z.literal('count'),

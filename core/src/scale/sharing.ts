@@ -1,7 +1,7 @@
 import type { Library } from '../ladder/index.ts';
 import { CAPABILITY_IDS, type FormRef, type Move } from '../move/index.ts';
 import { type EquipmentId, equipmentOf, fitting, offersOf, placesOf, type Room } from '../room/index.ts';
-import type { Block } from '../session/index.ts';
+import { type Block, startOf } from '../session/index.ts';
 import { type LibraryIndex, rowOf } from './library-index.ts';
 
 /** One person at one station with the form they would do. */
@@ -291,14 +291,15 @@ export const together = (
     }),
   );
 
-/** People spread over the stations, going on by one at every turn. */
+/** People spread over the stations in so many groups, going on by one at every turn. */
 export const rotating = (
   forms: ReadonlyMap<string, readonly (FormRef | null)[]>,
   stations: number,
+  groups = stations,
 ): Seat[][] =>
   Array.from({ length: stations }, (_, turn) =>
     [...forms].flatMap(([person, list], i) => {
-      const station = (i + turn) % stations;
+      const station = (startOf(i, Math.min(groups, stations), stations) + turn) % stations;
       const form = list[station];
       return form ? [{ person, station, form }] : [];
     }),
@@ -329,7 +330,12 @@ export const inHalves = (
   );
 
 /** How a class goes through a circuit, and who is where at the same moment. */
-export const HOW = { together, waves: inWaves, halves: inHalves, rotation: rotating } as const;
+export const HOW = {
+  together,
+  waves: inWaves,
+  halves: inHalves,
+  rotation: (forms: Parameters<typeof rotating>[0], stations: number) => rotating(forms, stations),
+} as const;
 export type How = keyof typeof HOW;
 
 /** Something other than a change of form that leaves fewer changes of form to make. */
@@ -445,7 +451,9 @@ export function turnsShort(
   );
   const everybody = new Map(Array.from({ length: people }, (_, i) => [`${i}`, forms]));
   const moments =
-    block.format.kind === 'rotation' ? rotating(everybody, forms.length) : together(everybody, forms.length);
+    block.format.kind === 'rotation'
+      ? rotating(everybody, forms.length, block.format.groups)
+      : together(everybody, forms.length);
   const wantsFor = knownWants(needsIn(library), room);
   let short = 0;
   for (const seats of moments)

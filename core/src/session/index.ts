@@ -61,3 +61,4 @@ export {
   timelineOf,
   UNKNOWN_FACTS,
 } from './timeline.ts';
+export { startOf } from './turns.ts';

@@ -98,7 +98,8 @@ export default function ClassScreen() {
       plan,
       group?.id ?? null,
       hall,
-      taking.map((one) => castOf(library, plan, one, made.uses[one.id] ?? [], switches[one.id] ?? [])),
+      taking.map((one, i) => castOf(library, plan, one, made.uses[one.id] ?? [], switches[one.id] ?? [], i)),
+      how,
     );
     const wrong = await sendRun(run);
     if (wrong === null) void navigate(`/run/${run.id}`);
@@ -235,7 +236,15 @@ export default function ClassScreen() {
           onClose={() => setOpen(null)}
         />
       )}
-      {open?.is === 'walk-in' && <WalkInDialog who={who} onClose={() => setOpen(null)} />}
+      {open?.is === 'walk-in' && (
+        <WalkInDialog
+          onAdd={(conditions, level) => {
+            who.walkIn(conditions, level);
+            setOpen(null);
+          }}
+          onClose={() => setOpen(null)}
+        />
+      )}
       {open?.is === 'form' && (
         <Dialog title={formName(library, open.form.move, open.form.settings)} onClose={() => setOpen(null)}>
           <div className="grid gap-2">

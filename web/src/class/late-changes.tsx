@@ -3,7 +3,7 @@ import type { FormRef } from '@inner-rung/core/move';
 import { type ConditionId, calledName, LEVELS, type Person } from '@inner-rung/core/person';
 import { formName, type Switches } from '@inner-rung/core/scale';
 import { Search } from 'lucide-react';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { MidSet } from '../plan/mid-set.tsx';
 import { MovePicker } from '../plan/move-picker.tsx';
 import { people, useApp, useSend } from '../store/index.ts';
@@ -200,11 +200,12 @@ const KNOWN: readonly (readonly [string, readonly ConditionId[]])[] = [
 ];
 
 /** Somebody walked in: a second tap says what is known of them. */
-export function WalkInDialog(props: { who: Who; onClose: () => void }) {
-  const add = (conditions: readonly ConditionId[], level: 0 | 1 | 2 | 3) => {
-    props.who.walkIn(conditions, level);
-    props.onClose();
-  };
+export function WalkInDialog(props: {
+  onAdd: (conditions: readonly ConditionId[], level: 0 | 1 | 2 | 3) => void;
+  onClose: () => void;
+  children?: ReactNode;
+}) {
+  const add = props.onAdd;
   return (
     <Dialog title="Somebody more" onClose={props.onClose}>
       <div className="grid grid-cols-2 gap-2">
@@ -224,6 +225,7 @@ export function WalkInDialog(props: { who: Who; onClose: () => void }) {
           </button>
         ))}
       </div>
+      {props.children}
     </Dialog>
   );
 }

@@ -35,7 +35,8 @@ interface Day {
 }
 const NOBODY: Day = { away: [], sore: {}, walkIns: [] };
 
-const WALK_INS: Group = {
+/** Whom walk-ins are counted with. */
+export const WALK_INS: Group = {
   version: 1,
   id: 'walk-ins',
   name: 'Walk-ins',

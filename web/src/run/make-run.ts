@@ -41,6 +41,7 @@ export function castOf(
   taking: Taking,
   uses: readonly (Use | null)[],
   switches: readonly Switches[],
+  group = 0,
 ): Cast {
   const { person } = taking;
   const way = (pick: (s: Switches) => Use | 'same' | null) => {
@@ -63,6 +64,7 @@ export function castOf(
     id: taking.id,
     name: spoken(taking).name.slice(0, 80),
     byNumber: standsFor(person) !== null,
+    group,
     does: doesOf(library, plan, uses),
     switches: switches.map((_, i) => ({
       down: down[i] as Does,
@@ -77,6 +79,27 @@ export function castOf(
   };
 }
 
+/** One cue and one fault of each move, as a run carries them. */
+export const cuesFor = (library: Library, moves: readonly string[]): Run['cues'] =>
+  Object.fromEntries(
+    [...new Set(moves)].flatMap((id) => {
+      const move = library.move(id);
+      const [fault] = move?.faults ?? [];
+      return move
+        ? [
+            [
+              id,
+              {
+                say: move.cues[0]!.slice(0, 300),
+                see: (fault?.see ?? '').slice(0, 300),
+                fix: (fault?.say ?? '').slice(0, 300),
+              },
+            ],
+          ]
+        : [];
+    }),
+  );
+
 /** A run of a planned class, by value: nothing it needs is looked up again in the hall. */
 export function makeRun(
   library: Library,
@@ -84,19 +107,27 @@ export function makeRun(
   group: string | null,
   room: Room,
   cast: readonly Cast[],
+  how: Run['how'],
 ): Run {
+  const entries = entriesOf(plan.blocks);
   return {
     version: 1,
     id: newId('run'),
     plan: { id: plan.id, title: plan.title, forWhom: plan.forWhom, blocks: plan.blocks },
     facts: factsFor(
-      entriesOf(plan.blocks).map((entry) => entry.move),
+      entries.map((entry) => entry.move),
       factsIn(library),
     ),
+    how,
     group,
     room: room.name,
     on: today(),
     cast: [...cast],
+    names: entries.map((entry) => formName(library, entry.move, entry.settings).slice(0, 200)),
+    cues: cuesFor(library, [
+      ...entries.map((entry) => entry.move),
+      ...cast.flatMap((one) => one.does.flatMap((does) => does?.move ?? [])),
+    ]),
     emergency: room.notes.slice(0, 600),
   };
 }

@@ -1,5 +1,15 @@
 import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
-import { callsIn, clockOf, type Does, doesNow, peopleOf, positionAt, switchTo } from '@inner-rung/core/run';
+import {
+  callsIn,
+  clockOf,
+  countWords,
+  type Does,
+  doesNow,
+  entryFor,
+  peopleOf,
+  positionAt,
+  switchTo,
+} from '@inner-rung/core/run';
 import { entriesOf } from '@inner-rung/core/session';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
@@ -7,10 +17,10 @@ import { Waiting } from '../app/app.tsx';
 import { Chip } from '../ui/choice.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { useAwake, useSounds } from './sounds.ts';
-import { entryAt, secondsLeft } from './use-live.ts';
+import { beatNow, secondsLeft } from './use-live.ts';
 import { type LiveRun, useRun, useTick } from './use-run.ts';
 
-const HEARD = { volume: 0, speech: false };
+const HEARD = { volume: 0, speech: false, pulse: false };
 
 /** One person's own run on their phone: my form, my next, my easier and harder. Nothing of anybody else. */
 export default function PersonRunScreen() {
@@ -34,8 +44,12 @@ function Mine(props: { live: LiveRun }) {
   const { run, events } = live;
   const clock = useMemo(() => clockOf(run, events), [run, events]);
   const [me] = useMemo(() => peopleOf(run, events), [run, events]);
+  // What is called is their own: where groups go round, at their own station.
   const names = useMemo(
-    () => entriesOf(run.plan.blocks).map((_, i) => (me ? (doesNow(me, i)?.name ?? 'easy movement') : '')),
+    () =>
+      entriesOf(run.plan.blocks).map((_, i) =>
+        me ? (doesNow(me, entryFor(run, me.cast.group, i))?.name ?? 'easy movement') : '',
+      ),
     [run, me],
   );
   const calls = useMemo(
@@ -51,8 +65,10 @@ function Mine(props: { live: LiveRun }) {
   const next = clock.stretches.slice(here.index + 1).find((s) => s.segment.kind === 'work') ?? null;
   if (!me) return <Waiting />;
   const working = now?.segment.kind === 'work' || now?.segment.kind === 'hold';
-  const entry = entryAt(now, next, here.into);
+  const clockEntry = beatNow(now, next, here.into)?.entry ?? null;
+  const entry = clockEntry === null ? null : entryFor(run, me.cast.group, clockEntry);
   const nextEntry = next?.segment.does[0]?.entry ?? null;
+  const count = now ? me.counts.get(now.segment.block) : undefined;
   const does = entry === null ? null : doesNow(me, entry);
   const say = (to: Does | undefined) => (to ? to.name : null);
   const easier = entry === null ? null : say(switchTo(me, entry, 'down'));
@@ -96,6 +112,7 @@ function Mine(props: { live: LiveRun }) {
               {does ? does.name : 'easy movement'}
             </p>
             {does?.dose && <p className="text-xl">{does.dose}</p>}
+            {count && <p className="text-xl">{countWords(count)} so far</p>}
           </div>
           {working && nextEntry !== null && <p className="text-xl">Next: {names[nextEntry]}</p>}
           {(easier || harder) && (

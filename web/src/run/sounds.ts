@@ -19,6 +19,7 @@ const TONES: Readonly<Record<Call['sound'], readonly (readonly [number, number])
     [660, 0.09],
   ],
   say: [],
+  pulse: [[392, 0.04]],
   end: [
     [523, 0.2],
     [659, 0.2],
@@ -31,7 +32,12 @@ const EVERY_MS = 200;
 export interface SoundChoice {
   readonly volume: number;
   readonly speech: boolean;
+  /** A soft beat at every rep; its numbers are spoken where reps are counted. */
+  readonly pulse: boolean;
 }
+
+/** How loud a beat is beside everything else. */
+const SOFT = 0.35;
 
 /**
  * Sounds of a run, put on the audio clock a little ahead, so that a slow page doesn't bend them; words by the
@@ -61,6 +67,7 @@ export function useSounds(
   useEffect(() => {
     if (!clock) return;
     const play = (call: Call, inSeconds: number) => {
+      if (call.sound === 'pulse' && !choice.pulse) return;
       const context = audio.current;
       if (context && choice.volume > 0) {
         let at = context.currentTime + Math.max(0, inSeconds);
@@ -68,7 +75,7 @@ export function useSounds(
           const tone = context.createOscillator();
           const gain = context.createGain();
           tone.frequency.value = hertz;
-          gain.gain.setValueAtTime(choice.volume, at);
+          gain.gain.setValueAtTime(choice.volume * (call.sound === 'pulse' ? SOFT : 1), at);
           gain.gain.setTargetAtTime(0, at + seconds * 0.7, 0.03);
           tone.connect(gain).connect(context.destination);
           tone.start(at);
@@ -104,7 +111,7 @@ export function useSounds(
     look();
     const every = setInterval(look, EVERY_MS);
     return () => clearInterval(every);
-  }, [clock, calls, now, choice.volume, choice.speech]);
+  }, [clock, calls, now, choice.volume, choice.speech, choice.pulse]);
 }
 
 /** Keeps the screen awake while it runs, where the browser can: over plain HTTP on a network it can't. */

@@ -1,19 +1,30 @@
-import type { Library } from '@inner-rung/core/ladder';
-import { callsIn, clockOf, type Position, peopleOf, positionAt, type Stretch } from '@inner-rung/core/run';
-import { formName } from '@inner-rung/core/scale';
+import {
+  type Beat,
+  beatAt,
+  callsIn,
+  clockOf,
+  type Does,
+  doesNow,
+  entryFor,
+  entryName,
+  groupsIn,
+  type Position,
+  type Present,
+  peopleOf,
+  positionAt,
+  type Run,
+  type Stretch,
+} from '@inner-rung/core/run';
 import { entriesOf } from '@inner-rung/core/session';
 import { useMemo } from 'react';
 import type { LiveRun } from './use-run.ts';
 
 /** What every face of a run reads: its clock, its people, what is called, and where it is now. */
-export function useLive(library: Library, live: LiveRun) {
+export function useLive(live: Pick<LiveRun, 'run' | 'events'>) {
   const { run, events } = live;
   const clock = useMemo(() => clockOf(run, events), [run, events]);
   const people = useMemo(() => peopleOf(run, events), [run, events]);
-  const names = useMemo(
-    () => entriesOf(run.plan.blocks).map((entry) => formName(library, entry.move, entry.settings)),
-    [run, library],
-  );
+  const names = useMemo(() => entriesOf(run.plan.blocks).map((_, i) => entryName(run, i)), [run]);
   const calls = useMemo(
     () => callsIn(run, clock.stretches, (entry) => names[entry] ?? ''),
     [run, clock, names],
@@ -24,8 +35,8 @@ export type Live = ReturnType<typeof useLive>;
 
 /** Where a run is at this moment, and what comes after. */
 export function lookAt(
-  live: LiveRun,
-  { clock }: Live,
+  live: Pick<LiveRun, 'now'>,
+  { clock }: Pick<Live, 'clock'>,
 ): { here: Position; now: Stretch | null; next: Stretch | null } {
   const here = positionAt(clock, live.now());
   const now = clock.stretches[here.index] ?? null;
@@ -33,17 +44,23 @@ export function lookAt(
   return { here, now, next };
 }
 
-/** The entry everybody looks at: of the work under way, or of what comes next in a rest. */
-export function entryAt(now: Stretch | null, next: Stretch | null, into: number): number | null {
+/** The beat everybody is at: of the work under way, or the first of what comes next in a rest. */
+export function beatNow(now: Stretch | null, next: Stretch | null, into: number): Beat | null {
   const work = now && now.segment.kind === 'work' ? now : next;
-  if (!work) return null;
-  if (work !== now) return work.segment.does[0]?.entry ?? null;
-  let gone = 0;
-  for (const doing of work.segment.does) {
-    gone += doing.seconds;
-    if (into < gone) return doing.entry;
-  }
-  return work.segment.does.at(-1)?.entry ?? null;
+  return work ? beatAt(work.segment, work === now ? into : 0) : null;
+}
+
+/** What somebody does while the clock is at an entry: their own station's, where groups go round. */
+export function doingOf(run: Run, person: Present, entry: number): { entry: number; does: Does } {
+  const own = entryFor(run, person.cast.group, entry);
+  return { entry: own, does: doesNow(person, own) };
+}
+
+/** What is under way or next, as it is called; the stations where everybody is at another. */
+export function saysOf(run: Run, all: Live, stretch: Stretch | null): string {
+  if (!stretch) return '';
+  if (groupsIn(run, stretch.segment.block) > 1) return `All ${groupsIn(run, stretch.segment.block)} groups`;
+  return stretch.segment.does.map((d) => all.names[d.entry]).join(', then ');
 }
 
 /** Seconds left as they are read from far away: whole, never 0 while something is left. */

@@ -2,7 +2,7 @@ import { type Run, type RunEvent, runEventSchema } from '@inner-rung/core/run';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { newId } from '../app/day.ts';
 
-type Pressed = RunEvent extends infer E ? (E extends RunEvent ? Omit<E, 'id' | 'at'> : never) : never;
+export type Pressed = RunEvent extends infer E ? (E extends RunEvent ? Omit<E, 'id' | 'at'> : never) : never;
 
 interface Kept {
   readonly run: Run;
@@ -16,7 +16,8 @@ export interface LiveRun {
   readonly events: readonly RunEvent[];
   /** Milliseconds on the run's clock. */
   readonly now: () => number;
-  readonly press: (event: Pressed) => void;
+  /** Several pressed at once are taken back at once. */
+  readonly press: (...events: Pressed[]) => void;
   readonly undo: () => void;
   /** What can be taken back: the last thing pressed here. */
   readonly last: RunEvent | null;
@@ -50,7 +51,7 @@ export function useRun(id: string, at = `/api/runs/${id}`): LiveRun | 'gone' | n
   const [gone, setGone] = useState(false);
   const [away, setAway] = useState(false);
   const [queue, setQueue] = useState<readonly RunEvent[]>(() => read<RunEvent[]>(queueKey(id)) ?? []);
-  const [mine, setMine] = useState<readonly string[]>([]);
+  const [mine, setMine] = useState<readonly (readonly string[])[]>([]);
   // From here on a steady clock counts: the device's time may be set back meanwhile.
   const steady = useRef<{ ahead: number } | null>(null);
   const keptRef = useRef(kept);
@@ -166,32 +167,49 @@ export function useRun(id: string, at = `/api/runs/${id}`): LiveRun | 'gone' | n
   }, [queue, id, at]);
 
   const press = useCallback(
-    (pressed: Pressed) => {
-      const event = runEventSchema.parse({ ...pressed, id: newId('press'), at: now() });
-      setKept((held) => held && { ...held, events: [...held.events, event] });
-      setQueue((left) => [...left, event]);
-      if (event.kind !== 'undo') setMine((list) => [...list, event.id]);
+    (...pressed: Pressed[]) => {
+      const at = now();
+      const made = pressed.map((one) => runEventSchema.parse({ ...one, id: newId('press'), at }));
+      setKept((held) => held && { ...held, events: [...held.events, ...made] });
+      setQueue((left) => [...left, ...made]);
+      if (made.some((event) => event.kind !== 'undo'))
+        setMine((list) => [...list, made.map((event) => event.id)]);
     },
     [now],
   );
   const events = kept?.events;
-  const live = useMemo((): LiveRun | null => {
-    if (!kept || !events) return null;
-    const undone = new Set(events.flatMap((e) => (e.kind === 'undo' ? [e.of] : [])));
-    const lastId = mine.findLast((one) => !undone.has(one));
-    const last = events.find((e) => e.id === lastId) ?? null;
-    return {
-      run: kept.run,
-      events,
-      now,
-      press,
-      undo: () => last && press({ kind: 'undo', of: last.id }),
-      last,
-      away,
-      waiting: queue.length,
-    };
-  }, [kept, events, now, press, mine, away, queue.length]);
+  const live = useMemo(
+    (): LiveRun | null =>
+      kept && events
+        ? {
+            run: kept.run,
+            events,
+            now,
+            press,
+            ...takingBack(events, mine, press),
+            away,
+            waiting: queue.length,
+          }
+        : null,
+    [kept, events, now, press, mine, away, queue.length],
+  );
   return gone && !kept ? 'gone' : live;
+}
+
+/** The last thing pressed on this device that still holds, and taking it back with all that was pressed at once. */
+export function takingBack(
+  events: readonly RunEvent[],
+  mine: readonly (readonly string[])[],
+  press: LiveRun['press'],
+): Pick<LiveRun, 'last' | 'undo'> {
+  const undone = new Set(events.flatMap((e) => (e.kind === 'undo' ? [e.of] : [])));
+  const ids = mine.findLast((list) => list.some((id) => !undone.has(id))) ?? [];
+  return {
+    last: events.find((e) => e.id === ids[0]) ?? null,
+    undo: () => {
+      if (ids.length > 0) press(...ids.map((of): Pressed => ({ kind: 'undo', of })));
+    },
+  };
 }
 
 /** Runs something at every frame while it is mounted, at most so many times a second. */

@@ -1,31 +1,35 @@
 import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
-import type { Library } from '@inner-rung/core/ladder';
-import { type Does, doesNow } from '@inner-rung/core/run';
+import { type Does, groupsIn, isLed } from '@inner-rung/core/run';
 import { blockName } from '@inner-rung/core/session';
+import { RunFloor } from './run-floor.tsx';
 import { useAwake } from './sounds.ts';
-import { entryAt, lookAt, secondsLeft, useLive } from './use-live.ts';
+import { beatNow, doingOf, lookAt, saysOf, secondsLeft, useLive } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
 import { WithRun } from './with-run.tsx';
 
 /** The run on a wall, read from eight metres: what is, how long, what is next. No names, nothing private. */
 export default function WallScreen() {
-  return <WithRun>{(library, live) => <Wall library={library} live={live} />}</WithRun>;
+  return <WithRun>{(_, live) => <Wall live={live} />}</WithRun>;
 }
 
 const LANES = [0, 1, 2, 3] as const;
 
-function Wall(props: { library: Library; live: LiveRun }) {
-  const { library, live } = props;
+function Wall(props: { live: LiveRun }) {
+  const { live } = props;
+  const { run } = live;
   useTick(10);
-  const all = useLive(library, live);
+  const all = useLive(live);
   useAwake(true);
   const { here, now, next } = lookAt(live, all);
   const working = now?.segment.kind === 'work' || now?.segment.kind === 'hold';
-  const entry = entryAt(now, next, here.into);
+  const beat = beatNow(now, next, here.into);
+  const entry = beat?.entry ?? null;
+  const around = now ? groupsIn(run, now.segment.block) > 1 : false;
+  const block = now && run.plan.blocks[now.segment.block];
   const forms = new Map<string, { does: Exclude<Does, null>; lanes: Set<number> }>();
   if (entry !== null)
     for (const person of all.people) {
-      const does = person.is === 'here' ? doesNow(person, entry) : null;
+      const does = person.is === 'here' ? doingOf(run, person, entry).does : null;
       if (!does) continue;
       const known = forms.get(does.name) ?? { does, lanes: new Set<number>() };
       known.lanes.add(does.lane);
@@ -33,7 +37,7 @@ function Wall(props: { library: Library; live: LiveRun }) {
     }
   const shown = [...forms.values()].sort((a, b) => Math.min(...a.lanes) - Math.min(...b.lanes)).slice(0, 4);
   const written = entry === null ? '' : (all.names[entry] ?? '');
-  const nextName = next ? next.segment.does.map((d) => all.names[d.entry]).join(', then ') : '';
+  const nextName = around ? 'one station on' : saysOf(run, all, next);
   const laneEnds = now?.segment.laneEnds;
   return (
     <main
@@ -41,11 +45,9 @@ function Wall(props: { library: Library; live: LiveRun }) {
       data-is={here.is}
     >
       <header className="display flex items-baseline justify-between text-[3.2vw] leading-none">
-        <h1 className="truncate">{live.run.plan.title}</h1>
+        <h1 className="truncate">{run.plan.title}</h1>
         <p>
-          {now && live.run.plan.blocks.length > 1
-            ? `${blockName(live.run.plan.blocks, now.segment.block)} · `
-            : ''}
+          {now && run.plan.blocks.length > 1 ? `${blockName(run.plan.blocks, now.segment.block)} · ` : ''}
           {clockText(here.toCome)} to go
         </p>
       </header>
@@ -62,14 +64,32 @@ function Wall(props: { library: Library; live: LiveRun }) {
                 : here.is === 'paused'
                   ? 'Standing still'
                   : working
-                    ? now?.segment.side
-                      ? `${now.segment.side} side`
-                      : `round ${(now?.segment.round ?? 0) + 1}`
+                    ? [
+                        now?.segment.side
+                          ? `${now.segment.side} side`
+                          : `round ${(now?.segment.round ?? 0) + 1}`,
+                        now?.segment.note,
+                        beat?.rep && block && isLed(block.format) ? `rep ${beat.rep} of ${beat.of}` : '',
+                      ]
+                        .filter(Boolean)
+                        .join(' · ')
                     : now
                       ? `${SEGMENT_KINDS[now.segment.kind]}, then`
                       : ''}
           </p>
+          {here.is !== 'over' && around && now && (
+            <div className="h-[62vh]">
+              <RunFloor
+                run={run}
+                names={all.names}
+                now={working ? now : (next ?? now)}
+                next={working ? next : null}
+                dark={working}
+              />
+            </div>
+          )}
           {here.is !== 'over' &&
+            !around &&
             (shown.length === 0 ? (
               <p className="display text-[6vw] leading-[1.02]">{written}</p>
             ) : (

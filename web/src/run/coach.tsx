@@ -1,0 +1,270 @@
+import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
+import { groupsIn, isLed, type Run } from '@inner-rung/core/run';
+import { blockName } from '@inner-rung/core/session';
+import { Pause, Play, Plus, RotateCcw, SkipForward, Undo2, Volume2 } from 'lucide-react';
+import { type ReactNode, useMemo } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Chip } from '../ui/choice.tsx';
+import { useDraft } from '../ui/use-draft.ts';
+import { People } from './coach-people.tsx';
+import { RunFloor } from './run-floor.tsx';
+import { useAwake, useSounds } from './sounds.ts';
+import { StopNote } from './stop-note.tsx';
+import type { HeartSeen } from './straps.tsx';
+import { beatNow, type Live, lookAt, saysOf, secondsLeft } from './use-live.ts';
+import { type LiveRun, useTick } from './use-run.ts';
+
+const HEARD = { volume: 0.5, speech: false, pulse: false };
+
+/** The run in the coach's hand: the clock, everybody with their form, everything one tap away. */
+export function Coach(props: {
+  live: LiveRun;
+  all: Live;
+  /** Where it stands with other devices, in words. */
+  status: ReactNode;
+  /** Before the title, and after everything that can be turned on and off. */
+  back: ReactNode;
+  tools: ReactNode;
+  /** Beneath the people. */
+  more: ReactNode;
+  /** What follows when it is over. */
+  after: ReactNode;
+  hearts: ReadonlyMap<string, HeartSeen> | null;
+  onSwap: ((person: string | null, entry: number) => void) | null;
+}) {
+  const { live, all, onSwap } = props;
+  const { run, press } = live;
+  const [heard, setHeard] = useDraft('run/heard', HEARD);
+  useSounds(all.clock, all.calls, live.now, heard);
+  useAwake(true);
+  useTick(8);
+  const { here, now, next } = lookAt(live, all);
+  const during = now?.key ?? '';
+  const beat = beatNow(now, next, here.into);
+  const entry = beat?.entry ?? null;
+  const goOrPause = () =>
+    here.is === 'running'
+      ? press({ kind: 'pause', why: 'pause' })
+      : here.is !== 'over' && press({ kind: 'go' });
+  useHotkeys('space', (event) => {
+    event.preventDefault();
+    goOrPause();
+  });
+  useHotkeys('n', () => press({ kind: 'next', during }), [during]);
+  useHotkeys('u', () => live.undo());
+  const toCome = Math.ceil(here.toCome);
+  const finishes = useMemo(() => new Date(Date.now() + toCome * 1000), [toCome]);
+  const working = now?.segment.kind === 'work' || now?.segment.kind === 'hold';
+  const block = now ? run.plan.blocks[now.segment.block] : undefined;
+  const counts = block && (block.format.kind === 'amrap' || block.format.kind === 'for time');
+  const out = all.people.filter((p) => p.is === 'out' && p.sign?.note === null);
+  const running = here.is === 'running' || here.is === 'paused';
+  const around = now ? groupsIn(run, now.segment.block) > 1 : false;
+  return (
+    <div className="flex min-h-dvh flex-col lg:h-dvh">
+      <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-base-300 px-3 py-1.5">
+        {props.back}
+        <h1 className="min-w-0 flex-1 truncate text-xl">{run.plan.title}</h1>
+        {props.status}
+        <Chip on={heard.volume > 0} onTurn={() => setHeard({ volume: heard.volume > 0 ? 0 : 0.5 })}>
+          <Volume2 size={17} className="mr-1 inline" aria-hidden />
+          Sound
+        </Chip>
+        {heard.volume > 0 && (
+          <input
+            type="range"
+            aria-label="How loud"
+            className="range range-sm w-24"
+            min={0.05}
+            max={1}
+            step={0.05}
+            value={heard.volume}
+            onChange={(event) => setHeard({ volume: Number(event.target.value) })}
+          />
+        )}
+        <Chip on={heard.speech} onTurn={() => setHeard({ speech: !heard.speech })}>
+          Voice
+        </Chip>
+        <Chip on={heard.pulse} onTurn={() => setHeard({ pulse: !heard.pulse })}>
+          Beat
+        </Chip>
+        {props.tools}
+      </header>
+      <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[26rem_minmax(0,1fr)]">
+        <section
+          aria-label="The clock"
+          className={`flex flex-col gap-3 p-4 lg:overflow-auto ${working && here.is === 'running' ? 'bg-base-content text-base-100' : 'bg-base-200'}`}
+        >
+          <div className="flex items-baseline justify-between">
+            <p className="font-semibold">
+              {here.is === 'before'
+                ? 'Ready when you are'
+                : here.is === 'over'
+                  ? 'Over'
+                  : here.is === 'paused'
+                    ? `Standing still${all.clock.paused?.why === 'drink' ? ': drink' : ''}`
+                    : now
+                      ? working
+                        ? 'Work'
+                        : SEGMENT_KINDS[now.segment.kind]
+                      : ''}
+            </p>
+            <p className="tabular-nums">{clockText(here.toCome)} to go</p>
+          </div>
+          <p
+            className="display text-[6.5rem] leading-[0.85] tabular-nums lg:text-[8.5rem]"
+            role="timer"
+            data-seconds
+          >
+            {here.is === 'over' ? '✓' : secondsLeft(here.left)}
+          </p>
+          <div>
+            <p className="display text-2xl leading-tight" data-now>
+              {working ? saysOf(run, all, now) : next ? `Next: ${saysOf(run, all, next)}` : ''}
+            </p>
+            <p>
+              {now && block && run.plan.blocks.length > 1
+                ? `${blockName(run.plan.blocks, now.segment.block)} · `
+                : ''}
+              {now && running ? `round ${now.segment.round + 1}` : ''}
+              {now?.segment.side ? ` · ${now.segment.side} side` : ''}
+              {now?.segment.note ? ` · ${now.segment.note}` : ''}
+              {working && running && beat?.rep && block && isLed(block.format)
+                ? ` · rep ${beat.rep} of ${beat.of}`
+                : ''}
+            </p>
+            {working && next && next !== now && (
+              <p className="opacity-80">Next: {around ? 'one station on' : saysOf(run, all, next)}</p>
+            )}
+            {entry !== null && !around && <Cue run={run} all={all} entry={entry} />}
+            {now && around && here.is !== 'over' && (
+              <div className="mt-2 h-60">
+                <RunFloor
+                  run={run}
+                  names={all.names}
+                  now={working ? now : (next ?? now)}
+                  next={working ? next : null}
+                  dark={working && here.is === 'running'}
+                />
+              </div>
+            )}
+          </div>
+          {here.is !== 'over' ? (
+            <>
+              <div className="grid grid-cols-2 gap-2">
+                <button
+                  type="button"
+                  className="btn btn-primary btn-lg touch col-span-2 text-xl"
+                  onClick={goOrPause}
+                >
+                  {here.is === 'running' ? <Pause aria-hidden /> : <Play aria-hidden />}
+                  {here.is === 'before' ? 'Go' : here.is === 'running' ? 'Pause' : 'Go on'}
+                </button>
+                {running && (
+                  <>
+                    <Act onClick={() => press({ kind: 'next', during })}>
+                      <SkipForward size={17} aria-hidden /> {working ? 'Skip on' : 'We’re ready'}
+                    </Act>
+                    <Act onClick={() => press({ kind: 'add', seconds: 10, during })}>
+                      <Plus size={17} aria-hidden /> 10 s more
+                    </Act>
+                    <Act onClick={() => press({ kind: 'pause', why: 'drink' })}>Drink</Act>
+                    <Act onClick={() => press({ kind: 'again', during })}>
+                      <RotateCcw size={17} aria-hidden /> Once more
+                    </Act>
+                    <Act onClick={() => press({ kind: 'one more round', during })}>One more round</Act>
+                    <Act onClick={() => press({ kind: 'end after this round', during })}>
+                      End after this round
+                    </Act>
+                    {onSwap && entry !== null && !around && (
+                      <Act onClick={() => onSwap(null, entry)}>Another move for all</Act>
+                    )}
+                  </>
+                )}
+              </div>
+              <p className="text-sm">
+                {running
+                  ? `Finishes about ${finishes.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}.`
+                  : ''}
+                {live.last && (
+                  <button
+                    type="button"
+                    className="touch ml-2 underline underline-offset-4"
+                    onClick={() => live.undo()}
+                  >
+                    <Undo2 size={15} className="mr-1 inline" aria-hidden />
+                    Take back “{live.last.kind}”
+                  </button>
+                )}
+              </p>
+              {running && (
+                <button
+                  type="button"
+                  className="touch self-start text-sm underline underline-offset-4"
+                  onClick={() => press({ kind: 'finish' })}
+                >
+                  It is over for today
+                </button>
+              )}
+            </>
+          ) : (
+            props.after
+          )}
+          <p className="mt-auto hidden text-sm opacity-80 lg:block">
+            Space starts and stops, N goes on, U takes back. What their clinician or your house says comes
+            first.
+          </p>
+        </section>
+        <section aria-label="Everybody" className="min-h-0 overflow-auto p-3">
+          {out.length > 0 && (
+            <ul className="mb-3 grid gap-2">
+              {out.map((person) => (
+                <StopNote
+                  key={person.id}
+                  person={person}
+                  emergency={run.emergency}
+                  onNote={(note) => press({ kind: 'sign recorded', person: person.id, note })}
+                />
+              ))}
+            </ul>
+          )}
+          <People
+            run={run}
+            clock={all.clock}
+            people={all.people}
+            entry={entry}
+            counted={counts && now && working ? now : null}
+            hearts={props.hearts}
+            press={press}
+            onSwap={onSwap}
+          />
+          {props.more}
+        </section>
+      </main>
+    </div>
+  );
+}
+
+const Act = (props: { onClick: () => void; children: React.ReactNode }) => (
+  <button type="button" className="btn touch text-base-content" onClick={props.onClick}>
+    {props.children}
+  </button>
+);
+
+/** One thing to say, one thing to look out for: of the move that most do. */
+function Cue(props: { run: Run; all: Live; entry: number }) {
+  const { run, all, entry } = props;
+  const count = new Map<string, number>();
+  for (const person of all.people) {
+    const move = person.is === 'here' ? person.doing[entry]?.at(-1)?.does?.move : undefined;
+    if (move) count.set(move, (count.get(move) ?? 0) + 1);
+  }
+  const [most] = [...count].sort((a, b) => b[1] - a[1]);
+  const cue = most && run.cues[most[0]];
+  if (!cue) return null;
+  return (
+    <p className="mt-1 text-sm leading-snug">
+      {cue.say}. {cue.see && `Look out: ${cue.see}. “${cue.fix}”`}
+    </p>
+  );
+}

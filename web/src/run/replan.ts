@@ -1,0 +1,171 @@
+import type { Library } from '@inner-rung/core/ladder';
+import type { FormRef } from '@inner-rung/core/move';
+import {
+  type ConditionId,
+  everybodyIn,
+  type Group,
+  type LevelIndex,
+  type Person,
+  standIn,
+} from '@inner-rung/core/person';
+import type { Room } from '@inner-rung/core/room';
+import type { Cast, Does, Present, Run, RunEvent } from '@inner-rung/core/run';
+import type { ClassPerson, ClassWish } from '@inner-rung/core/scale';
+import { subjectOf } from '@inner-rung/core/scale';
+import { AS_WRITTEN, type Block, entriesOf, type Plan } from '@inner-rung/core/session';
+import { today } from '../app/day.ts';
+import { WALK_INS } from '../class/who-today.ts';
+import { planOnce } from '../plan/plan-once.ts';
+import { castOf, doesOf } from './make-run.ts';
+
+/** What planning in the middle of a run stands on. */
+export interface Ground {
+  readonly library: Library;
+  readonly room: Room;
+  readonly people: readonly Person[];
+  readonly group: Group | null;
+  /** The session as it is kept, for its dials; the run's own blocks are what is done. */
+  readonly plan: Plan | null;
+}
+
+/** Somebody nobody has a file of, as far as is known. */
+const unknown = (conditions: readonly ConditionId[], level: LevelIndex) =>
+  standIn(WALK_INS, { id: 'walk-in', count: 1, conditions: [...conditions], level });
+
+/** Whose file somebody of a run has; a stand-in for those known by number. */
+function fileOf(ground: Ground, id: string): Person {
+  const whose = id.replace(/#\d+$/, '');
+  return (
+    ground.people.find((p) => p.id === whose) ??
+    (ground.group && everybodyIn(ground.group, ground.people).find((p) => p.id === whose)) ??
+    unknown([], 1)
+  );
+}
+
+const asked = (
+  ground: Ground,
+  blocks: readonly Block[],
+  run: Run,
+  id: string,
+  person: Person,
+): ClassPerson => ({
+  id,
+  request: {
+    session: { blocks: [...blocks], forWhom: run.plan.forWhom },
+    writtenFor: ground.plan?.writtenFor ?? 2,
+    dials: { ...(ground.plan?.dials ?? AS_WRITTEN), ability: 'own rungs' },
+    subject: subjectOf(person, ground.library, today()),
+  },
+});
+
+/** What everybody here does now, kept as it is: a change for one is none for the others. */
+const kept = (people: readonly Present[], entries: number, but: (person: string, entry: number) => boolean) =>
+  people.flatMap(({ id, doing }) =>
+    Array.from({ length: entries }, (_, entry): ClassWish | null => {
+      const does = doing[entry]?.at(-1)?.does;
+      return does && !but(id, entry) ? { entry, kind: 'give', form: formOf(does), person: id } : null;
+    }).filter((wish) => wish !== null),
+  );
+
+const formOf = (does: Exclude<Does, null>): FormRef => {
+  const { trim: _, ...settings } = does.settings ?? {};
+  return { move: does.move, ...(Object.keys(settings).length > 0 ? { settings } : {}) };
+};
+
+const MOST_FORMS = 4;
+
+/** Somebody who walks in, planned for what is known of them among those who are here, who all keep what they do. */
+export async function planWalkIn(
+  ground: Ground,
+  run: Run,
+  people: readonly Present[],
+  conditions: readonly ConditionId[],
+  level: LevelIndex,
+): Promise<Cast> {
+  const here = people.filter((p) => p.is === 'here');
+  const n = people.filter((p) => p.id.startsWith('walked-in-')).length + 1;
+  const id = `walked-in-${n}`;
+  const person = unknown(conditions, level);
+  const { blocks } = run.plan;
+  const { plan, switches } = await planOnce(ground.library, ground.room, {
+    most: MOST_FORMS,
+    how: run.how,
+    wishes: kept(here, entriesOf(blocks).length, () => false),
+    people: [
+      ...here.map((p) => asked(ground, blocks, run, p.id, fileOf(ground, p.id))),
+      asked(ground, blocks, run, id, person),
+    ],
+  });
+  const groups = here.map((p) => p.cast.group);
+  // Into the smallest of the groups that go round.
+  const counts = new Map(groups.map((g) => [g, groups.filter((other) => other === g).length]));
+  const group = [...counts].sort((a, b) => a[1] - b[1] || a[0] - b[0])[0]?.[0] ?? 0;
+  const cast = castOf(ground.library, run.plan, { id, person }, plan.uses[id]!, switches[id]!, group);
+  return { ...cast, name: `walk-in ${n}${cast.name ? `: ${cast.name}` : ''}`.slice(0, 80), byNumber: true };
+}
+
+type Swap = Omit<Extract<RunEvent, { kind: 'swap' }>, 'id' | 'at'>;
+
+/**
+ * Another move at an entry, for one or for everybody: each gets the form of it that is open to them, or what they
+ * have instead where none is. Everything else stays.
+ */
+export async function planSwap(
+  ground: Ground,
+  run: Run,
+  people: readonly Present[],
+  entry: number,
+  move: string,
+  person: string | null,
+): Promise<Swap[]> {
+  const here = people.filter((p) => p.is === 'here');
+  const at = entriesOf(run.plan.blocks)[entry]!;
+  const blocks = run.plan.blocks.map((block, b) =>
+    b !== at.block
+      ? block
+      : {
+          ...block,
+          stations: block.stations.map((station, i) => {
+            if (i !== at.inBlock) return station;
+            const { settings: _, ...rest } = station;
+            if (at.part === 0) return { ...rest, move };
+            return {
+              ...station,
+              chain: station.chain?.map((part, k) => (k === at.part - 1 ? { ...part, move } : part)),
+            };
+          }),
+        },
+  ) as Block[];
+  const entries = entriesOf(blocks);
+  const changes = (id: string, e: number) => e === entry && (person === null || id === person);
+  const { plan, switches } = await planOnce(ground.library, ground.room, {
+    most: MOST_FORMS,
+    how: run.how,
+    wishes: [
+      ...kept(here, entries.length, changes),
+      ...here
+        .filter((p) => changes(p.id, entry))
+        .map((p): ClassWish => ({ entry, kind: 'give', form: { move }, person: p.id })),
+    ],
+    people: here.map((p) => asked(ground, blocks, run, p.id, fileOf(ground, p.id))),
+  });
+  return here
+    .filter((p) => changes(p.id, entry))
+    .map((p): Swap => {
+      const uses = plan.uses[p.id]!;
+      const session = { blocks, forWhom: run.plan.forWhom };
+      const does = doesOf(ground.library, session, uses)[entry] ?? null;
+      const [way] = castOf(
+        ground.library,
+        session,
+        { id: p.id, person: fileOf(ground, p.id) },
+        uses,
+        switches[p.id]!,
+      ).switches.slice(entry, entry + 1);
+      return { kind: 'swap', person: p.id, entry, does, ...(way ? { switches: way } : {}) };
+    });
+}
+
+/** Who does something else than was asked for in a swap, with what. */
+export const swappedOtherwise = (swaps: readonly Swap[], move: string) =>
+  swaps.flatMap((swap) => (swap.does?.move === move ? [] : [{ person: swap.person, does: swap.does }]));
