@@ -7,7 +7,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Chip } from '../ui/choice.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { People } from './coach-people.tsx';
-import { RunFloor } from './run-floor.tsx';
+import { groupsWithSomebody, RunFloor } from './run-floor.tsx';
 import { useAwake, useSounds } from './sounds.ts';
 import { StopNote } from './stop-note.tsx';
 import type { HeartSeen } from './straps.tsx';
@@ -145,6 +145,7 @@ export function Coach(props: {
                   now={working ? now : (next ?? now)}
                   next={working ? next : null}
                   dark={working && here.is === 'running'}
+                  groups={groupsWithSomebody(all.people, groupsIn(run, now.segment.block))}
                 />
               </div>
             )}

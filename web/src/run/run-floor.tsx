@@ -15,12 +15,18 @@ export function RunFloor(props: {
   /** The work that comes after, where there is any. */
   next: Stretch | null;
   dark: boolean;
+  /** Groups somebody is in. */
+  groups: ReadonlySet<number>;
+  /** Read from across a hall. */
+  large?: boolean;
 }) {
   const { run, names, now, next } = props;
   const block = now.segment.block;
   const { stations } = run.plan.blocks[block]!;
-  const at = groupsAt(run, now.segment);
-  const then = next && next.segment.block === block ? groupsAt(run, next.segment) : [];
+  const there = groupsAt(run, now.segment);
+  const onwards = next && next.segment.block === block ? groupsAt(run, next.segment) : [];
+  const at = there.flatMap((station, g) => (props.groups.has(g) ? [{ g, station, to: onwards[g] }] : []));
+  const font = props.large ? 44 : 29;
   const entries = entriesOf(run.plan.blocks);
   const called = stations.map((_, i) => {
     const entry = entries.findIndex((e) => e.block === block && e.inBlock === i && e.part === 0);
@@ -29,12 +35,18 @@ export function RunFloor(props: {
   const line = props.dark ? 'var(--color-base-100)' : 'var(--line)';
   return (
     <svg
-      viewBox={`-60 20 ${FLOOR.width + 120} ${FLOOR.height - 40}`}
+      viewBox={
+        props.large
+          ? `-120 0 ${FLOOR.width + 240} ${FLOOR.height}`
+          : `-60 20 ${FLOOR.width + 120} ${FLOOR.height - 40}`
+      }
       className="block h-full max-h-full w-full"
       role="img"
       aria-label={at
-        .map((station, g) => `Group ${groupName(g)} at ${called[station]}`)
-        .concat(then.map((station, g) => `then ${groupName(g)} to ${called[station]}`))
+        .map(
+          ({ g, station, to }) =>
+            `Group ${groupName(g)} at ${called[station]}${to === undefined ? '' : `, then to ${called[to]}`}`,
+        )
         .join('; ')}
     >
       {[4, 0].map((lane) => (
@@ -51,9 +63,9 @@ export function RunFloor(props: {
           <text
             key={station.id}
             textAnchor={side}
-            y={rim.y + (side === 'middle' ? (dy < 0 ? -10 - (lines.length - 1) * 30 : 34) : 8)}
+            y={rim.y + (side === 'middle' ? (dy < 0 ? -10 - (lines.length - 1) * font : font + 5) : 8)}
             fill={line}
-            fontSize={29}
+            fontSize={font}
             fontWeight={650}
             fontFamily="var(--font-display)"
           >
@@ -61,7 +73,7 @@ export function RunFloor(props: {
               <tspan
                 key={text}
                 x={rim.x + (side === 'start' ? 16 : side === 'end' ? -16 : 0)}
-                dy={k === 0 ? 0 : 30}
+                dy={k === 0 ? 0 : font}
               >
                 {text}
               </tspan>
@@ -69,9 +81,8 @@ export function RunFloor(props: {
           </text>
         );
       })}
-      {at.map((station, g) => {
+      {at.map(({ g, station, to }) => {
         const here = lanePoint(GROUP_LANE, stationAngle(station, stations.length));
-        const to = then[g];
         const goes = to === undefined ? null : lanePoint(NEXT_LANE, stationAngle(to, stations.length));
         return (
           <g key={groupName(g)} data-group={groupName(g)} data-at={station}>
@@ -83,12 +94,12 @@ export function RunFloor(props: {
                 strokeDasharray="4 9"
               />
             )}
-            <circle cx={here.x} cy={here.y} r={34} fill="var(--color-primary)" />
+            <circle cx={here.x} cy={here.y} r={props.large ? 46 : 34} fill="var(--color-primary)" />
             <text
               x={here.x}
-              y={here.y + 15}
+              y={here.y + (props.large ? 20 : 15)}
               textAnchor="middle"
-              fontSize={42}
+              fontSize={props.large ? 58 : 42}
               fontWeight={800}
               fontFamily="var(--font-display)"
               fill="var(--color-primary-content)"
@@ -102,6 +113,14 @@ export function RunFloor(props: {
   );
 }
 
-/** Whose group is whose: the names, by group, for the coach. */
+/** Groups of a block that somebody who is here goes with. */
+export const groupsWithSomebody = (people: readonly Present[], groups: number): ReadonlySet<number> =>
+  new Set(
+    people.length === 0
+      ? Array.from({ length: groups }, (_, g) => g)
+      : people.flatMap((p) => (p.is === 'here' ? [p.cast.group % groups] : [])),
+  );
+
+/** The letter of the group somebody goes with; null where nobody goes round. */
 export const groupOf = (person: Present, groups: number): string | null =>
   groups > 1 ? groupName(person.cast.group % groups) : null;

@@ -59,7 +59,7 @@ export function doingOf(run: Run, person: Present, entry: number): { entry: numb
 /** What is under way or next, as it is called; the stations where everybody is at another. */
 export function saysOf(run: Run, all: Live, stretch: Stretch | null): string {
   if (!stretch) return '';
-  if (groupsIn(run, stretch.segment.block) > 1) return `All ${groupsIn(run, stretch.segment.block)} groups`;
+  if (groupsIn(run, stretch.segment.block) > 1) return 'Every group at its station';
   return stretch.segment.does.map((d) => all.names[d.entry]).join(', then ');
 }
 

@@ -1,7 +1,7 @@
 import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
 import { type Does, groupsIn, isLed } from '@inner-rung/core/run';
 import { blockName } from '@inner-rung/core/session';
-import { RunFloor } from './run-floor.tsx';
+import { groupsWithSomebody, RunFloor } from './run-floor.tsx';
 import { useAwake } from './sounds.ts';
 import { beatNow, doingOf, lookAt, saysOf, secondsLeft, useLive } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
@@ -52,7 +52,11 @@ function Wall(props: { live: LiveRun }) {
         </p>
       </header>
       <div className="grid min-h-0 grid-cols-[auto_1fr] items-center gap-[4vw]">
-        <p className="display text-[34vw] leading-[0.85] tabular-nums" role="timer" data-seconds>
+        <p
+          className={`display leading-[0.85] tabular-nums ${around ? 'text-[19vw]' : 'text-[34vw]'}`}
+          role="timer"
+          data-seconds
+        >
           {here.is === 'over' ? '✓' : secondsLeft(here.left)}
         </p>
         <div className="min-w-0">
@@ -78,13 +82,15 @@ function Wall(props: { live: LiveRun }) {
                       : ''}
           </p>
           {here.is !== 'over' && around && now && (
-            <div className="h-[62vh]">
+            <div className="h-[66vh]">
               <RunFloor
                 run={run}
                 names={all.names}
                 now={working ? now : (next ?? now)}
                 next={working ? next : null}
                 dark={working}
+                groups={groupsWithSomebody(all.people, groupsIn(run, now.segment.block))}
+                large
               />
             </div>
           )}
