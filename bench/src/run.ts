@@ -84,9 +84,11 @@ export function runRows(library: Library): Row[] {
           move: ladder.rungs[i % ladder.rungs.length]!.move,
           seconds: 40,
           reps: 12,
+          counted: false,
         })),
         counts: [],
       })),
+      corrections: [],
     }),
   );
   const byPerson = ladders.map((ladder) =>

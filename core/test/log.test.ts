@@ -238,8 +238,8 @@ describe('the record a run leaves', () => {
     const made = record(go, event({ kind: 'finish', at: whole }));
     expect(made.results.map((r) => r.present)).toEqual([true, true]);
     expect(made.results[0]!.pieces).toEqual([
-      { entry: 0, move: 'push-up', seconds: 80, reps: 27 },
-      { entry: 1, move: 'plank', seconds: 80, reps: null },
+      { entry: 0, move: 'push-up', seconds: 80, reps: 27, counted: false },
+      { entry: 1, move: 'plank', seconds: 80, reps: null, counted: false },
     ]);
     expect(made.minutes).toBeCloseTo(4.3, 1);
     expect(openRecord(SESSION_RECORD, made).ok).toBe(true);

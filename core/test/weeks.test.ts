@@ -23,8 +23,8 @@ const result = (more: Partial<Result> = {}): Result => ({
   sign: null,
   note: '',
   pieces: [
-    { entry: 0, move: 'jumping-jack', seconds: 600, reps: 540 },
-    { entry: 1, move: 'squat', seconds: 600, reps: 200 },
+    { entry: 0, move: 'jumping-jack', seconds: 600, reps: 540, counted: false },
+    { entry: 1, move: 'squat', seconds: 600, reps: 200, counted: false },
   ],
   counts: [],
   ...more,
@@ -39,6 +39,7 @@ const record = (on: string, more: Partial<Result> = {}): SessionRecord => ({
   on,
   minutes: 30,
   results: [result(more)],
+  corrections: [],
 });
 
 test('a week begins on its Monday, whatever the year does', () => {

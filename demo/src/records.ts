@@ -14,6 +14,7 @@ const piece = (
   ...(surfaceCm === undefined ? {} : { settings: { surfaceCm } }),
   seconds,
   reps,
+  counted: true,
 });
 
 /** What each did on the last Tuesdays, by weeks ago: effort, and their forms at three of the stations. */
@@ -76,6 +77,7 @@ export function recordsBefore(day: string): SessionRecord[] {
         pieces: [...pieces],
         counts: [],
       })),
+      corrections: [],
     };
   });
 }

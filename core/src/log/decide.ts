@@ -1,6 +1,6 @@
 import { type Ladder, type Library, rungDemand } from '../ladder/index.ts';
 import type { FormRef } from '../move/index.ts';
-import { rungNamed } from '../person/index.ts';
+import { PROGRESS_SCHOOLS, type ProgressSchool, rungNamed } from '../person/index.ts';
 import type { Result, SessionRecord } from './record.ts';
 
 /** What one session says of one person on one ladder. */
@@ -63,9 +63,9 @@ export const PROGRESS = {
     reach: false,
   },
   reach: { says: 'a higher rung tried in the last round and held', sessions: 2, effortMax: 8, reach: true },
-} as const satisfies Record<string, School>;
-export type SchoolId = keyof typeof PROGRESS;
-export const SCHOOL_IDS = Object.keys(PROGRESS) as SchoolId[];
+} as const satisfies Record<ProgressSchool, School>;
+export type SchoolId = ProgressSchool;
+export const SCHOOL_IDS: readonly SchoolId[] = PROGRESS_SCHOOLS;
 
 /** Effort from which a rung is too much for now, 0–10. Common practice. */
 const TOO_HARD = 9;

@@ -1,3 +1,5 @@
+export { type Best, bestsOf, type Further, furtherOf } from './bests.ts';
+export { corrected } from './correct.ts';
 export {
   AWAY,
   type Bars,
@@ -15,7 +17,25 @@ export {
   twoForTwo,
 } from './decide.ts';
 export { findInLog, indexLog, LOG_COLUMNS, type LogIndex, type LogLine, logLines } from './lines.ts';
-export { lastOf, type NextRungOf, nextRungs, toKnowBefore, whoIs } from './next.ts';
+export {
+  type Around,
+  lastOf,
+  type NextRungOf,
+  nextRungs,
+  outcomesNext,
+  toKnowBefore,
+  toTell,
+  whoIs,
+} from './next.ts';
+export { GROWS, type NextPlan, nextPlan, planAfter, type SessionStep } from './next-session.ts';
+export {
+  type LineFate,
+  type LogRead,
+  logFile,
+  type RecordFate,
+  readLogFile,
+  readLogTable,
+} from './read-log.ts';
 export {
   loadOf,
   overAt,

@@ -33,12 +33,12 @@ export function logLines(
         person: nameOf(result),
         there: result.present ? 'yes' : 'no',
         minutes: String(record.minutes),
-        effort: result.effort === null ? '' : String(result.effort),
+        effort: result.effort === null || !result.present ? '' : String(result.effort),
         load: String(loadOf(record, result) ?? ''),
         clean: result.clean ? 'yes' : 'no',
         range: result.range,
         pain: result.pain?.where ?? '',
-        forms: result.pieces
+        forms: (result.present ? result.pieces : [])
           .map((piece) => `${formOf(piece)} ${piece.reps === null ? `${piece.seconds} s` : piece.reps}`)
           .join('; '),
         note: result.note,

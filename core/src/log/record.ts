@@ -23,6 +23,8 @@ export const pieceSchema = z.strictObject({
   seconds: z.number().int().min(0).max(36_000),
   /** In all; null for a hold, and where nobody counted. */
   reps: z.number().int().min(0).max(20_000).nullable(),
+  /** Somebody counted them; otherwise they are by pace and time. */
+  counted: z.boolean().default(false),
 });
 export type Piece = z.output<typeof pieceSchema>;
 
@@ -70,6 +72,18 @@ export const recordSchema = z.strictObject({
   /** Minutes from the first stretch to the end. */
   minutes: z.number().min(0).max(600),
   results: z.array(resultSchema).max(80),
+  /** What results said before they were corrected, in words, and when that was. */
+  corrections: z
+    .array(
+      z.strictObject({
+        at: z.iso.datetime(),
+        /** Index among the results. */
+        result: z.number().int().min(0).max(79),
+        was: words(300).min(1),
+      }),
+    )
+    .max(2000)
+    .default([]),
 });
 export type SessionRecord = z.output<typeof recordSchema>;
 
@@ -133,6 +147,7 @@ function piecesOf(
           ...(one.does.settings ? { settings: one.does.settings } : {}),
           seconds: total,
           reps: repsIn(one.does.pace, total),
+          counted: false,
         });
       });
     }
@@ -200,6 +215,7 @@ export function recordFrom(
         counts: [...person.counts].map(([block, { rounds, reps }]) => ({ block, rounds, reps })),
       };
     }),
+    corrections: [],
   };
 }
 

@@ -17,6 +17,8 @@ export interface Occurrence {
   readonly room: string | null;
   /** Not held that day. */
   readonly off: boolean;
+  /** Who said they aren't coming. */
+  readonly away: readonly string[];
 }
 
 const DAY_MS = 86_400_000;
@@ -44,6 +46,7 @@ export function occurrencesOf(groups: readonly Group[], from: string, days: numb
         plan: change?.plan ?? group.plan ?? null,
         room: group.room ?? null,
         off: change?.off ?? false,
+        away: change?.away ?? [],
       });
     }
   }

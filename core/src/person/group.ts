@@ -17,6 +17,13 @@ export const WEEKDAYS = [
   'Sunday',
 ] as const;
 
+/** When somebody's next rung comes; what each asks for is with the decisions. */
+export const PROGRESS_SCHOOLS = ['two clean', 'effort ceiling', 'rounds first', 'reach'] as const;
+export type ProgressSchool = (typeof PROGRESS_SCHOOLS)[number];
+/** What of a group's session grows besides each one's own rungs. */
+export const GROW_IDS = ['rungs', 'rounds', 'rests', 'loads'] as const;
+export type GrowId = (typeof GROW_IDS)[number];
+
 /** People of whom only a number is known, alike as far as one knows. */
 const partSchema = z.strictObject({
   id: idSchema,
@@ -53,6 +60,8 @@ export const groupSchema = z.strictObject({
           .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 18:30')
           .optional(),
         plan: idSchema.optional(),
+        /** Who said they aren't coming; ids of members, and of those known by number as "part#1". */
+        away: z.array(z.string().trim().min(1).max(100)).max(200).optional(),
       }),
     )
     .max(400)
@@ -67,6 +76,8 @@ export const groupSchema = z.strictObject({
       }),
     )
     .default([]),
+  /** The school their progress goes by. */
+  progress: z.strictObject({ school: z.enum(PROGRESS_SCHOOLS), grows: z.enum(GROW_IDS) }).optional(),
   notes: z.string().trim().max(2000).default(''),
 });
 export type Group = z.output<typeof groupSchema>;
@@ -79,6 +90,9 @@ export const GROUP_EXAMPLE: Group = groupSchema.parse({
   name: 'Tuesday evening',
   parts: [{ id: 'others', count: 14 }],
 });
+
+/** How a group goes on where nobody chose. */
+export const USUAL_PROGRESS = { school: 'two clean', grows: 'rungs' } as const satisfies Group['progress'];
 
 export const headcountOf = (group: Group): number =>
   group.members.length + group.parts.reduce((sum, part) => sum + part.count, 0);
