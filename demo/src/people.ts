@@ -170,6 +170,7 @@ export const GROUPS: readonly Group[] = [
     weekday: 'Tuesday',
     time: '18:30',
     plan: 'tuesday-ten',
+    progress: { school: 'two clean', grows: 'rounds' },
     changes: [],
     attendance: [
       {

@@ -24,6 +24,8 @@ export interface AppOptions {
   /** Opens and shuts the way in from the local network; absent where there is none to open. */
   readonly door?: Door;
   readonly library: readonly LibraryFile[];
+  /** The session pack without a session in it; none in API tests. */
+  readonly pack?: string;
   /** Folder of the built interface; none in API tests. */
   readonly web?: string;
   readonly log: Logger;
@@ -31,6 +33,8 @@ export interface AppOptions {
 }
 
 const ALIVE_MS = 15_000;
+/** Where a session goes in the pack. */
+const PACKED = /<script[^>]*id="packed"[^>]*>null<\/script>/;
 const COOKIE = 'inner-rung';
 /** This machine itself. */
 const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
@@ -142,6 +146,8 @@ export function createApp(options: AppOptions): Express {
       throw new ProblemError({ status: 401, title: 'Passcode, please', detail: 'Give the passcode first.' });
     next();
   });
+  // A run carries everybody’s forms by value: sixty people at forty stations are two megabytes.
+  api.use('/runs', express.json({ limit: '4mb' }));
   api.use(express.json({ limit: '512kb' }));
   const here = (request: Request): void => {
     if (fromNetwork(request))
@@ -271,6 +277,28 @@ export function createApp(options: AppOptions): Express {
   api.post('/runs', (request, response) => {
     const run = runs.create(request.body);
     response.status(201).json({ id: run.id });
+  });
+  api.post('/runs/taken', (request, response) => {
+    response.json(runs.takeIn(request.body));
+  });
+  api.get('/runs/:id/pack', (request, response) => {
+    const id = runId(request);
+    const { run, events, now } = runs.read(id);
+    if (options.pack === undefined)
+      throw new ProblemError({
+        status: 404,
+        title: 'No pack',
+        detail: 'The session pack isn’t built. Run npm run build, then ask again.',
+      });
+    // Inside a page: no letter of it may end the element it stands in.
+    const packed = JSON.stringify({ run, events, now, madeAt: Date.now() }).replaceAll('<', '\\u003c');
+    response
+      .set({
+        'Cache-Control': 'no-store',
+        'Content-Disposition': `attachment; filename="session-${run.on}-${id}.html"`,
+      })
+      .type('text/html')
+      .send(options.pack.replace(PACKED, (element) => element.replace('null', () => packed)));
   });
   api.get('/runs/:id', (request, response) => {
     response.set('Cache-Control', 'no-store').json(runs.read(runId(request)));

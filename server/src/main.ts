@@ -1,3 +1,4 @@
+import { existsSync, readFileSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
@@ -97,6 +98,7 @@ async function start(): Promise<void> {
         open.closeAllConnections();
       }),
   };
+  const pack = join(root, 'web/dist-pack/pack.html');
   const app = createApp({
     documents: store,
     network: network(db, () => Date.now()),
@@ -111,6 +113,7 @@ async function start(): Promise<void> {
     demo: values.seed !== undefined,
     heavyScript: new URL('./heavy.mjs', import.meta.url),
     ...(values.api ? {} : { web: join(root, 'web/dist') }),
+    ...(existsSync(pack) ? { pack: readFileSync(pack, 'utf8') } : {}),
   });
   const server = app.listen(port, values.host, (error?: Error) => {
     if (error) {

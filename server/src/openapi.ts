@@ -83,6 +83,35 @@ export function openApi() {
         },
       },
     },
+    '/api/runs/taken': {
+      post: {
+        summary: 'A run that went on elsewhere, with all that happened in it',
+        description:
+          'Events keep the moments they have. A run that is here already gets what it hasn’t got; nothing is taken away.',
+        requestBody: {
+          required: true,
+          ...body({
+            type: 'object',
+            required: ['run', 'events'],
+            properties: { run: ref('Run'), events: { type: 'array', items: ref('RunEvent') } },
+          }),
+        },
+        responses: {
+          200: answer('Its id, and how many events were new.', { type: 'object' }),
+          422: problem('Not a run: the field is named.'),
+        },
+      },
+    },
+    '/api/runs/{id}/pack': {
+      parameters: [id],
+      get: {
+        summary: 'The session as one HTML file that runs without a server',
+        responses: {
+          200: { description: 'The file.', content: { 'text/html': {} } },
+          404: problem('No such run.'),
+        },
+      },
+    },
     '/api/runs/{id}': {
       parameters: [id],
       get: {

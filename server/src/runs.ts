@@ -1,4 +1,5 @@
 import { type Run, type RunEvent, runEventSchema, runSchema } from '@inner-rung/core/run';
+import { z } from 'zod';
 import type { Db } from './database.ts';
 import { ProblemError } from './problem.ts';
 
@@ -20,6 +21,7 @@ type Listener = (told: Told) => void;
 /** Presses later than this on a client's own reckoning are taken as now: nobody presses in the future. */
 const AHEAD_MS = 250;
 const MOST_EVENTS = 20_000;
+const takenSchema = z.strictObject({ run: runSchema, events: z.array(runEventSchema).max(MOST_EVENTS) });
 
 /** Whether somebody may know of an event: the clock is everybody's, the rest is their own. */
 export const isFor = (event: RunEvent, person: string): boolean =>
@@ -140,6 +142,38 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
       })();
       for (const listener of listeners.get(id) ?? []) listener({ events });
       return { events, now };
+    },
+    /**
+     * Takes in a run that went on elsewhere, with all that happened at the moments at which it did. One that is here
+     * already gets what it hasn't got; nothing of it is taken away.
+     */
+    takeIn(body: unknown): { id: string; added: number } {
+      const asked = takenSchema.safeParse(body);
+      if (!asked.success) {
+        const [first] = asked.error.issues;
+        throw new ProblemError({
+          status: 422,
+          title: 'Not the results of a run',
+          detail: first!.message,
+          field: first!.path.join('.') || '(top)',
+        });
+      }
+      const { run, events } = asked.data;
+      const latest = Math.max(0, ...events.map((event) => event.at));
+      return db.transaction(() => {
+        if (!one.get(run.id))
+          insert.run(
+            run.id,
+            JSON.stringify(run),
+            Math.round(bootWall + (steady() - bootSteady)) - Math.max(latest, 0),
+          );
+        const before = countEvents.get(run.id)!.n;
+        for (const event of events) addEvent.run(run.id, event.id, event.at, JSON.stringify(event));
+        later.run(latest, run.id);
+        const added = countEvents.get(run.id)!.n - before;
+        if (added > 0) for (const listener of listeners.get(run.id) ?? []) listener({ events });
+        return { id: run.id, added };
+      })();
     },
     listen(id: string, listener: Listener): () => void {
       rowOf(id);

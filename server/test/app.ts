@@ -15,6 +15,7 @@ export function appOver(
   wall: () => number = () => Date.parse('2026-11-24T10:00:00Z'),
   steady: () => number = () => 0,
   door?: Door,
+  pack?: string,
 ) {
   const store = documents(db, () => new Date(wall()));
   const app = createApp({
@@ -22,6 +23,7 @@ export function appOver(
     network: network(db, wall),
     runs: runs(db, wall, steady),
     ...(door && { door }),
+    ...(pack !== undefined && { pack }),
     library,
     log: pino({ level: 'silent' }),
     demo: false,

@@ -176,3 +176,64 @@ test('somebody erased is out of every run and of what happened in it', async () 
   expect(kept).not.toContain('Maud');
   expect(kept).toContain('Other');
 });
+
+describe('a run that went on elsewhere', () => {
+  const events = [
+    { id: 'press-0001', at: 1000, kind: 'go' },
+    { id: 'press-0002', at: 61_000, kind: 'leave', person },
+    { id: 'press-0003', at: 900_000, kind: 'finish' },
+  ];
+  test('is taken in with the moments it had, whole, however often it is brought', async () => {
+    const { app, read } = fresh();
+    const take = () => request(app).post('/api/runs/taken').send({ run: RUN, events });
+    expect((await take()).body).toEqual({ id: RUN.id, added: 3 });
+    expect((await take()).body).toEqual({ id: RUN.id, added: 0 });
+    const { run, events: kept, now } = await read();
+    expect(run).toEqual(RUN);
+    expect(kept).toEqual(events);
+    expect(now).toBeGreaterThanOrEqual(900_000);
+  });
+  test('what was pressed here meanwhile stays', async () => {
+    const { app, clock, press, read } = fresh();
+    await request(app).post('/api/runs').send(RUN);
+    clock.steady = 5000;
+    await press(pressed(9, { kind: 'pause', why: 'drink' }));
+    await request(app).post('/api/runs/taken').send({ run: RUN, events });
+    expect((await read()).events.map((e: { id: string }) => e.id)).toEqual([
+      'press-0001',
+      'press-0009',
+      'press-0002',
+      'press-0003',
+    ]);
+  });
+  test('an event that is none is named, and nothing is kept', async () => {
+    const { app } = fresh();
+    const answer = await request(app)
+      .post('/api/runs/taken')
+      .send({ run: RUN, events: [events[0], { ...events[1], at: -5 }] });
+    expect(answer.status).toBe(422);
+    expect(answer.body.field).toBe('events.1.at');
+    expect((await request(app).get(`/api/runs/${RUN.id}`)).status).toBe(404);
+  });
+});
+
+describe('the session pack', () => {
+  const EMPTY = '<body><script type="application/json" id="packed">null</script></body>';
+  test('holds the run by value, and no name in it ends the page early', async () => {
+    const { app } = appOver(openDatabase(':memory:'), undefined, undefined, undefined, EMPTY);
+    const named = { ...RUN, plan: { ...RUN.plan, title: '</script><b>Tuesday $& ten' } };
+    await request(app).post('/api/runs').send(named);
+    const answer = await request(app).get(`/api/runs/${RUN.id}/pack`);
+    expect(answer.headers['content-disposition']).toContain('attachment');
+    expect(answer.text.match(/<\/script>/g)).toHaveLength(1);
+    const [, json] = />(\{.*\})<\/script>/s.exec(answer.text)!;
+    expect(JSON.parse(json!)).toMatchObject({ run: named, events: [], now: 0 });
+  });
+  test('where it isn’t built that is said, and how it is', async () => {
+    const { app } = fresh();
+    await request(app).post('/api/runs').send(RUN);
+    const answer = await request(app).get(`/api/runs/${RUN.id}/pack`);
+    expect(answer.status).toBe(404);
+    expect(answer.body.detail).toContain('npm run build');
+  });
+});

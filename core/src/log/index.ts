@@ -16,7 +16,15 @@ export {
   type SchoolId,
   twoForTwo,
 } from './decide.ts';
-export { findInLog, indexLog, LOG_COLUMNS, type LogIndex, type LogLine, logLines } from './lines.ts';
+export {
+  findInLog,
+  indexLog,
+  LOG_COLUMNS,
+  type LogIndex,
+  type LogLine,
+  logLines,
+  recordsWith,
+} from './lines.ts';
 export {
   type Around,
   lastOf,
@@ -28,6 +36,7 @@ export {
   whoIs,
 } from './next.ts';
 export { GROWS, type NextPlan, nextPlan, planAfter, type SessionStep } from './next-session.ts';
+export { attendanceOf, type Climb, climbsOf, loadAhead, weeksInWords } from './over-time.ts';
 export {
   type LineFate,
   type LogRead,
@@ -48,4 +57,5 @@ export {
   SESSION_RECORD,
   type SessionRecord,
 } from './record.ts';
+export { type Results, readResults, resultsSchema } from './results.ts';
 export { mondayOf, rises, WEEKLY, type Week, weeksOf } from './weeks.ts';

@@ -18,6 +18,28 @@ export const LOG_COLUMNS = [
 
 export type LogLine = Record<(typeof LOG_COLUMNS)[number], string>;
 
+/** Records with only the results that are asked for; those left without any are left out. Null asks for all. */
+export function recordsWith(
+  records: readonly SessionRecord[],
+  only: {
+    readonly group: string | null;
+    readonly person: string | null;
+    readonly moves: readonly string[] | null;
+  },
+): SessionRecord[] {
+  const moves = only.moves && new Set(only.moves);
+  return records.flatMap((record) => {
+    if (only.group !== null && record.group !== only.group) return [];
+    if (only.person === null && !moves) return [record];
+    const results = record.results.filter(
+      (r) =>
+        (only.person === null || r.person === only.person) &&
+        (!moves || r.pieces.some((piece) => moves.has(piece.move))),
+    );
+    return results.length > 0 ? [{ ...record, results }] : [];
+  });
+}
+
 /** Records as lines of a table, the newest first. `nameOf` says whose result it is. */
 export function logLines(
   records: readonly SessionRecord[],

@@ -27,6 +27,7 @@ const CoachScreen = lazy(() => import('../run/coach-screen.tsx'));
 const WallScreen = lazy(() => import('../run/wall-screen.tsx'));
 const PersonRunScreen = lazy(() => import('../run/person-screen.tsx'));
 const LogScreen = lazy(() => import('../log/log-screen.tsx'));
+const WeeksPage = lazy(() => import('../log/weeks-page.tsx'));
 const RecordScreen = lazy(() => import('../run/record-screen.tsx'));
 const RunSheetScreen = lazy(() => import('../run-sheet/run-sheet-screen.tsx'));
 
@@ -62,6 +63,7 @@ const router = createBrowserRouter([
   { path: '/run/:id/wall', element: <WallScreen /> },
   { path: '/run/:id/record', element: <RecordScreen /> },
   { path: '/people', element: <PeopleScreen /> },
+  { path: '/people/:id/weeks/page', element: <WeeksPage /> },
   { path: '/people/:id/page', element: <PersonPage /> },
   { path: '/people/:id/:part?', element: <PersonScreen /> },
   { path: '/rooms', element: <RoomsScreen /> },

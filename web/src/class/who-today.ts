@@ -51,7 +51,10 @@ const walkInId = (n: number) => `walk-in-${n}`;
 
 /** Who takes part in a session today: who was expected, who isn't here, what hurts, who walked in. */
 export function useWhoToday(planId: string, group: Group | null, people: readonly Person[]) {
-  const [day, put] = useDraft<Day>(`class/${planId}/${group?.id ?? 'all'}/${today()}`, NOBODY);
+  // Who said they aren't coming isn't here, until somebody says otherwise.
+  const away = group?.changes.find((change) => change.on === today())?.away;
+  const empty = useMemo((): Day => (away ? { ...NOBODY, away } : NOBODY), [away]);
+  const [day, put] = useDraft<Day>(`class/${planId}/${group?.id ?? 'all'}/${today()}`, empty);
   const { expected, waiting } = useMemo(() => {
     const here = group ? everybodyIn(group, people) : people;
     const may = here.filter((person) => outlookOf(person, today()).mayTrain);

@@ -1,28 +1,4 @@
-import {
-  BarController,
-  BarElement,
-  CategoryScale,
-  Chart,
-  type ChartConfiguration,
-  LinearScale,
-  LineController,
-  LineElement,
-  PointElement,
-  Tooltip,
-} from 'chart.js';
-import { useEffect, useRef } from 'react';
-import { useApp } from '../store/index.ts';
-
-Chart.register(
-  BarController,
-  BarElement,
-  CategoryScale,
-  LineController,
-  LineElement,
-  LinearScale,
-  PointElement,
-  Tooltip,
-);
+import { type MakeChart, nameAxis, valueAxis } from '../ui/picture.tsx';
 
 /** How a version is told from the others: by its hue, and by its dashes where there is none. */
 export const LOOKS = [
@@ -39,30 +15,12 @@ export interface Drawn {
   readonly look: number;
 }
 
-/** Draws a chart anew when what it shows or the theme changes. */
-function useChart(make: (css: (name: string) => string) => ChartConfiguration) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const theme = useApp((state) => state.view.theme);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: colours are read anew when the theme turns
-  useEffect(() => {
-    if (!canvas.current) return;
-    const css = getComputedStyle(document.documentElement);
-    Chart.defaults.font = { ...Chart.defaults.font, family: css.getPropertyValue('--font-body'), size: 13 };
-    const made = new Chart(
-      canvas.current,
-      make((name) => css.getPropertyValue(name).trim()),
-    );
-    return () => made.destroy();
-  }, [make, theme]);
-  return canvas;
-}
-
 /** Effort over the session, a step for every stretch of the clock. */
 export function effortChart(
   versions: readonly (Drawn & { readonly effort: readonly { at: number; met: number }[] })[],
   lengthSeconds: number,
-) {
-  return (css: (name: string) => string): ChartConfiguration => ({
+): MakeChart {
+  return (css) => ({
     type: 'line',
     data: {
       datasets: versions.map((version) => ({
@@ -79,9 +37,6 @@ export function effortChart(
       })),
     },
     options: {
-      animation: false,
-      responsive: true,
-      maintainAspectRatio: false,
       scales: {
         x: {
           type: 'linear',
@@ -91,12 +46,7 @@ export function effortChart(
           ticks: { color: css('--color-base-content') },
           grid: { display: false },
         },
-        y: {
-          beginAtZero: true,
-          title: { display: true, text: 'MET', color: css('--color-base-content') },
-          ticks: { color: css('--color-base-content') },
-          grid: { color: css('--color-base-300') },
-        },
+        y: valueAxis(css, 'MET'),
       },
       plugins: { tooltip: { enabled: false } },
     },
@@ -109,16 +59,11 @@ export function barChart(
   labels: readonly string[],
   unit: string,
   lying: boolean,
-) {
-  return (css: (name: string) => string): ChartConfiguration => {
-    const ink = css('--color-base-content');
-    const values = {
-      beginAtZero: true,
-      title: { display: true, text: unit, color: ink },
-      ticks: { color: ink },
-      grid: { color: css('--color-base-300') },
-    };
-    const names = { ticks: { color: ink, autoSkip: !lying }, grid: { display: false } };
+): MakeChart {
+  return (css) => {
+    const values = valueAxis(css, unit);
+    const axis = nameAxis(css);
+    const names = { ...axis, ticks: { ...axis.ticks, autoSkip: !lying } };
     return {
       type: 'bar',
       data: {
@@ -127,31 +72,14 @@ export function barChart(
           label: version.name,
           data: [...version.values],
           backgroundColor: css(LOOKS[version.look]!.colour),
-          borderColor: ink,
+          borderColor: css('--color-base-content'),
           borderWidth: 1,
         })),
       },
       options: {
-        animation: false,
-        responsive: true,
-        maintainAspectRatio: false,
         indexAxis: lying ? 'y' : 'x',
         scales: lying ? { x: values, y: names } : { x: names, y: values },
       },
     };
   };
-}
-
-/** A picture of the comparison; what it shows is said in words for who can't see it. */
-export function Picture(props: {
-  make: (css: (name: string) => string) => ChartConfiguration;
-  says: string;
-  tall?: boolean;
-}) {
-  const canvas = useChart(props.make);
-  return (
-    <div className={props.tall ? 'h-80' : 'h-56'}>
-      <canvas ref={canvas} role="img" aria-label={props.says} />
-    </div>
-  );
 }

@@ -24,8 +24,9 @@ import { ServerAway } from '../start/start-screen.tsx';
 import { useApp } from '../store/index.ts';
 import { Chip } from '../ui/choice.tsx';
 import { MissingSession } from '../ui/missing.tsx';
+import { Picture } from '../ui/picture.tsx';
 import { Scrolls } from '../ui/scrolls.tsx';
-import { barChart, effortChart, LOOKS, Picture } from './charts.tsx';
+import { barChart, effortChart, LOOKS } from './charts.tsx';
 
 interface Compared {
   readonly id: string;

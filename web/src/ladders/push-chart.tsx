@@ -2,29 +2,98 @@ import type { Ladder, Library } from '@inner-rung/core/ladder';
 import { KNEE_PUSH_UP_SHARE, PUSH_UP_SHARE, readCurve } from '@inner-rung/core/move';
 import { offersOf, type Room } from '@inner-rung/core/room';
 import { formName } from '@inner-rung/core/scale';
-import {
-  Chart,
-  type ChartConfiguration,
-  LinearScale,
-  LineController,
-  LineElement,
-  PointElement,
-  ScatterController,
-  Tooltip,
-} from 'chart.js';
+import type { Chart, ChartConfiguration } from 'chart.js';
 import { useEffect, useId, useRef, useState } from 'react';
 import { useApp } from '../store/index.ts';
-
-Chart.register(LineController, LineElement, LinearScale, PointElement, ScatterController, Tooltip);
+import { type Css, useChart } from '../ui/picture.tsx';
 
 const LOWEST = -61;
 const HIGHEST = 95;
+
+/** The published points, what lies between and beyond them, and a point for the height that is asked about. */
+function pushChart(css: Css): ChartConfiguration {
+  const ink = css('--color-base-content');
+  const grid = css('--color-base-300');
+  const curve = Array.from({ length: (HIGHEST - LOWEST) / 2 + 1 }, (_, i) => {
+    const x = LOWEST + i * 2;
+    return { x, y: readCurve(PUSH_UP_SHARE, x).y, inside: readCurve(PUSH_UP_SHARE, x).inside };
+  });
+  return {
+    type: 'line',
+    data: {
+      datasets: [
+        {
+          label: 'between published points',
+          data: curve.filter((p) => p.inside),
+          borderColor: ink,
+          borderWidth: 2.5,
+          pointRadius: 0,
+        },
+        {
+          label: 'estimate beyond them',
+          data: curve.filter((p) => !p.inside || p.x === 61),
+          borderColor: ink,
+          borderDash: [5, 5],
+          borderWidth: 2,
+          pointRadius: 0,
+        },
+        {
+          label: PUSH_UP_SHARE.source,
+          data: PUSH_UP_SHARE.x.map((x, i) => ({ x, y: PUSH_UP_SHARE.y[i]! })),
+          borderColor: ink,
+          backgroundColor: css('--color-base-100'),
+          showLine: false,
+          pointRadius: 5,
+          pointBorderWidth: 2.5,
+        },
+        {
+          label: `knees down, ${PUSH_UP_SHARE.source}`,
+          data: [{ x: 0, y: KNEE_PUSH_UP_SHARE }],
+          borderColor: ink,
+          backgroundColor: css('--lane-2'),
+          showLine: false,
+          pointRadius: 5,
+          pointStyle: 'triangle',
+          pointBorderWidth: 2,
+        },
+        {
+          label: 'here',
+          data: [],
+          borderColor: css('--color-primary'),
+          backgroundColor: css('--color-primary'),
+          showLine: false,
+          pointRadius: 8,
+        },
+      ],
+    },
+    options: {
+      scales: {
+        x: {
+          type: 'linear',
+          min: LOWEST,
+          max: HIGHEST,
+          reverse: true,
+          title: { display: true, text: 'hands raised ← cm → feet raised', color: ink },
+          ticks: { color: ink, callback: (v) => Math.abs(Number(v)) },
+          grid: { color: grid },
+        },
+        y: {
+          min: 0,
+          max: 80,
+          title: { display: true, text: '% of body weight', color: ink },
+          ticks: { color: ink },
+          grid: { color: grid },
+        },
+      },
+      plugins: { tooltip: { callbacks: { label: (item) => `${item.formattedValue} %` } } },
+    },
+  };
+}
 
 /** Share of body weight on the hands by their height, with the published points, and the height found in the room. */
 export default function PushChart(props: { library: Library; ladder: Ladder; room: Room | null }) {
   const { library, ladder, room } = props;
   const [cm, setCm] = useState(43);
-  const canvas = useRef<HTMLCanvasElement>(null);
   const chart = useRef<Chart | null>(null);
   const theme = useApp((state) => state.view.theme);
   const id = useId();
@@ -33,94 +102,7 @@ export default function PushChart(props: { library: Library; ladder: Ladder; roo
     : [];
   const share = readCurve(PUSH_UP_SHARE, cm);
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: colours are read anew when the theme turns
-  useEffect(() => {
-    if (!canvas.current) return;
-    const css = getComputedStyle(document.documentElement);
-    const colour = (name: string) => css.getPropertyValue(name).trim();
-    const ink = colour('--color-base-content');
-    const grid = colour('--color-base-300');
-    const curve = Array.from({ length: (HIGHEST - LOWEST) / 2 + 1 }, (_, i) => {
-      const x = LOWEST + i * 2;
-      return { x, y: readCurve(PUSH_UP_SHARE, x).y, inside: readCurve(PUSH_UP_SHARE, x).inside };
-    });
-    const config: ChartConfiguration<'line'> = {
-      type: 'line',
-      data: {
-        datasets: [
-          {
-            label: 'between published points',
-            data: curve.filter((p) => p.inside),
-            borderColor: ink,
-            borderWidth: 2.5,
-            pointRadius: 0,
-          },
-          {
-            label: 'estimate beyond them',
-            data: curve.filter((p) => !p.inside || p.x === 61),
-            borderColor: ink,
-            borderDash: [5, 5],
-            borderWidth: 2,
-            pointRadius: 0,
-          },
-          {
-            label: PUSH_UP_SHARE.source,
-            data: PUSH_UP_SHARE.x.map((x, i) => ({ x, y: PUSH_UP_SHARE.y[i]! })),
-            borderColor: ink,
-            backgroundColor: colour('--color-base-100'),
-            showLine: false,
-            pointRadius: 5,
-            pointBorderWidth: 2.5,
-          },
-          {
-            label: `knees down, ${PUSH_UP_SHARE.source}`,
-            data: [{ x: 0, y: KNEE_PUSH_UP_SHARE }],
-            borderColor: ink,
-            backgroundColor: colour('--lane-2'),
-            showLine: false,
-            pointRadius: 5,
-            pointStyle: 'triangle',
-            pointBorderWidth: 2,
-          },
-          {
-            label: 'here',
-            data: [],
-            borderColor: colour('--color-primary'),
-            backgroundColor: colour('--color-primary'),
-            showLine: false,
-            pointRadius: 8,
-          },
-        ],
-      },
-      options: {
-        animation: false,
-        responsive: true,
-        maintainAspectRatio: false,
-        scales: {
-          x: {
-            type: 'linear',
-            min: LOWEST,
-            max: HIGHEST,
-            reverse: true,
-            title: { display: true, text: 'hands raised ← cm → feet raised', color: ink },
-            ticks: { color: ink, callback: (v) => Math.abs(Number(v)) },
-            grid: { color: grid },
-          },
-          y: {
-            min: 0,
-            max: 80,
-            title: { display: true, text: '% of body weight', color: ink },
-            ticks: { color: ink },
-            grid: { color: grid },
-          },
-        },
-        plugins: { tooltip: { callbacks: { label: (item) => `${item.formattedValue} %` } } },
-      },
-    };
-    const made = new Chart(canvas.current, config);
-    chart.current = made;
-    return () => made.destroy();
-  }, [theme]);
+  const canvas = useChart(pushChart, chart);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new chart of another theme wants its point again
   useEffect(() => {

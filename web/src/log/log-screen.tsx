@@ -1,6 +1,14 @@
-import { findInLog, indexLog, LOG_COLUMNS, logLines, type Result } from '@inner-rung/core/log';
+import {
+  findInLog,
+  indexLog,
+  LOG_COLUMNS,
+  logFile,
+  logLines,
+  type Result,
+  recordsWith,
+} from '@inner-rung/core/log';
 import { formName } from '@inner-rung/core/scale';
-import { Download } from 'lucide-react';
+import { Download, Upload } from 'lucide-react';
 import Papa from 'papaparse';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -11,15 +19,20 @@ import { ServerAway } from '../start/start-screen.tsx';
 import { records, store, useApp } from '../store/index.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { saveFile } from '../ui/save-file.ts';
+import { ImportDialog } from './import-dialog.tsx';
 
 const MOST = 200;
 
 /** Everything that was recorded, the newest first, searched by person, session, form or note. */
 export default function LogScreen() {
-  const { library, people, failed } = useShelf();
+  const { library, people, groups, failed } = useShelf();
   const docs = useApp(records.docs);
   const loaded = useApp((state) => records.saveState(state).is !== 'loading');
   const [text, setText] = useState('');
+  const [group, setGroup] = useState('');
+  const [person, setPerson] = useState('');
+  const [ladder, setLadder] = useState('');
+  const [reading, setReading] = useState(false);
   useEffect(() => {
     records.load(store).catch(() => undefined);
   }, []);
@@ -27,8 +40,13 @@ export default function LogScreen() {
   const lines = useMemo(() => {
     if (!library) return [];
     const nameOf = (r: Result) => people.find((p) => p.id === r.person)?.name ?? (r.known || 'somebody');
-    return logLines(all, nameOf, (piece) => formName(library, piece.move, piece.settings));
-  }, [all, library, people]);
+    const kept = recordsWith(all, {
+      group: group || null,
+      person: person || null,
+      moves: ladder ? (library.ladder(ladder)?.rungs.map((rung) => rung.move) ?? []) : null,
+    });
+    return logLines(kept, nameOf, (piece) => formName(library, piece.move, piece.settings));
+  }, [all, library, people, group, person, ladder]);
   const index = useMemo(() => indexLog(lines), [lines]);
   const found = useMemo(() => findInLog(index, text), [index, text]);
   const runOf = useMemo(
@@ -53,6 +71,40 @@ export default function LogScreen() {
               onChange={(event) => setText(event.target.value)}
             />
           </label>
+          {(
+            [
+              ['Group', group, setGroup, groups],
+              ['Person', person, setPerson, people],
+              ['Ladder', ladder, setLadder, library.ladders],
+            ] as const
+          ).map(([label, value, set, of]) => (
+            <label key={label}>
+              <span className="quiet block text-sm">{label}</span>
+              <select
+                className="select touch w-40"
+                value={value}
+                onChange={(event) => set(event.target.value)}
+              >
+                <option value="">all</option>
+                {of.map((one) => (
+                  <option key={one.id} value={one.id}>
+                    {one.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+          ))}
+          <button type="button" className="btn touch" onClick={() => setReading(true)}>
+            <Upload size={18} aria-hidden /> From elsewhere
+          </button>
+          <button
+            type="button"
+            className="btn touch"
+            disabled={all.length === 0}
+            onClick={() => saveFile('log.json', 'application/json', logFile(all))}
+          >
+            <Download size={18} aria-hidden /> As a file
+          </button>
           <button
             type="button"
             className="btn touch"
@@ -130,6 +182,9 @@ export default function LogScreen() {
           </>
         )}
       </main>
+      {reading && (
+        <ImportDialog library={library} people={people} all={all} onClose={() => setReading(false)} />
+      )}
     </div>
   );
 }

@@ -62,6 +62,16 @@ export type ToWorker =
       readonly rungs: readonly FormRef[];
     }
   | {
+      readonly kind: 'open to';
+      readonly number: number;
+      readonly room: Room;
+      readonly people: readonly {
+        readonly id: string;
+        readonly subject: Pick<ScaleRequest, 'subject' | 'dials'>;
+        readonly forms: readonly FormRef[];
+      }[];
+    }
+  | {
       readonly kind: 'share';
       readonly number: number;
       readonly room: Room;
@@ -129,6 +139,12 @@ export interface Settled {
 export interface Barred {
   readonly number: number;
   readonly bars: readonly (readonly Ruler[])[];
+}
+
+/** What bars each form for each person, in words; null where it is open to them. */
+export interface OpenTo {
+  readonly number: number;
+  readonly bars: Readonly<Record<string, readonly (string | null)[]>>;
 }
 
 /** A dial that hasn't been turned for so long rests. */
@@ -199,6 +215,18 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
   }
   if (data.kind === 'bars') {
     self.postMessage({ number: data.number, bars: scaler.bars(data.rungs, data.subject) } satisfies Barred);
+    return;
+  }
+  if (data.kind === 'open to') {
+    self.postMessage({
+      number: data.number,
+      bars: Object.fromEntries(
+        data.people.map(({ id, subject, forms }) => [
+          id,
+          scaler.bars(forms, subject).map((rulers) => rulers[0]?.says ?? null),
+        ]),
+      ),
+    } satisfies OpenTo);
     return;
   }
   const version = scaler.scale(data.subject);

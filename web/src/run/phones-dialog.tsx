@@ -1,4 +1,5 @@
 import type { Present } from '@inner-rung/core/run';
+import { Download } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { Dialog } from '../ui/dialog.tsx';
 
@@ -46,6 +47,37 @@ export function PhonesDialog(props: { run: string; people: readonly Present[]; o
   const base = state?.addresses[0] ?? location.origin;
   return (
     <Dialog title="Other devices" onClose={props.onClose}>
+      <section className="mb-3 border-b-2 border-base-300 pb-3" aria-label="Session pack">
+        <h3 className="text-lg">No network in the hall</h3>
+        <p>
+          All of this session in one file, to be opened from a phone’s own storage: clock, sounds, class
+          sheet, cards, what came of it. It comes back by the log.
+        </p>
+        <a className="btn touch mt-1" href={`/api/runs/${props.run}/pack`} download>
+          <Download size={17} aria-hidden /> Session pack
+        </a>
+        <details className="mt-1">
+          <summary className="touch inline-flex cursor-pointer items-center text-sm underline underline-offset-4">
+            What each way of opening can and can’t do
+          </summary>
+          <dl className="grid gap-1 text-sm">
+            <dt className="font-semibold">On this machine</dt>
+            <dd>Everything; the screen is kept awake.</dd>
+            <dt className="font-semibold">From the local network, plain HTTP</dt>
+            <dd>
+              Together with all devices to the second. Browsers keep no screen awake there: set the phone to
+              stay on. Private only as far as the network is.
+            </dd>
+            <dt className="font-semibold">A person’s link</dt>
+            <dd>Their own run, nothing else; ends with the session.</dd>
+            <dt className="font-semibold">The pack, from a phone’s storage</dt>
+            <dd>
+              Alone, without any network. Nobody is planned anew, no heart rates. Kept through a reload in
+              most browsers, and it says where it isn’t. A file viewer that runs no pages shows nothing of it.
+            </dd>
+          </dl>
+        </details>
+      </section>
       {state === null ? (
         <p role="status">Looking…</p>
       ) : !state.here ? (

@@ -1,0 +1,292 @@
+import { recordFrom, type SessionRecord } from '@inner-rung/core/log';
+import type { FormRef } from '@inner-rung/core/move';
+import { doesNow, entryName, type Present, type Run } from '@inner-rung/core/run';
+import { blockName, entriesOf } from '@inner-rung/core/session';
+import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import { Coach } from '../run/coach.tsx';
+import { JoinSame } from '../run/join-same.tsx';
+import { RecordForm } from '../run/record-form.tsx';
+import { type Live, useLive } from '../run/use-live.ts';
+import type { LiveRun } from '../run/use-run.ts';
+import { Dialog } from '../ui/dialog.tsx';
+import { saveFile } from '../ui/save-file.ts';
+import { canKeep, type Packed, usePackRun } from './use-pack-run.ts';
+
+const VIEWS = ['run', 'class', 'cards', 'record', 'about'] as const;
+type View = (typeof VIEWS)[number];
+const SAYS: Readonly<Record<View, string>> = {
+  run: 'Run',
+  class: 'Class sheet',
+  cards: 'Cards',
+  record: 'What came of it',
+  about: 'About',
+};
+const formKey = (form: FormRef) => JSON.stringify([form.move, form.settings ?? null]);
+
+/** A session in one file: its clock, its sounds, who does what, and what came of it, with no server anywhere. */
+export function Pack(props: { packed: Packed }) {
+  const live = usePackRun(props.packed);
+  const all = useLive(live);
+  const [view, setView] = useState<View>('run');
+  const [joining, setJoining] = useState(false);
+  const keeps = useMemo(canKeep, []);
+  const nav = (
+    <nav aria-label="Parts of the pack" className="flex flex-wrap gap-1">
+      {VIEWS.filter((v) => v !== view).map((v) => (
+        <button key={v} type="button" className="btn btn-sm touch" onClick={() => setView(v)}>
+          {SAYS[v]}
+        </button>
+      ))}
+    </nav>
+  );
+  const warning = !keeps && (
+    <p role="alert" className="bg-error px-3 py-1 font-semibold text-error-content">
+      This browser keeps nothing for a page from storage: don’t reload, and save the results at the end.
+    </p>
+  );
+  if (view === 'run')
+    return (
+      <>
+        {warning}
+        <Coach
+          live={live}
+          all={all}
+          hearts={null}
+          onSwap={null}
+          back={null}
+          status={
+            <p className="text-sm" role="status" data-run="pack">
+              On this device alone
+            </p>
+          }
+          tools={nav}
+          more={
+            <button type="button" className="btn btn-sm touch mt-3" onClick={() => setJoining(true)}>
+              Somebody more
+            </button>
+          }
+          after={
+            <button
+              type="button"
+              className="btn btn-primary btn-lg touch text-xl"
+              onClick={() => setView('record')}
+            >
+              What came of it
+            </button>
+          }
+        />
+        {joining && (
+          <Dialog title="Somebody more" onClose={() => setJoining(false)}>
+            <p>Away from the library nobody is planned anew: they do as somebody who is here.</p>
+            <JoinSame
+              people={all.people}
+              onJoin={(who) => {
+                live.press({ kind: 'join', who });
+                setJoining(false);
+              }}
+            />
+          </Dialog>
+        )}
+      </>
+    );
+  return (
+    <div className="min-h-dvh">
+      {warning}
+      <header className="no-print sticky top-0 z-10 flex flex-wrap items-center gap-3 border-b-2 border-base-300 bg-base-100 px-3 py-1.5">
+        <h1 className="min-w-0 flex-1 truncate text-xl">
+          {SAYS[view]}: {live.run.plan.title}
+        </h1>
+        {nav}
+      </header>
+      <main className="mx-auto max-w-5xl px-4 py-3">
+        {view === 'class' && <ClassSheet run={live.run} all={all} />}
+        {view === 'cards' && <Cards run={live.run} people={all.people} />}
+        {view === 'record' && <PackRecord live={live} />}
+        {view === 'about' && <About />}
+      </main>
+    </div>
+  );
+}
+
+/** What everybody does at every station, by form. */
+function ClassSheet(props: { run: Run; all: Live }) {
+  const { run, all } = props;
+  const { blocks } = run.plan;
+  return (
+    <ol className="grid gap-3">
+      {entriesOf(blocks).map((entry, i) => {
+        const by = new Map<string, { says: string; dose: string; who: string[] }>();
+        for (const person of all.people) {
+          if (person.is !== 'here') continue;
+          const does = doesNow(person, i);
+          const key = does?.name ?? 'easy movement';
+          const known = by.get(key) ?? { says: key, dose: does?.dose ?? '', who: [] };
+          known.who.push(person.name);
+          by.set(key, known);
+        }
+        const name = entryName(run, i);
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: an entry is its place
+          <li key={i} className="break-inside-avoid border-b-2 border-base-300 pb-2">
+            <h2 className="text-lg">
+              {blocks.length > 1 && entry.inBlock === 0 && entry.part === 0
+                ? `${blockName(blocks, entry.block)}: `
+                : ''}
+              {entry.station + 1}. {name}
+            </h2>
+            <ul>
+              {[...by.values()].map((form) => (
+                <li key={form.says}>
+                  <strong>{form.says}</strong>
+                  {form.dose && <span className="quiet"> {form.dose}</span>}: {form.who.join(', ')}
+                </li>
+              ))}
+            </ul>
+            {run.cues[entry.move]?.say && <p className="quiet text-sm">{run.cues[entry.move]!.say}.</p>}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** Each one's own list. */
+function Cards(props: { run: Run; people: readonly Present[] }) {
+  const { run, people } = props;
+  if (people.length === 0) return <p>Nobody is named.</p>;
+  return (
+    <div className="grid grid-cols-1 gap-6 md:grid-cols-2">
+      {people.map((person) => (
+        <section key={person.id} className="break-inside-avoid" aria-label={person.name}>
+          <h2 className="text-xl">{person.name}</h2>
+          {person.cautions.map((line) => (
+            <p key={line} className="text-sm font-semibold">
+              {line}
+            </p>
+          ))}
+          <ol className="mt-1 text-lg">
+            {entriesOf(run.plan.blocks).map((entry, i) => {
+              const does = doesNow(person, i);
+              return (
+                // biome-ignore lint/suspicious/noArrayIndexKey: an entry is its place
+                <li key={i}>
+                  {entry.station + 1}. {does ? does.name : 'easy movement'}
+                  {does?.dose && <span className="quiet"> {does.dose}</span>}
+                </li>
+              );
+            })}
+          </ol>
+        </section>
+      ))}
+    </div>
+  );
+}
+
+const recordKey = (id: string) => `inner-rung/pack/${id}/record`;
+function keptRecord(id: string): SessionRecord | null {
+  try {
+    return JSON.parse(localStorage.getItem(recordKey(id)) ?? 'null') as SessionRecord | null;
+  } catch {
+    return null;
+  }
+}
+
+/** What came of it, kept in the browser and handed back as a file. */
+function PackRecord(props: { live: LiveRun }) {
+  const { run, events } = props.live;
+  const made = useMemo(() => {
+    const byNumber = new Set(run.cast.filter((c) => c.byNumber).map((c) => c.id));
+    const files = new Set(run.cast.map((c) => c.id).filter((id) => !byNumber.has(id)));
+    return recordFrom(run, events, (id) => (files.has(id) ? id : null));
+  }, [run, events]);
+  const [kept, setKept] = useState(() => keptRecord(run.id));
+  const record = kept ?? made;
+  useEffect(() => {
+    if (kept) {
+      try {
+        localStorage.setItem(recordKey(run.id), JSON.stringify(kept));
+      } catch {
+        // Said on the page: canKeep.
+      }
+    }
+  }, [kept, run.id]);
+  const names = useMemo(() => {
+    const byForm = new Map<string, string>();
+    for (const person of run.cast)
+      for (const does of [
+        ...person.does,
+        ...person.switches.flatMap((s) => [s.down, s.up, s.wrist, s.knee, s.back]),
+      ])
+        if (does && does !== 'same') byForm.set(formKey(does), does.name);
+    return byForm;
+  }, [run]);
+  const text = `${JSON.stringify({ kind: 'results', version: 1, run, events, record })}\n`;
+  const [shown, setShown] = useState(false);
+  return (
+    <>
+      <RecordForm
+        record={record}
+        kept={kept !== null}
+        nameOf={(r) => run.cast.find((c) => c.id === r.person)?.name ?? (r.known || 'somebody')}
+        formName={(form) => names.get(formKey(form)) ?? form.move.replaceAll('-', ' ')}
+        onPut={setKept}
+        onOther={null}
+      />
+      <div className="mt-4 flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="btn btn-primary btn-lg touch"
+          onClick={() => saveFile(`results-${run.on}-${run.id}.json`, 'application/json', text)}
+        >
+          Save the results
+        </button>
+        <button type="button" className="btn btn-lg touch" onClick={() => setShown(!shown)}>
+          As text, to copy
+        </button>
+      </div>
+      <p className="quiet mt-1 text-sm">
+        At home: the log, “From elsewhere”, this file. Until then it stays in this browser.
+      </p>
+      {shown && (
+        <textarea
+          className="textarea mt-2 w-full font-mono text-xs"
+          aria-label="The results as text"
+          rows={6}
+          readOnly
+          value={text}
+          onFocus={(event) => event.target.select()}
+        />
+      )}
+    </>
+  );
+}
+
+const Point = (props: { children: ReactNode }) => <li className="ml-5 list-disc">{props.children}</li>;
+
+function About() {
+  return (
+    <div className="max-w-prose">
+      <p>
+        This is one session in one file. It asks no network for anything and tells nobody anything: what
+        happens stays in this browser until you save the results.
+      </p>
+      <ul className="mt-2 grid gap-1">
+        <Point>
+          Clock, sounds, class sheet, cards, changes for one person, counts and the record are all here.
+        </Point>
+        <Point>
+          Other devices aren’t together with it, and nobody is planned anew: that takes the library at home.
+        </Point>
+        <Point>
+          The screen is kept awake where the browser lets a page from storage ask for it; else set the phone
+          to stay on.
+        </Point>
+        <Point>
+          A file viewer that shows pages without running them shows nothing of this: open it with a browser.
+        </Point>
+        <Point>Opened again it goes on where it was, at the right second.</Point>
+      </ul>
+      <p className="mt-2">What their clinician or your house says comes first.</p>
+    </div>
+  );
+}
