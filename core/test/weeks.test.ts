@@ -1,11 +1,15 @@
 import {
+  attendanceOf,
+  climbsOf,
   findInLog,
   indexLog,
+  loadAhead,
   logLines,
   mondayOf,
   type Result,
   rises,
   type SessionRecord,
+  weeksInWords,
   weeksOf,
 } from '@inner-rung/core/log';
 import fc from 'fast-check';
@@ -163,4 +167,35 @@ test('found by words that stand anywhere in a line, whatever their case; all of 
   expect(findInLog(index, '  ')).toHaveLength(2);
   // A word doesn't reach from one column into the next.
   expect(findInLog(index, 'tuesdaybo')).toEqual([]);
+});
+
+describe('over time', () => {
+  test('rungs session by session, on trunks worked on at least twice', () => {
+    const records = [record('2026-11-03'), record('2026-11-10', { pieces: [] }), record('2026-11-17')];
+    const climbs = climbsOf(library, 'ada', records);
+    const jacks = climbs.find((c) => c.ladder.rungs.some((rung) => rung.move === 'jumping-jack'))!;
+    expect(jacks.steps.map((s) => s.on)).toEqual(['2026-11-03', '2026-11-17']);
+    expect(climbsOf(library, 'ada', records.slice(0, 1))).toEqual([]);
+  });
+  test('what lies ahead is as the last four were: 30 minutes at 6 and at 4 are 150 a session', () => {
+    const records = [record('2026-11-03'), record('2026-11-10', { effort: 4 })];
+    expect(loadAhead('ada', records, 2)).toBe(300);
+    expect(loadAhead('ada', [record('2026-11-03', { effort: null })], 2)).toBeNull();
+    expect(loadAhead('nobody', records, 2)).toBeNull();
+  });
+  test('there is counted of what they were listed for', () => {
+    expect(attendanceOf('ada', [record('2026-11-03'), record('2026-11-10', { present: false })])).toEqual({
+      there: 1,
+      of: 2,
+    });
+  });
+  test('in words: minutes, the weekly amount with its source, landings', () => {
+    const weeks = weeksOf(library, 'ada', [record('2026-11-23')], '2026-11-25');
+    const said = weeksInWords(weeks, { there: 1, of: 1 }).join(' ');
+    expect(said).toContain('At 1 of 1 sessions');
+    expect(said).toContain('WHO 2020');
+    expect(said).toContain(`${weeks[0]!.towards} minutes towards the 150`);
+    expect(said).toMatch(/landings a week/);
+    expect(weeksInWords([], { there: 0, of: 0 })).toEqual([]);
+  });
 });

@@ -184,28 +184,41 @@ export function toTell(
   rungs: readonly NextRungOf[],
   nameOf: (form: FormRef) => string,
 ): { readonly person: Person; readonly says: readonly string[] }[] {
-  const lines = new Map<string, { person: Person; says: string[]; weight: number }>();
+  const told = new Map<string, { person: Person; ups: string[]; downs: string[]; asks: string[] }>();
   for (const one of rungs) {
     const { decision, person } = one;
     if (decision.is === 'hold') continue;
-    const known = lines.get(person.id) ?? { person, says: [], weight: 0 };
+    const known = told.get(person.id) ?? { person, ups: [], downs: [], asks: [] };
     const form = formOfRung(library, library.ladder(one.ladder)!, decision.to);
     const to = form ? nameOf(form).toLowerCase() : '';
-    const says =
+    const [list, says] =
       decision.is === 'up'
-        ? `try ${to} now: ${decision.says.charAt(0).toLowerCase()}${decision.says.slice(1)}`
+        ? [known.ups, to]
         : decision.is === 'down'
-          ? `${to} for now: ${decision.says.charAt(0).toLowerCase()}${decision.says.slice(1)}`
-          : one.around
-            ? `what hurt, when and where? If it still does: ${nameOf(one.around.form).toLowerCase()}`
-            : 'what hurt, when and where?';
-    if (!known.says.includes(says)) known.says.push(says);
-    known.weight = Math.max(known.weight, decision.is === 'ask' ? 3 : decision.is === 'down' ? 2 : 1);
-    lines.set(person.id, known);
+          ? [known.downs, to]
+          : [known.asks, one.around ? nameOf(one.around.form).toLowerCase() : ''];
+    if (!list.includes(says)) list.push(says);
+    told.set(person.id, known);
   }
-  return [...lines.values()]
-    .sort((a, b) => b.weight - a.weight)
-    .map(({ person, says }) => ({ person, says }));
+  const weight = (t: { downs: string[]; asks: string[] }) =>
+    t.asks.length > 0 ? 2 : t.downs.length > 0 ? 1 : 0;
+  return [...told.values()]
+    .sort((a, b) => weight(b) - weight(a))
+    .map(({ person, ups, downs, asks }) => {
+      const around = asks.filter(Boolean);
+      return {
+        person,
+        says: [
+          ...(asks.length > 0
+            ? [
+                `what hurt, when and where?${around.length > 0 ? ` If it still does: ${around.join('; ')}.` : ''}`,
+              ]
+            : []),
+          ...(downs.length > 0 ? [`for now ${downs.join('; ')}.`] : []),
+          ...(ups.length > 0 ? [`ready for ${ups.join('; ')}.`] : []),
+        ],
+      };
+    });
 }
 
 /** What to know of a group before its session: what hurt or showed last time, who waits for their doctor. */

@@ -1,6 +1,6 @@
 import type { Ladder, Library } from '../ladder/index.ts';
 import { evidenceOf } from './decide.ts';
-import type { SessionRecord } from './record.ts';
+import { loadOf, type SessionRecord } from './record.ts';
 import { WEEKLY, type Week } from './weeks.ts';
 
 /** Where somebody stood on a ladder, session by session. */
@@ -27,28 +27,27 @@ export function climbsOf(library: Library, person: string, records: readonly Ses
     .sort((a, b) => span(b) - span(a) || (a.ladder.name < b.ladder.name ? -1 : 1));
 }
 
-/** Sessions to look back on for how hard the next will be. Estimate. */
+/** Sessions and weeks to look back on. Estimate. */
 const LOOK_BACK = 4;
 
 /**
- * Load that lies ahead: minutes of each planned session by how hard the last four were for them. Null where nobody
- * ever asked how hard it was.
+ * Load that so many sessions ahead come to if each is as the last four were; null where nobody ever asked how hard it
+ * was.
  */
 export function loadAhead(
   person: string,
   records: readonly SessionRecord[],
-  minutes: readonly number[],
+  sessions: number,
 ): number | null {
-  const efforts = [...records]
+  const loads = [...records]
     .sort((a, b) => (a.on < b.on ? 1 : -1))
-    .flatMap((r) => {
-      const result = r.results.find((one) => one.person === person);
-      return result?.present && result.effort !== null ? [result.effort] : [];
+    .flatMap((record) => {
+      const result = record.results.find((one) => one.person === person);
+      return (result && loadOf(record, result)) ?? [];
     })
     .slice(0, LOOK_BACK);
-  if (efforts.length === 0) return null;
-  const effort = efforts.reduce((a, b) => a + b, 0) / efforts.length;
-  return Math.round(minutes.reduce((a, b) => a + b, 0) * effort);
+  if (loads.length === 0) return null;
+  return Math.round((loads.reduce((a, b) => a + b, 0) / loads.length) * sessions);
 }
 
 /** Sessions of a person's groups that they were at, of those recorded since their first. */

@@ -61,6 +61,33 @@ export default function LogScreen() {
       <main className="mx-auto max-w-6xl px-4 py-4">
         <div className="flex flex-wrap items-end gap-3">
           <h1 className="mr-auto text-3xl">Log</h1>
+          <button type="button" className="btn touch" onClick={() => setReading(true)}>
+            <Upload size={18} aria-hidden /> From elsewhere
+          </button>
+          <button
+            type="button"
+            className="btn touch"
+            disabled={all.length === 0}
+            onClick={() => saveFile('log.json', 'application/json', logFile(all))}
+          >
+            <Download size={18} aria-hidden /> As a file
+          </button>
+          <button
+            type="button"
+            className="btn touch"
+            disabled={found.length === 0}
+            onClick={() =>
+              saveFile(
+                'log.csv',
+                'text/csv;charset=utf-8',
+                `\uFEFF${Papa.unparse([...found], { columns: [...LOG_COLUMNS], escapeFormulae: true, newline: '\r\n' })}`,
+              )
+            }
+          >
+            <Download size={18} aria-hidden /> As a table
+          </button>
+        </div>
+        <div className="mt-2 flex flex-wrap items-end gap-3">
           <label>
             <span className="quiet block text-sm">Look for</span>
             <input
@@ -94,31 +121,6 @@ export default function LogScreen() {
               </select>
             </label>
           ))}
-          <button type="button" className="btn touch" onClick={() => setReading(true)}>
-            <Upload size={18} aria-hidden /> From elsewhere
-          </button>
-          <button
-            type="button"
-            className="btn touch"
-            disabled={all.length === 0}
-            onClick={() => saveFile('log.json', 'application/json', logFile(all))}
-          >
-            <Download size={18} aria-hidden /> As a file
-          </button>
-          <button
-            type="button"
-            className="btn touch"
-            disabled={found.length === 0}
-            onClick={() =>
-              saveFile(
-                'log.csv',
-                'text/csv;charset=utf-8',
-                `\uFEFF${Papa.unparse([...found], { columns: [...LOG_COLUMNS], escapeFormulae: true, newline: '\r\n' })}`,
-              )
-            }
-          >
-            <Download size={18} aria-hidden /> As a table
-          </button>
         </div>
         {all.length === 0 ? (
           <p className="mt-6 text-lg">

@@ -30,11 +30,7 @@ export function useWeeks(library: Library, person: string, groups: readonly Grou
       further: furtherOf(person, all),
       ahead: {
         sessions: ahead.length,
-        load: loadAhead(
-          person,
-          all,
-          ahead.map((o) => o.minutes),
-        ),
+        load: loadAhead(person, all, ahead.length),
       },
     };
   }, [docs, library, person, groups]);

@@ -46,6 +46,7 @@ export const bandChart =
           type: 'line' as const,
           label: `towards ${WEEKLY.moderate} min`,
           data: weeks.map((week) => week.towards),
+          stack: 'towards',
           borderColor: css('--color-primary'),
           backgroundColor: css('--color-primary'),
           borderWidth: 2.5,

@@ -197,8 +197,7 @@ function Made(props: {
         </div>
         <details>
           <summary className="quiet touch inline-flex cursor-pointer items-center text-sm underline underline-offset-4">
-            The next rung comes {PROGRESS[progress.school].says}; the session grows by{' '}
-            {GROWS[progress.grows].says}
+            Next rungs: {PROGRESS[progress.school].says}. The session grows by: {GROWS[progress.grows].says}
           </summary>
           <div className="grid gap-2 pb-2">
             <Choice
