@@ -1,0 +1,276 @@
+import { ARM, FLESH, LEG, LENGTHS, type Point, step, TRUNK } from './body.ts';
+import { type KeyPose, type Limb, solve, type View } from './pose.ts';
+
+/** Arms that hang, a little bent. */
+export const HANG: Limb = { turned: [-3, 9] };
+/** A limb turned by hand: upper part, lower part, degrees from straight down, forwards or outwards. */
+export const turned = (upper: number, lower: number, end?: number): Limb => ({
+  turned: [upper, lower],
+  ...(end === undefined ? {} : { end }),
+});
+/** A limb that reaches to where it touches. */
+export const to = (at: Point, end?: number, bend?: 1 | -1): Limb => ({
+  at,
+  ...(end === undefined ? {} : { end }),
+  ...(bend ? { bend } : {}),
+});
+type Pair = readonly [Limb, Limb];
+export const both = (limb: Limb): Pair => [limb, limb];
+
+/** A foot flat at x, on something so high. */
+export const flat = (x: number, height = 0): Limb => to([x, height + LENGTHS.ankle], 90);
+/** A foot on its ball, the heel so many degrees up. */
+export const onBall = (x: number, degrees = 45, height = 0): Limb => {
+  // The ball stays where it was while the heel rises round it.
+  const foot = 90 - degrees;
+  const ball: Point = [x + LENGTHS.foot * 0.74, height + 0.02];
+  const sole = step(ball, foot + 180, LENGTHS.foot * 0.74);
+  return to(step(sole, foot + 90, LENGTHS.ankle), foot);
+};
+
+export interface Standing {
+  /** Height of the hips as a share of standing. */
+  readonly h?: number;
+  readonly lean?: number;
+  readonly curl?: number;
+  readonly nod?: number;
+  readonly legs?: Pair;
+  readonly arms?: Pair;
+  /** Where the centre of mass stands over; the middle of the feet where it isn't said. Null: the hip is at `x`. */
+  readonly over?: number | null;
+  readonly x?: number;
+}
+
+/** Seen from the side, the middle of a standing foot lies so far before its ankle. */
+const MID_FOOT = LENGTHS.foot * 0.24;
+
+/** Somebody on their feet, hips as high as it says, leaning so far back or forth that they stand. */
+export function standing(of: Standing, view: View = 'side'): KeyPose {
+  const legs = of.legs ?? (view === 'side' ? both(flat(0)) : apart(0.1));
+  const pose = (x: number): KeyPose => ({
+    hip: [x, (of.h ?? 0.995) * LEG],
+    lean: of.lean ?? 0,
+    curl: of.curl ?? 0,
+    nod: of.nod ?? 0,
+    arms: of.arms ?? both(view === 'side' ? HANG : turned(8, 5)),
+    legs,
+  });
+  if (of.over === null) return pose(of.x ?? 0);
+  const feet = legs.flatMap((leg) => (leg.at ? [leg.at[0]] : []));
+  const mid = feet.length === 0 ? 0 : feet.reduce((a, b) => a + b, 0) / feet.length;
+  const goal = of.over ?? mid + (view === 'side' ? MID_FOOT : 0);
+  let lo = goal - 1.2;
+  let hi = goal + 1.2;
+  // The centre of mass moves with the hips: halved until it is over the feet.
+  for (let i = 0; i < 40; i++) {
+    const x = (lo + hi) / 2;
+    if (solve(pose(x), view).centre[0] < goal) lo = x;
+    else hi = x;
+  }
+  return pose((lo + hi) / 2);
+}
+
+/** Two feet so far apart, seen from the front; `height` is what either stands on. */
+export const apart = (half: number, height: readonly [number, number] = [0, 0]): Pair => [
+  to([-half, height[0] + LENGTHS.ankle], 0, 1),
+  to([half, height[1] + LENGTHS.ankle], 0, 1),
+];
+
+/** Sitting on something so high, feet before it. */
+export function sitting(
+  seat: number,
+  of: {
+    readonly lean?: number;
+    readonly curl?: number;
+    readonly nod?: number;
+    readonly arms?: Pair;
+    readonly legs?: Pair;
+    readonly feet?: number;
+  } = {},
+): KeyPose {
+  const foot = of.feet ?? 0.4;
+  return {
+    hip: [0, seat + FLESH.hip],
+    lean: of.lean ?? 4,
+    curl: of.curl ?? 0,
+    nod: of.nod ?? 0,
+    arms: of.arms ?? both(turned(18, 62)),
+    legs: of.legs ?? both(flat(foot)),
+  };
+}
+
+/** Feet on their toes behind, on something so high, the body a line from there to the shoulders. */
+export interface Line {
+  /** What the hands or forearms are on. */
+  readonly hands?: number;
+  /** 1 with straight arms, less the more they are bent. */
+  readonly straight?: number;
+  readonly feet?: number;
+  /** On the knees, on the forearms. */
+  readonly knees?: boolean;
+  readonly forearms?: boolean;
+  /** Hips above the line, m; below it where it is less than nought. */
+  readonly pike?: number;
+  /** Where the hands are beside the shoulders when the arms are straight, m forwards. */
+  readonly ahead?: number;
+  readonly nod?: number;
+}
+
+const TOES_UP = LENGTHS.foot * 0.74;
+
+/**
+ * Hands on something, feet or knees on the floor: a body held in a line. The feet are at 0, the head is at the right;
+ * the hands stay where they are under straight arms however far those bend.
+ */
+export function line(of: Line): KeyPose {
+  const { hands = 0, straight = 1, feet = 0, knees = false, forearms = false, pike = 0, ahead = 0 } = of;
+  const pivot: Point = knees ? [0, FLESH.knee] : [0, feet + TOES_UP * 0.92];
+  const low = knees ? LENGTHS.thigh : LENGTHS.thigh + LENGTHS.shank;
+  const whole = low + TRUNK;
+  const armUp = forearms ? LENGTHS.upperArm : ARM;
+  const contact = hands + (forearms ? FLESH.elbow : FLESH.wrist);
+  /** Where the shoulder is when the arms are so straight. */
+  const shoulderAt = (k: number): { at: Point; angle: number } => {
+    const y = contact + armUp * k;
+    const sin = Math.min(1, Math.max(-1, (y - pivot[1]) / whole));
+    return { at: [pivot[0] + whole * Math.sqrt(1 - sin * sin), y], angle: (Math.asin(sin) * 180) / Math.PI };
+  };
+  const rest = shoulderAt(1);
+  const { at: shoulder, angle } = shoulderAt(straight);
+  const hip: Point = [
+    pivot[0] + low * Math.cos((angle * Math.PI) / 180),
+    pivot[1] + low * Math.sin((angle * Math.PI) / 180) + pike,
+  ];
+  const lean = 90 - (Math.atan2(shoulder[1] - hip[1], shoulder[0] - hip[0]) * 180) / Math.PI;
+  const hand: Point = [rest.at[0] + ahead, contact];
+  const arm: Limb = forearms
+    ? turned(Math.max(-60, Math.min(60, ((rest.at[0] - shoulder[0]) / LENGTHS.upperArm) * 57)), 90, 90)
+    : to(hand, hands > 1.05 ? 150 : 90);
+  const leg: Limb = knees ? kneeling(hip, pivot) : to(pivot, feet > 0.05 ? 20 : 8);
+  return { hip, lean, curl: 0, nod: of.nod ?? -8, arms: both(arm), legs: both(leg) };
+}
+
+/** A thigh from the hip to a knee on the floor, the shank lying behind it. */
+export function kneeling(hip: Point, knee: Point, shank = -84): Limb {
+  const thigh = (Math.atan2(knee[0] - hip[0], hip[1] - knee[1]) * 180) / Math.PI;
+  return turned(thigh, shank, -90);
+}
+
+/** On hands and knees; the hips over the knees where nothing else is said. */
+export function fours(
+  of: {
+    readonly back?: number;
+    readonly curl?: number;
+    readonly nod?: number;
+    readonly arms?: readonly [Limb | null, Limb | null];
+    readonly legs?: readonly [Limb | null, Limb | null];
+    /** Knees held so far off the floor. */
+    readonly hover?: number;
+    readonly forearms?: boolean;
+  } = {},
+): KeyPose {
+  const hover = of.hover ?? 0;
+  const hip: Point = [-(of.back ?? 0), FLESH.knee + LENGTHS.thigh + hover - Math.abs(of.back ?? 0) * 0.45];
+  const reachUp = (of.forearms ? LENGTHS.upperArm + FLESH.elbow : ARM + FLESH.wrist) * 0.985;
+  const hand: Point = [
+    Math.sqrt(Math.max(0.05, TRUNK ** 2 - (reachUp - (FLESH.knee + LENGTHS.thigh)) ** 2)),
+    0,
+  ];
+  const shoulderY = Math.min(reachUp, hip[1] + TRUNK * 0.6);
+  const lean = 90 - (Math.asin(Math.max(-1, Math.min(1, (shoulderY - hip[1]) / TRUNK))) * 180) / Math.PI;
+  const arm: Limb = of.forearms ? turned(0, 90, 90) : to([hand[0], FLESH.wrist], 90);
+  const knee: Point = [0, FLESH.knee + hover];
+  const leg: Limb = hover > 0 ? { ...kneeling(hip, knee, -97), end: 6 } : kneeling(hip, knee);
+  return {
+    hip,
+    lean,
+    curl: of.curl ?? 0,
+    nod: of.nod ?? -6,
+    arms: [of.arms?.[0] ?? arm, of.arms?.[1] ?? arm],
+    legs: [of.legs?.[0] ?? leg, of.legs?.[1] ?? leg],
+  };
+}
+
+/** On the back, head to the left, feet to the right. `up` lifts the hips with the shoulders where they are, m. */
+export function supine(
+  of: {
+    readonly up?: number;
+    /** Shoulders off the floor, degrees of the upper trunk and of the whole of it. */
+    readonly curl?: number;
+    readonly rise?: number;
+    readonly nod?: number;
+    readonly arms?: Pair;
+    readonly legs?: Pair;
+    readonly feet?: number;
+    readonly height?: number;
+    /** What the shoulders lie on, m high. */
+    readonly shoulders?: number;
+  } = {},
+): KeyPose {
+  const shoulder: Point = [-TRUNK, FLESH.shoulder + (of.shoulders ?? 0)];
+  const rise = of.rise ?? 0;
+  const hip: Point = rise > 0 || of.up === undefined ? [0, FLESH.hip] : [0, FLESH.hip + of.up];
+  // Lying on the shoulders the trunk turns about them; sitting up it turns about the hips.
+  const held: Point =
+    rise > 0 ? hip : [shoulder[0] + Math.sqrt(Math.max(0, TRUNK ** 2 - (hip[1] - shoulder[1]) ** 2)), hip[1]];
+  const lean =
+    rise > 0
+      ? -90 + rise
+      : -90 - (Math.asin(Math.max(-1, Math.min(1, (held[1] - shoulder[1]) / TRUNK))) * 180) / Math.PI;
+  return {
+    hip: held,
+    lean,
+    curl: of.curl ?? 0,
+    // The head lies level, however the trunk slopes down to it.
+    nod: of.nod ?? 6 + (rise > 0 ? 0 : -90 - lean),
+    arms: of.arms ?? both(turned(86, 90, 90)),
+    legs: of.legs ?? both(flat(of.feet ?? 0.42, of.height ?? 0)),
+  };
+}
+
+/** On the front, head to the right. */
+export function prone(
+  of: { readonly rise?: number; readonly arms?: Pair; readonly legs?: Pair; readonly nod?: number } = {},
+): KeyPose {
+  return {
+    hip: [0, 0.1],
+    lean: 90,
+    curl: -(of.rise ?? 0),
+    nod: of.nod ?? -10,
+    arms: of.arms ?? both(turned(84, 92, 92)),
+    legs: of.legs ?? both(turned(-88, -90, -90)),
+  };
+}
+
+/** On the knees, upright or sitting back; half kneeling where a foot stands before. */
+export function onKnees(
+  of: {
+    readonly lean?: number;
+    readonly sit?: number;
+    readonly arms?: Pair;
+    readonly foot?: number | null;
+    /** Toes under, ready to get up. */
+    readonly tucked?: boolean;
+    readonly curl?: number;
+  } = {},
+): KeyPose {
+  const sit = of.sit ?? 0;
+  const thigh = LENGTHS.thigh;
+  const angle = (sit * Math.PI) / 180;
+  const hip: Point = [-thigh * Math.sin(angle), FLESH.knee + thigh * Math.cos(angle)];
+  const knee = of.tucked
+    ? { ...kneeling(hip, [0, FLESH.knee], -107), end: 12 }
+    : kneeling(hip, [0, FLESH.knee]);
+  return {
+    hip,
+    lean: of.lean ?? 0,
+    curl: of.curl ?? 0,
+    nod: 0,
+    arms: of.arms ?? both(HANG),
+    legs: [of.foot === undefined || of.foot === null ? knee : flat(of.foot), knee],
+  };
+}
+
+/** Several key poses on the way of something that turns about a fixed place: a straight line between two would cut the corner. */
+export const way = (steps: number, at: (t: number) => KeyPose): KeyPose[] =>
+  Array.from({ length: steps }, (_, i) => at(i / (steps - 1)));

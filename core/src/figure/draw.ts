@@ -1,0 +1,255 @@
+import { along, direction, HEIGHT, LENGTHS, type Point, RADII, step } from './body.ts';
+import { type Figure, type Prop, poseAt } from './figure.ts';
+import { type Solved, type SolvedLimb, solve } from './pose.ts';
+
+/** What a shape is: the near and the far half of somebody, what they use, what they stand on. */
+export type Tone = 'near' | 'far' | 'thing' | 'line';
+export interface Shape {
+  readonly d: string;
+  readonly tone: Tone;
+  /** Kept apart from what it lies over by a thin edge. */
+  readonly edged?: boolean;
+}
+
+/** Units of the drawing to a metre. */
+export const SCALE = 100;
+const n = (v: number) => (Math.round(v * 10) / 10).toString();
+const at = ([x, y]: Point) => `${n(x * SCALE)} ${n(-y * SCALE)}`;
+
+/** A limb's part: round at both ends, thinner at the one. */
+function capsule(a: Point, b: Point, [ra, rb]: readonly [number, number]): string {
+  const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+  const k = length < 1e-6 ? [0, 1] : [-(b[1] - a[1]) / length, (b[0] - a[0]) / length];
+  const off = (p: Point, r: number): Point => [p[0] + k[0]! * r, p[1] + k[1]! * r];
+  const arc = (r: number) => `A${n(r * SCALE)} ${n(r * SCALE)} 0 0 1 `;
+  return `M${at(off(a, ra))}L${at(off(b, rb))}${arc(rb)}${at(off(b, -rb))}L${at(off(a, -ra))}${arc(ra)}${at(off(a, ra))}Z`;
+}
+
+const circle = (c: Point, r: number): string => {
+  const [x, y] = [c[0] * SCALE, -c[1] * SCALE];
+  const R = r * SCALE;
+  return `M${n(x - R)} ${n(y)}A${n(R)} ${n(R)} 0 1 1 ${n(x + R)} ${n(y)}A${n(R)} ${n(R)} 0 1 1 ${n(x - R)} ${n(y)}Z`;
+};
+const polygon = (points: readonly Point[]): string => `M${points.map(at).join('L')}Z`;
+const box = (x: number, y: number, w: number, h: number): string =>
+  polygon([
+    [x, y],
+    [x + w, y],
+    [x + w, y + h],
+    [x, y + h],
+  ]);
+
+const limb = (kind: 'arm' | 'leg', l: SolvedLimb): string[] =>
+  kind === 'arm'
+    ? [
+        capsule(l.root, l.joint, RADII.upperArm),
+        capsule(l.joint, l.end, RADII.forearm),
+        capsule(l.end, l.tip, RADII.hand),
+      ]
+    : [
+        capsule(l.root, l.joint, RADII.thigh),
+        capsule(l.joint, l.end, RADII.shank),
+        capsule(along(l.heel, l.tip, 0.12), l.tip, RADII.foot),
+        capsule(l.end, along(l.heel, l.tip, 0.3), [0.036, 0.034]),
+      ];
+
+function trunk(s: Solved): string[] {
+  const head = along(s.headBase, s.crown, 0.5);
+  const neck = capsule(s.neck, s.headBase, RADII.neck);
+  if (s.view === 'front') {
+    const up = direction(s.hip, s.neck);
+    const side = (p: Point, half: number) => [step(p, up - 90, -half), step(p, up - 90, half)] as const;
+    const [a, b] = side(s.neck, LENGTHS.shoulderHalf + 0.01);
+    const [c, d] = side(s.waist, LENGTHS.hipHalf + 0.045);
+    const [e, f] = side(s.hip, LENGTHS.hipHalf + 0.075);
+    return [
+      capsule(s.neck, s.headBase, RADII.neck),
+      polygon([a, c, e, f, d, b]),
+      capsule(a, b, [0.05, 0.05]),
+      capsule(e, f, [0.075, 0.075]),
+      circle(head, RADII.head),
+      neck,
+    ];
+  }
+  // Where they look: a nose, so that front and back are told apart.
+  const facing = direction(s.headBase, s.crown) - 90;
+  return [
+    capsule(s.hip, s.waist, RADII.loin),
+    capsule(s.waist, s.neck, RADII.chest),
+    neck,
+    circle(head, RADII.head),
+    circle(step(head, facing, RADII.head * 0.98), 0.026),
+  ];
+}
+
+function propBehind(prop: Prop): Shape[] {
+  const thing = (d: string): Shape => ({ d, tone: 'thing' });
+  const line = (d: string): Shape => ({ d, tone: 'line' });
+  switch (prop.is) {
+    case 'mat':
+      return [thing(box(prop.from, -0.035, prop.to - prop.from, 0.03))];
+    case 'wall':
+      return [thing(box(prop.x, -0.02, 0.06, 2.15))];
+    case 'surface':
+      return [
+        thing(box(prop.from, prop.height - 0.06, prop.to - prop.from, 0.06)),
+        ...(prop.height > 0.12
+          ? [
+              thing(box(prop.from + 0.04, 0, 0.04, prop.height - 0.05)),
+              thing(box(prop.to - 0.08, 0, 0.04, prop.height - 0.05)),
+            ]
+          : []),
+      ];
+    case 'step':
+      return [thing(box(prop.from, 0, prop.to - prop.from, prop.height))];
+    case 'seat': {
+      const { x, height } = prop;
+      return [
+        thing(box(x - 0.22, height - 0.05, 0.44, 0.05)),
+        thing(box(x - 0.21, 0, 0.035, height - 0.04)),
+        thing(box(x + 0.175, 0, 0.035, height - 0.04)),
+        ...(prop.back ? [thing(box(x - 0.25, height, 0.035, 0.48))] : []),
+        ...(prop.arms ? [thing(box(x - 0.22, height + 0.2, 0.38, 0.035))] : []),
+      ];
+    }
+    case 'hold':
+      return [
+        thing(box(prop.x - 0.02, 0, 0.04, prop.height)),
+        thing(box(prop.x - 0.09, prop.height - 0.03, 0.18, 0.03)),
+      ];
+    case 'bar':
+      return [
+        thing(circle([prop.x, prop.height], 0.028)),
+        line(`M${at([prop.x, prop.height])}L${at([prop.x, prop.height + 0.5])}`),
+      ];
+    case 'cushion':
+      return [thing(capsule([prop.x - 0.16, 0.03], [prop.x + 0.16, 0.03], [0.03, 0.03]))];
+    default:
+      return [];
+  }
+}
+
+function propInHand(prop: Prop, s: Solved): Shape[] {
+  const hands = (which: 'near' | 'both') => (which === 'near' ? [s.arms[0]] : [s.arms[1], s.arms[0]]);
+  const grip = (arm: SolvedLimb): Point => along(arm.end, arm.tip, 0.55);
+  const thing = (d: string): Shape => ({ d, tone: 'thing', edged: true });
+  switch (prop.is) {
+    case 'dumbbell':
+      return hands(prop.in).flatMap((arm) => {
+        const g = grip(arm);
+        const across = direction(arm.end, arm.tip) + (s.view === 'side' ? 0 : 90);
+        if (s.view === 'side')
+          return [thing(circle(g, 0.062)), { d: circle(g, 0.02), tone: 'line' as const }];
+        const [a, b] = [step(g, across, 0.09), step(g, across, -0.09)];
+        return [thing(capsule(a, b, [0.02, 0.02])), thing(circle(a, 0.05)), thing(circle(b, 0.05))];
+      });
+    case 'bell': {
+      const g = prop.in === 'both' ? along(grip(s.arms[0]), grip(s.arms[1]), 0.5) : grip(s.arms[0]);
+      const hang = step(g, 0, 0.1);
+      return [thing(circle(hang, 0.085)), { d: `M${at(g)}L${at(hang)}`, tone: 'line' }];
+    }
+    case 'ball': {
+      const g = prop.in === 'both' ? along(s.arms[0].tip, s.arms[1].tip, 0.5) : s.arms[0].tip;
+      return [thing(circle(step(g, direction(s.arms[0].end, s.arms[0].tip), 0.07), 0.11))];
+    }
+    case 'stick':
+    case 'towel': {
+      const [a, b] = [grip(s.arms[0]), grip(s.arms[1])];
+      const away = Math.hypot(a[0] - b[0], a[1] - b[1]) < 0.05;
+      const ends: [Point, Point] = away ? [step(a, 180, 0.06), step(a, 0, 0.06)] : [a, b];
+      return [thing(capsule(ends[0], ends[1], [0.018, 0.018]))];
+    }
+    case 'band':
+      return hands(prop.in).map((arm) => ({
+        d: `M${at(prop.from)}L${at(grip(arm))}`,
+        tone: 'line' as const,
+      }));
+    default:
+      return [];
+  }
+}
+
+/** Everything of a figure at a moment of its rep (0 to 1), in the order in which it is painted; y goes down. */
+export function shapesOf(figure: Figure, t: number): Shape[] {
+  return shapesOfPose(figure, solve(poseAt(figure, t), figure.view));
+}
+
+/** The same of a solved pose. */
+export function shapesOfPose(figure: Pick<Figure, 'props' | 'view'>, s: Solved): Shape[] {
+  const far = s.view === 'front' ? 'near' : 'far';
+  const whole = (d: string[], tone: Tone, edged = false): Shape => ({
+    d: d.join(''),
+    tone,
+    ...(edged ? { edged } : {}),
+  });
+  return [
+    ...figure.props.flatMap(propBehind),
+    whole(limb('arm', s.arms[1]), far),
+    whole(limb('leg', s.legs[1]), far),
+    whole(trunk(s), 'near'),
+    whole(limb('leg', s.legs[0]), 'near', s.view === 'side'),
+    ...figure.props.flatMap((prop) => propInHand(prop, s)),
+    whole(limb('arm', s.arms[0]), 'near', true),
+  ];
+}
+
+/** Left, top, width, height of what a figure ever covers, so that nothing of it is cut off. */
+export function frameOf(figure: Figure, steps = 8): readonly [number, number, number, number] {
+  let [left, right, top] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, 0];
+  const cover = ([x, y]: Point, r: number) => {
+    left = Math.min(left, x - r);
+    right = Math.max(right, x + r);
+    top = Math.max(top, y + r);
+  };
+  for (let k = 0; k <= steps; k++) {
+    const s = solve(poseAt(figure, k / steps), figure.view);
+    cover(s.crown, 0.08);
+    cover(s.neck, 0.12);
+    cover(s.hip, 0.12);
+    for (const l of [...s.arms, ...s.legs]) for (const p of [l.joint, l.end, l.tip, l.heel]) cover(p, 0.1);
+  }
+  for (const prop of figure.props) {
+    if (prop.is === 'seat') {
+      cover([prop.x - 0.24, prop.height + (prop.back ? 0.48 : 0)], 0.03);
+      cover([prop.x + 0.22, 0], 0.03);
+    } else if (prop.is === 'surface' || prop.is === 'step' || prop.is === 'mat') {
+      cover([prop.from, 0], 0.02);
+      cover([prop.to, 0], 0.02);
+    } else if (prop.is === 'wall') cover([prop.x + 0.05, 1.6], 0.02);
+    else if (prop.is === 'hold' || prop.is === 'bar') cover([prop.x, prop.height], 0.1);
+    else if (prop.is === 'band') cover(prop.from, 0.03);
+  }
+  const pad = 0.06;
+  const [x, w] = [left - pad, right - left + 2 * pad];
+  const h = top + pad + 0.09;
+  return [x * SCALE, -(top + pad) * SCALE, w * SCALE, h * SCALE];
+}
+
+/** Standing height in units of the drawing. */
+export const STANDING_UNITS = HEIGHT * SCALE;
+
+const TONES: Readonly<Record<Tone, string>> = {
+  near: '#17232e',
+  far: '#8f979d',
+  thing: '#cfc4ac',
+  line: '#17232e',
+};
+
+/** A figure at a moment as an SVG text of its own, in black and white as much as in colour. */
+export function svgOf(figure: Figure, t: number, title: string): string {
+  const [x, y, w, h] = frameOf(figure).map((v) => Math.round(v));
+  const safe = title.replaceAll('&', '&amp;').replaceAll('<', '&lt;');
+  const paths = shapesOf(figure, t)
+    .map(
+      ({ d, tone, edged }) =>
+        `<path d="${d}" fill="${tone === 'line' ? 'none' : TONES[tone]}"${
+          tone === 'line'
+            ? ` stroke="${TONES.line}" stroke-width="2.5"`
+            : edged
+              ? ' stroke="#fff" stroke-width="3" paint-order="stroke"'
+              : ''
+        }/>`,
+    )
+    .join('');
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${x} ${y} ${w} ${h}" width="${w}" height="${h}" role="img"><title>${safe}</title><path d="M${x} 0H${x! + w!}" stroke="${TONES.line}" stroke-width="2"/>${paths}</svg>\n`;
+}

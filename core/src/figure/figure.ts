@@ -1,0 +1,206 @@
+import { distance, FLESH, LENGTHS, type Point, turn } from './body.ts';
+import { type KeyPose, poseBetween, SIDES, type Solved, solve, type View } from './pose.ts';
+
+/** Things drawn beside somebody, from the same numbers, m. */
+export type Prop =
+  | { readonly is: 'mat'; readonly from: number; readonly to: number }
+  | {
+      readonly is: 'seat';
+      readonly x: number;
+      readonly height: number;
+      readonly back: boolean;
+      readonly arms?: boolean;
+    }
+  | { readonly is: 'surface' | 'step'; readonly from: number; readonly to: number; readonly height: number }
+  | { readonly is: 'wall'; readonly x: number }
+  | { readonly is: 'hold'; readonly x: number; readonly height: number }
+  | { readonly is: 'bar'; readonly height: number; readonly x: number }
+  | { readonly is: 'cushion'; readonly x: number }
+  /** In one hand or both: what hangs or is held there. */
+  | { readonly is: 'dumbbell' | 'bell' | 'ball' | 'towel' | 'stick'; readonly in: 'near' | 'both' }
+  | { readonly is: 'band'; readonly from: Point; readonly in: 'near' | 'both' };
+
+/** A move as it is drawn: its key poses in the order of one rep, and what stands beside it. */
+export interface Figure {
+  readonly view: View;
+  readonly poses: readonly KeyPose[];
+  readonly props: readonly Prop[];
+  /** From the last pose back through the others, or straight to the first again. */
+  readonly back: boolean;
+  /** The move goes somewhere: feet may slide between poses. */
+  readonly travels?: boolean;
+  /** Everything leaves the ground between these two poses, as high as so many metres. */
+  readonly flight?: { readonly from: number; readonly height: number };
+}
+
+/** Half turns of the joints people have, degrees: least and most. Common ranges (AAOS norms, from memory), rounded outwards. */
+const KNEE = [-8, 160] as const;
+const ELBOW = [-8, 160] as const;
+const HIP_BEND_MOST = 150;
+
+/** The pose of a rep at a moment from 0 to 1, there and back. */
+export function poseAt(figure: Figure, t: number): KeyPose {
+  const { poses } = figure;
+  const n = poses.length - 1;
+  if (n <= 0) return poses[0]!;
+  const way = figure.back ? (t < 0.5 ? t * 2 : 2 - t * 2) : t;
+  const at = Math.min(n, Math.max(0, way * n));
+  const i = Math.min(n - 1, Math.floor(at));
+  const between = poseBetween(poses[i]!, poses[i + 1]!, at - i, figure.view);
+  const { flight } = figure;
+  if (!flight || i !== flight.from) return between;
+  // Off the ground as anything thrown: highest half way.
+  const up = 4 * flight.height * (at - i) * (1 - (at - i));
+  return { ...raised(between, up) };
+}
+
+/** A pose so much higher, with all it touches left behind. */
+export function raised(pose: KeyPose, up: number): KeyPose {
+  const lift = <L extends KeyPose['arms'][number]>(limb: L): L =>
+    limb.at ? { ...limb, at: [limb.at[0], limb.at[1] + up] } : limb;
+  return {
+    ...pose,
+    hip: [pose.hip[0], pose.hip[1] + up],
+    arms: [lift(pose.arms[0]), lift(pose.arms[1])],
+    legs: [lift(pose.legs[0]), lift(pose.legs[1])],
+  };
+}
+
+/** Bend of a joint: 0 is straight. */
+export const bendOf = (root: Point, joint: Point, end: Point): number => {
+  const a = Math.atan2(joint[1] - root[1], joint[0] - root[0]);
+  const b = Math.atan2(end[1] - joint[1], end[0] - joint[0]);
+  return turn((a * 180) / Math.PI, (b * 180) / Math.PI);
+};
+
+/** Bend of a hip: between the thigh and the lower trunk gone on downwards. */
+export const hipBend = (s: Solved, side: 0 | 1): number =>
+  bendOf(s.waist, s.hip, [
+    s.legs[side].joint[0] - s.legs[side].root[0] + s.hip[0],
+    s.legs[side].joint[1] - s.legs[side].root[1] + s.hip[1],
+  ]);
+
+/** How far an upper arm is raised from hanging along the trunk. */
+export const armRaised = (s: Solved, side: 0 | 1): number =>
+  180 -
+  bendOf(s.waist, s.neck, [
+    s.arms[side].joint[0] - s.arms[side].root[0] + s.neck[0],
+    s.arms[side].joint[1] - s.arms[side].root[1] + s.neck[1],
+  ]);
+
+/** What can't be of a drawn pose, in words; empty where all is well. */
+export function faultsOf(figure: Figure, steps = 16): string[] {
+  const said = new Set<string>();
+  figure.poses.forEach((pose, i) => {
+    const s = solve(pose, figure.view);
+    for (const side of SIDES) {
+      const name = side === 0 ? 'near' : 'far';
+      if (s.legs[side].short > 0.02)
+        said.add(
+          `pose ${i + 1}: the ${name} foot is ${Math.round(s.legs[side].short * 100)} cm short of its place`,
+        );
+      if (s.arms[side].short > 0.02)
+        said.add(
+          `pose ${i + 1}: the ${name} hand is ${Math.round(s.arms[side].short * 100)} cm short of its place`,
+        );
+    }
+  });
+  for (let k = 0; k <= steps; k++) {
+    const s = solve(poseAt(figure, k / steps), figure.view);
+    for (const side of SIDES) {
+      const leg = s.legs[side];
+      const arm = s.arms[side];
+      const knee = bendOf(leg.root, leg.joint, leg.end);
+      const elbow = bendOf(arm.root, arm.joint, arm.end);
+      if (knee > KNEE[1]) said.add(`a knee bent ${Math.round(knee)}°, more than knees go`);
+      if (elbow > ELBOW[1]) said.add(`an elbow bent ${Math.round(elbow)}°, more than elbows go`);
+      if (hipBend(s, side) > HIP_BEND_MOST)
+        said.add(`a hip bent ${Math.round(hipBend(s, side))}°, more than hips go`);
+    }
+    const low = Math.min(...pointsOf(s).map(([, y]) => y));
+    if (low < -0.055) said.add(`something is ${Math.round(-low * 100)} cm under the floor`);
+  }
+  return [...said];
+}
+
+const pointsOf = (s: Solved): Point[] => [
+  s.hip,
+  s.neck,
+  s.crown,
+  ...SIDES.flatMap((i) => [
+    s.legs[i].joint,
+    s.legs[i].end,
+    s.legs[i].tip,
+    s.legs[i].heel,
+    s.arms[i].joint,
+    s.arms[i].end,
+  ]),
+];
+
+/** Heights at which something can be touched at x: the floor, and what is drawn. */
+function grounds(figure: Figure, x: number): number[] {
+  const found = [0];
+  for (const prop of figure.props) {
+    if ((prop.is === 'surface' || prop.is === 'step') && x > prop.from - 0.06 && x < prop.to + 0.06)
+      found.push(prop.height);
+    if (prop.is === 'seat' && Math.abs(x - prop.x) < 0.34) found.push(prop.height);
+    if (prop.is === 'cushion' && Math.abs(x - prop.x) < 0.25) found.push(0.06);
+  }
+  return found;
+}
+
+const NEAR_ENOUGH = 0.035;
+
+/** What of the body touches something in a pose: at which side, and at which height. */
+export interface Touch {
+  readonly part: 'foot' | 'knee' | 'hip' | 'back' | 'hand' | 'elbow' | 'chest';
+  readonly side: 0 | 1 | null;
+  readonly height: number;
+}
+
+export function touchesOf(figure: Figure, s: Solved): Touch[] {
+  const touches: Touch[] = [];
+  const on = (at: Point, below: number): number | null => {
+    const fits = grounds(figure, at[0]).filter((h) => Math.abs(at[1] - below - h) < NEAR_ENOUGH);
+    return fits.length > 0 ? Math.max(...fits) : null;
+  };
+  const walls = figure.props.flatMap((p) => (p.is === 'wall' ? [p.x] : []));
+  for (const side of SIDES) {
+    const leg = s.legs[side];
+    const arm = s.arms[side];
+    const foot = [leg.tip, leg.heel].flatMap((p) => on(p, 0.005) ?? []);
+    if (foot.length > 0) touches.push({ part: 'foot', side, height: Math.max(...foot) });
+    const knee = on(leg.joint, FLESH.knee);
+    if (knee !== null) touches.push({ part: 'knee', side, height: knee });
+    const hand = on(arm.end, FLESH.wrist);
+    if (hand !== null) touches.push({ part: 'hand', side, height: hand });
+    const elbow = on(arm.joint, FLESH.elbow);
+    if (elbow !== null) touches.push({ part: 'elbow', side, height: elbow });
+    for (const x of walls)
+      if (Math.abs(arm.end[0] - x) < 0.06 || Math.abs(arm.tip[0] - x) < 0.05)
+        touches.push({ part: 'hand', side, height: arm.end[1] });
+    for (const prop of figure.props) {
+      if (prop.is === 'hold' && distance(arm.end, [prop.x, prop.height]) < 0.09)
+        touches.push({ part: 'hand', side, height: prop.height });
+      if (prop.is === 'bar' && distance(arm.end, [prop.x, prop.height]) < 0.12)
+        touches.push({ part: 'hand', side, height: prop.height });
+    }
+  }
+  const hip = on(s.hip, FLESH.hip);
+  if (hip !== null) touches.push({ part: 'hip', side: null, height: hip });
+  const upright = turn(directionUp(s), 0);
+  if (upright > 45) {
+    const chest = on(s.neck, FLESH.shoulder);
+    if (chest !== null) touches.push({ part: facesUp(s) ? 'back' : 'chest', side: null, height: chest });
+  }
+  return touches;
+}
+
+/** Lean of the trunk from upright, degrees. */
+const directionUp = (s: Solved): number =>
+  (Math.atan2(s.neck[0] - s.hip[0], s.neck[1] - s.hip[1]) * 180) / Math.PI;
+/** On the back the head lies the way the body came from: the trunk leans backwards. */
+const facesUp = (s: Solved): boolean => directionUp(s) < 0;
+
+export const LEAN_OF = directionUp;
+export const FOOT_LENGTH = LENGTHS.foot;

@@ -1,0 +1,8 @@
+import { FLOOR } from './floor.ts';
+import type { Figures } from './kit.ts';
+import { PUSH } from './push.ts';
+import { SQUAT } from './squat.ts';
+import { UPRIGHT } from './upright.ts';
+
+/** Every figure that is drawn, by its move. */
+export const FIGURES: Figures = { ...UPRIGHT, ...FLOOR, ...SQUAT, ...PUSH };

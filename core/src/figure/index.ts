@@ -1,0 +1,25 @@
+export { HEIGHT, LENGTHS, MASSES, type Point } from './body.ts';
+export { frameOf, SCALE, type Shape, shapesOf, shapesOfPose, svgOf, type Tone } from './draw.ts';
+export {
+  armRaised,
+  bendOf,
+  type Figure,
+  faultsOf,
+  hipBend,
+  type Prop,
+  poseAt,
+  type Touch,
+  touchesOf,
+} from './figure.ts';
+export { FIGURES } from './figures/index.ts';
+export {
+  centreOf,
+  type KeyPose,
+  type Limb,
+  mirrored,
+  poseBetween,
+  reach,
+  type Solved,
+  solve,
+  type View,
+} from './pose.ts';

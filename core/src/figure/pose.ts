@@ -1,0 +1,234 @@
+import { along, between, direction, distance, HEIGHT, LENGTHS, MASSES, type Point, step } from './body.ts';
+
+export type View = 'side' | 'front';
+/** The limb nearer the eye, then the farther; in a front view the one drawn left, then right. */
+export const SIDES = [0, 1] as const;
+export type Side = (typeof SIDES)[number];
+
+/**
+ * A limb: reaching to a place, where it touches something (wrist or ankle), or turned by hand (upper part, lower part,
+ * in degrees from straight down). `bend` turns the joint the other way than it usually goes; `end` is the hand's or
+ * foot's own direction.
+ */
+export interface Limb {
+  readonly at?: Point;
+  readonly turned?: readonly [number, number];
+  readonly bend?: -1 | 1;
+  readonly end?: number;
+  /** The foot points at the eye: little of it is to be seen. */
+  readonly atEye?: true;
+}
+
+/** One key position of a rep. */
+export interface KeyPose {
+  readonly hip: Point;
+  /** Lower trunk from upright, + forwards (or to the right in a front view). */
+  readonly lean: number;
+  /** Upper trunk beyond the lower one, and head beyond the upper. */
+  readonly curl: number;
+  readonly nod: number;
+  readonly arms: readonly [Limb, Limb];
+  readonly legs: readonly [Limb, Limb];
+}
+
+export interface SolvedLimb {
+  readonly root: Point;
+  readonly joint: Point;
+  readonly end: Point;
+  /** Fingertips or toes. */
+  readonly tip: Point;
+  /** The heel; the wrist again for an arm. */
+  readonly heel: Point;
+  /** Metres by which it falls short of where it should touch. */
+  readonly short: number;
+}
+
+/** Where everything is. */
+export interface Solved {
+  readonly view: View;
+  readonly hip: Point;
+  readonly waist: Point;
+  readonly neck: Point;
+  readonly headBase: Point;
+  readonly crown: Point;
+  readonly arms: readonly [SolvedLimb, SolvedLimb];
+  readonly legs: readonly [SolvedLimb, SolvedLimb];
+  readonly centre: Point;
+}
+
+/** Which way x goes for a limb: both forwards in a side view, outwards in a front view. */
+export const outwards = (view: View, side: Side): 1 | -1 => (view === 'side' || side === 1 ? 1 : -1);
+
+/** Upper and lower part so that a limb from a root ends at a target, by the law of cosines; straight where it is too far. */
+export function reach(
+  root: Point,
+  target: Point,
+  upper: number,
+  lower: number,
+  bend: 1 | -1,
+  side: 1 | -1,
+): { turned: [number, number]; short: number } {
+  const far = distance(root, target);
+  const d = Math.min(upper + lower, Math.max(Math.abs(upper - lower), far));
+  const towards = direction(root, target, side);
+  const cos = (upper * upper + d * d - lower * lower) / (2 * upper * d || 1);
+  const away = (Math.acos(Math.min(1, Math.max(-1, cos))) * 180) / Math.PI;
+  const first = towards + bend * away;
+  const joint = step(root, first, upper, side);
+  const end = step(root, towards, d, side);
+  return { turned: [first, direction(joint, end, side)], short: Math.abs(far - d) };
+}
+
+const PART = {
+  arm: { upper: LENGTHS.upperArm, lower: LENGTHS.forearm, tip: LENGTHS.hand, bend: -1 },
+  leg: { upper: LENGTHS.thigh, lower: LENGTHS.shank, tip: LENGTHS.foot * 0.74, bend: 1 },
+} as const;
+
+/** Width of a foot that points at the eye, m. Estimate. */
+const FOOT_FROM_FRONT = 0.05;
+
+/** How a limb is turned, whether it was given so or reaches for something. */
+export function turnedOf(kind: 'arm' | 'leg', limb: Limb, root: Point, side: 1 | -1) {
+  const part = PART[kind];
+  if (limb.turned) return { turned: limb.turned, short: 0 };
+  return reach(root, limb.at ?? root, part.upper, part.lower, limb.bend ?? part.bend, side);
+}
+
+function solveLimb(kind: 'arm' | 'leg', limb: Limb, root: Point, view: View, s: Side): SolvedLimb {
+  const side = outwards(view, s);
+  const part = PART[kind];
+  const { turned, short } = turnedOf(kind, limb, root, side);
+  const joint = step(root, turned[0], part.upper, side);
+  const end = step(joint, turned[1], part.lower, side);
+  if (kind === 'arm') {
+    const tip = step(end, limb.end ?? turned[1], part.tip, side);
+    return { root, joint, end, tip, heel: end, short };
+  }
+  if (view === 'front' || limb.atEye) {
+    // Seen from the front a foot points at the eye: little of it is to be seen.
+    const away = limb.end ?? turned[1];
+    const sole = step(end, away, LENGTHS.ankle, side);
+    return { root, joint, end, tip: step(sole, away + 90, FOOT_FROM_FRONT, side), heel: sole, short };
+  }
+  // A foot goes on at a right angle to the shank unless it says otherwise; flat is 90.
+  const foot = limb.end ?? turned[1] + 90;
+  const sole = step(end, foot - 90, LENGTHS.ankle, side);
+  return {
+    root,
+    joint,
+    end,
+    tip: step(sole, foot, part.tip, side),
+    heel: step(sole, foot + 180, LENGTHS.foot - part.tip, side),
+    short,
+  };
+}
+
+/** Everything's place in a pose: trunk from the hip up, limbs by their joints or to what they touch. */
+export function solve(pose: KeyPose, view: View): Solved {
+  const { hip } = pose;
+  const waist = step(hip, 180 - pose.lean, LENGTHS.loin);
+  const up = 180 - pose.lean - pose.curl;
+  const neck = step(waist, up, LENGTHS.chest);
+  const headUp = up - pose.nod;
+  const headBase = step(neck, up - pose.nod / 2, LENGTHS.neck);
+  const crown = step(headBase, headUp, LENGTHS.head);
+  const across = (at: Point, degrees: number, half: number, side: Side): Point =>
+    view === 'side' ? at : step(at, degrees - 90, (side === 0 ? -1 : 1) * half);
+  const limb = (kind: 'arm' | 'leg', side: Side): SolvedLimb => {
+    const root =
+      kind === 'arm'
+        ? across(neck, up, LENGTHS.shoulderHalf, side)
+        : across(hip, 180 - pose.lean, LENGTHS.hipHalf, side);
+    return solveLimb(kind, (kind === 'arm' ? pose.arms : pose.legs)[side], root, view, side);
+  };
+  const arms = [limb('arm', 0), limb('arm', 1)] as const;
+  const legs = [limb('leg', 0), limb('leg', 1)] as const;
+  const solved = { view, hip, waist, neck, headBase, crown, arms, legs };
+  return { ...solved, centre: centreOf(solved) };
+}
+
+/** Centre of mass of the drawn body, m. */
+export function centreOf(s: Omit<Solved, 'centre'>): Point {
+  let x = 0;
+  let y = 0;
+  const add = (a: Point, b: Point, { share, at }: { share: number; at: number }) => {
+    const [px, py] = along(a, b, at);
+    x += share * px;
+    y += share * py;
+  };
+  add(s.neck, s.crown, MASSES.head);
+  add(s.waist, s.neck, MASSES.chest);
+  add(s.hip, s.waist, MASSES.loin);
+  for (const arm of s.arms) {
+    add(arm.root, arm.joint, MASSES.upperArm);
+    add(arm.joint, arm.end, MASSES.forearm);
+    add(arm.end, arm.tip, MASSES.hand);
+  }
+  for (const leg of s.legs) {
+    add(leg.root, leg.joint, MASSES.thigh);
+    add(leg.joint, leg.end, MASSES.shank);
+    add(leg.heel, leg.tip, MASSES.foot);
+  }
+  return [x, y];
+}
+
+/** The shorter way round between two directions. */
+const betweenTurns = (a: number, b: number, t: number): number => {
+  const d = ((((b - a) % 360) + 540) % 360) - 180;
+  return a + d * t;
+};
+
+function limbBetween(
+  kind: 'arm' | 'leg',
+  a: Limb,
+  b: Limb,
+  rootA: Point,
+  rootB: Point,
+  side: 1 | -1,
+  t: number,
+): Limb {
+  const bend = (t < 0.5 ? a.bend : b.bend) ?? undefined;
+  const eye = a.atEye && b.atEye ? { atEye: true as const } : {};
+  const ends = a.end === undefined || b.end === undefined ? {} : { end: betweenTurns(a.end, b.end, t) };
+  if (a.at && b.at && (a.bend ?? 0) === (b.bend ?? 0))
+    return { at: along(a.at, b.at, t), ...(bend ? { bend } : {}), ...ends, ...eye };
+  const from = turnedOf(kind, a, rootA, side).turned;
+  const to = turnedOf(kind, b, rootB, side).turned;
+  // A foot that says its direction at one end only goes there from where it is.
+  const foot = (limb: Limb, lower: number) => limb.end ?? (kind === 'leg' ? lower + 90 : lower);
+  return {
+    turned: [betweenTurns(from[0], to[0], t), betweenTurns(from[1], to[1], t)],
+    ...(a.atEye && b.atEye ? eye : { end: betweenTurns(foot(a, from[1]), foot(b, to[1]), t) }),
+  };
+}
+
+/** A pose between two: what touches at both ends touches all the way. */
+export function poseBetween(a: KeyPose, b: KeyPose, t: number, view: View): KeyPose {
+  if (t <= 0) return a;
+  if (t >= 1) return b;
+  const [sa, sb] = [solve(a, view), solve(b, view)];
+  const limbs = (kind: 'arm' | 'leg') => {
+    const [la, lb] = kind === 'arm' ? [a.arms, b.arms] : [a.legs, b.legs];
+    const [ra, rb] = kind === 'arm' ? [sa.arms, sb.arms] : [sa.legs, sb.legs];
+    return SIDES.map((s) =>
+      limbBetween(kind, la[s], lb[s], ra[s].root, rb[s].root, outwards(view, s), t),
+    ) as unknown as readonly [Limb, Limb];
+  };
+  return {
+    hip: along(a.hip, b.hip, t),
+    lean: between(a.lean, b.lean, t),
+    curl: between(a.curl, b.curl, t),
+    nod: between(a.nod, b.nod, t),
+    arms: limbs('arm'),
+    legs: limbs('leg'),
+  };
+}
+
+/** A pose seen from the other side: near and far change places. Twice is the pose itself. */
+export function mirrored(pose: KeyPose): KeyPose {
+  const swap = <T>([a, b]: readonly [T, T]): readonly [T, T] => [b, a];
+  return { ...pose, arms: swap(pose.arms), legs: swap(pose.legs) };
+}
+
+/** Share of the figure's own height. */
+export const shareOfHeight = (metres: number): number => metres / HEIGHT;
