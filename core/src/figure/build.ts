@@ -142,7 +142,9 @@ export function line(of: Line): KeyPose {
     pivot[1] + low * Math.sin((angle * Math.PI) / 180) + pike,
   ];
   const lean = 90 - (Math.atan2(shoulder[1] - hip[1], shoulder[0] - hip[0]) * 180) / Math.PI;
-  const hand: Point = [rest.at[0] + ahead, contact];
+  // Going down the shoulders swing forwards about the feet: the hands stand a little before them at the top.
+  const swing = forearms ? 0 : Math.min(0.09, 0.6 * (shoulderAt(0.4).at[0] - rest.at[0]));
+  const hand: Point = [rest.at[0] + swing + ahead, contact];
   const arm: Limb = forearms
     ? turned(Math.max(-60, Math.min(60, ((rest.at[0] - shoulder[0]) / LENGTHS.upperArm) * 57)), 90, 90)
     : to(hand, hands > 1.05 ? 150 : 90);
@@ -258,9 +260,7 @@ export function onKnees(
   const thigh = LENGTHS.thigh;
   const angle = (sit * Math.PI) / 180;
   const hip: Point = [-thigh * Math.sin(angle), FLESH.knee + thigh * Math.cos(angle)];
-  const knee = of.tucked
-    ? { ...kneeling(hip, [0, FLESH.knee], -107), end: 12 }
-    : kneeling(hip, [0, FLESH.knee]);
+  const knee = of.tucked ? to([-0.4, 0.18], 12) : kneeling(hip, [0, FLESH.knee]);
   return {
     hip,
     lean: of.lean ?? 0,

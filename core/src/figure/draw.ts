@@ -59,14 +59,21 @@ function trunk(s: Solved): string[] {
   if (s.view === 'front') {
     const up = direction(s.hip, s.neck);
     const side = (p: Point, half: number) => [step(p, up - 90, -half), step(p, up - 90, half)] as const;
-    const [a, b] = side(s.neck, LENGTHS.shoulderHalf + 0.01);
-    const [c, d] = side(s.waist, LENGTHS.hipHalf + 0.045);
-    const [e, f] = side(s.hip, LENGTHS.hipHalf + 0.075);
+    const [a, b] = side(s.neck, LENGTHS.shoulderHalf - 0.01);
+    const [c, d] = side(s.waist, LENGTHS.hipHalf + 0.05);
+    const [e, f] = side(s.hip, LENGTHS.hipHalf - 0.01);
     return [
       capsule(s.neck, s.headBase, RADII.neck),
-      polygon([a, c, e, f, d, b]),
-      capsule(a, b, [0.05, 0.05]),
-      capsule(e, f, [0.075, 0.075]),
+      polygon([
+        step(b, up - 90, 0.03),
+        d,
+        step(f, up - 90, 0.078),
+        step(e, up - 90, -0.078),
+        c,
+        step(a, up - 90, -0.03),
+      ]),
+      capsule(a, b, [0.056, 0.056]),
+      capsule(e, f, [0.082, 0.082]),
       circle(head, RADII.head),
       neck,
     ];
@@ -174,6 +181,10 @@ export function shapesOf(figure: Figure, t: number): Shape[] {
   return shapesOfPose(figure, solve(poseAt(figure, t), figure.view));
 }
 
+/** Whether an arm lies across the trunk in a front view. */
+const crosses = (s: Solved): boolean =>
+  s.arms.some((arm) => Math.abs(arm.end[0] - s.neck[0]) < 0.17 && arm.end[1] > s.hip[1] + 0.1);
+
 /** The same of a solved pose. */
 export function shapesOfPose(figure: Pick<Figure, 'props' | 'view'>, s: Solved): Shape[] {
   const far = s.view === 'front' ? 'near' : 'far';
@@ -188,8 +199,8 @@ export function shapesOfPose(figure: Pick<Figure, 'props' | 'view'>, s: Solved):
     whole(limb('leg', s.legs[1]), far),
     whole(trunk(s), 'near'),
     whole(limb('leg', s.legs[0]), 'near', s.view === 'side'),
+    whole(limb('arm', s.arms[0]), 'near', s.view === 'side' || crosses(s)),
     ...figure.props.flatMap((prop) => propInHand(prop, s)),
-    whole(limb('arm', s.arms[0]), 'near', true),
   ];
 }
 

@@ -36,7 +36,7 @@ export interface Figure {
 /** Half turns of the joints people have, degrees: least and most. Common ranges (AAOS norms, from memory), rounded outwards. */
 const KNEE = [-8, 160] as const;
 const ELBOW = [-8, 160] as const;
-const HIP_BEND_MOST = 150;
+const HIP_BEND_MOST = 155;
 
 /** The pose of a rep at a moment from 0 to 1, there and back. */
 export function poseAt(figure: Figure, t: number): KeyPose {
@@ -95,11 +95,11 @@ export function faultsOf(figure: Figure, steps = 16): string[] {
     const s = solve(pose, figure.view);
     for (const side of SIDES) {
       const name = side === 0 ? 'near' : 'far';
-      if (s.legs[side].short > 0.02)
+      if (s.legs[side].short > 0.025)
         said.add(
           `pose ${i + 1}: the ${name} foot is ${Math.round(s.legs[side].short * 100)} cm short of its place`,
         );
-      if (s.arms[side].short > 0.02)
+      if (s.arms[side].short > 0.025)
         said.add(
           `pose ${i + 1}: the ${name} hand is ${Math.round(s.arms[side].short * 100)} cm short of its place`,
         );
@@ -118,7 +118,7 @@ export function faultsOf(figure: Figure, steps = 16): string[] {
         said.add(`a hip bent ${Math.round(hipBend(s, side))}°, more than hips go`);
     }
     const low = Math.min(...pointsOf(s).map(([, y]) => y));
-    if (low < -0.055) said.add(`something is ${Math.round(-low * 100)} cm under the floor`);
+    if (low < -0.06) said.add(`something is ${Math.round(-low * 100)} cm under the floor`);
   }
   return [...said];
 }
@@ -190,7 +190,7 @@ export function touchesOf(figure: Figure, s: Solved): Touch[] {
   if (hip !== null) touches.push({ part: 'hip', side: null, height: hip });
   const upright = turn(directionUp(s), 0);
   if (upright > 45) {
-    const chest = on(s.neck, FLESH.shoulder);
+    const chest = on(s.neck, FLESH.shoulder) ?? on(s.waist, FLESH.hip);
     if (chest !== null) touches.push({ part: facesUp(s) ? 'back' : 'chest', side: null, height: chest });
   }
   return touches;

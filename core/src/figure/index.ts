@@ -1,5 +1,6 @@
 export { HEIGHT, LENGTHS, MASSES, type Point } from './body.ts';
 export { frameOf, SCALE, type Shape, shapesOf, shapesOfPose, svgOf, type Tone } from './draw.ts';
+export { type FigureFacts, type FigureFinding, factsOfFigure, figureFindings } from './facts.ts';
 export {
   armRaised,
   bendOf,

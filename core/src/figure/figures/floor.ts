@@ -6,12 +6,12 @@ import { chair, type Drawn, type Figures, MAT, side, withProps } from './kit.ts'
 
 /** Down on the haunches with the hands on the floor. */
 const crouched = standing({
-  h: 0.48,
+  h: 0.47,
   lean: 46,
   curl: 34,
   over: null,
   x: -0.14,
-  arms: both(to([0.36, FLESH.wrist], 90)),
+  arms: both(to([0.24, FLESH.wrist], 90)),
   legs: both(onBall(0, 30)),
 });
 const TABLE: Limb = turned(180, 92);
@@ -32,8 +32,8 @@ const oneLegBridge: Drawn = () =>
 const raisedBridge: Drawn = (s) =>
   side(
     [
-      supine({ legs: both(to([0.52, s + 0.06], 150)) }),
-      supine({ up: 0.3, legs: both(to([0.52, s + 0.06], 150)) }),
+      supine({ legs: both(to([0.52, s + 0.09], 150)) }),
+      supine({ up: 0.3, legs: both(to([0.52, s + 0.09], 150)) }),
     ],
     [MAT, { is: 'surface', from: 0.42, to: 0.9, height: s }],
   );
@@ -49,7 +49,7 @@ const thrust =
       const lean = (Math.atan2(shoulder[0] - hip[0], shoulder[1] - hipY) * 180) / Math.PI;
       return { hip, lean, curl: 0, nod: 20, arms: both(turned(60, 80)), legs: both(flat(0.44)) };
     };
-    const figure = side([at(0.2), at(0.46)], [{ is: 'surface', from: -0.86, to: -0.44, height: edge }]);
+    const figure = side([at(0.11), at(0.46)], [{ is: 'surface', from: -0.86, to: -0.44, height: edge }]);
     return load ? { ...figure, props: [...figure.props, { is: 'bell', in: 'both' }] } : figure;
   };
 
@@ -60,17 +60,15 @@ const crunch =
       [supine({ arms: both(arms) }), { ...supine({ arms: both(arms) }), lean: -90, curl: rise, nod: 14 }],
       [MAT],
     );
-const sitUp =
-  (arms: Limb, props: Figure['props'] = []): Drawn =>
-  () =>
-    side(
-      [
-        supine({ arms: both(arms) }),
-        supine({ rise: 52, arms: both(arms) }),
-        supine({ rise: 82, arms: both(turned(60, 80)) }),
-      ],
-      [MAT, ...props],
-    );
+const sitUp: Drawn = () =>
+  side(
+    [
+      supine({ arms: both(turned(110, 230)) }),
+      supine({ rise: 52, arms: both(turned(70, 190)) }),
+      supine({ rise: 82, arms: both(turned(40, 150)) }),
+    ],
+    [MAT],
+  );
 
 /** On one forearm, the body a line, seen from the front. */
 const sidePlank = (of: { knees?: boolean; dip?: number; legUp?: boolean } = {}): KeyPose => {
@@ -79,13 +77,13 @@ const sidePlank = (of: { knees?: boolean; dip?: number; legUp?: boolean } = {}):
   const trunk = LENGTHS.loin + LENGTHS.chest;
   const legs = of.knees ? LENGTHS.thigh : LENGTHS.thigh + LENGTHS.shank;
   const foot = of.knees ? 0.06 : 0.085;
-  const sin = (shoulder[1] - 0.1 - foot) / (trunk + legs);
+  const sin = (shoulder[1] - foot) / (trunk + legs);
   const angle = (Math.asin(sin) * 180) / Math.PI;
   const lean = 90 - angle;
   const dip = of.dip ?? 0;
   const hip = [
     shoulder[0] - trunk * Math.cos((angle * Math.PI) / 180),
-    shoulder[1] - 0.1 - trunk * sin - dip,
+    shoulder[1] - trunk * sin - dip,
   ] as const;
   const away = -lean;
   const cos = Math.cos((angle * Math.PI) / 180);
@@ -113,7 +111,7 @@ const sideLying = (top: Limb, top2: Limb, bottom: Limb = eyed(-90, -90)): Figure
     lean: 88,
     curl: 0,
     nod: 10,
-    arms: [turned(-86, -88), turned(84, 150)],
+    arms: both(turned(-86, -88)),
     legs: [leg, bottom],
   });
   return side([at(top), at(top2)], [MAT]);
@@ -158,9 +156,12 @@ export const FLOOR: Figures = {
     side([supine({ legs: both(turned(214, 78)), arms: both(turned(112, 100)) })], [MAT]),
   'double-knee-tuck': () => side([lying(both(TABLE)), lying(both(turned(214, 100)))], [MAT]),
   'reverse-curl': () =>
-    side([lying(both(TABLE)), { ...lying(both(turned(216, 110))), hip: [-0.06, 0.17] }], [MAT]),
+    side([lying(both(TABLE)), { ...lying(both(turned(216, 110))), lean: -98, hip: [-0.06, 0.17] }], [MAT]),
   'straight-leg-reverse-curl': () =>
-    side([lying(both(turned(178, 176))), { ...lying(both(turned(182, 180))), hip: [-0.05, 0.17] }], [MAT]),
+    side(
+      [lying(both(turned(178, 176))), { ...lying(both(turned(182, 180))), lean: -98, hip: [-0.05, 0.17] }],
+      [MAT],
+    ),
   'slide-curl': () =>
     side(
       [
@@ -182,8 +183,8 @@ export const FLOOR: Figures = {
 
   crunch: crunch(34, turned(196, 60)),
   'crunch-slide': crunch(30, turned(88, 88)),
-  'sit-up': sitUp(turned(196, 60)),
-  'weighted-sit-up': withProps(sitUp(turned(100, 200)), { is: 'bell', in: 'both' }),
+  'sit-up': sitUp,
+  'weighted-sit-up': withProps(sitUp, { is: 'bell', in: 'both' }),
   'fold-up': () =>
     side(
       [
@@ -212,8 +213,10 @@ export const FLOOR: Figures = {
 
   'prone-arm-lift': () =>
     side([prone({ arms: both(turned(92, 92)) }), prone({ arms: [turned(112, 112), turned(92, 92)] })], [MAT]),
-  'prone-leg-lift': () =>
-    side([prone({}), prone({ legs: [turned(-104, -106, -110), turned(-88, -90, -90)] })], [MAT]),
+  'prone-leg-lift': () => {
+    const down = prone({ arms: both(turned(-86, -88)) });
+    return side([down, { ...down, legs: [turned(-104, -106, -110), turned(-88, -90, -90)] }], [MAT]);
+  },
   'prone-opposite-lift': () =>
     side(
       [
@@ -237,12 +240,12 @@ export const FLOOR: Figures = {
     side(
       [
         prone({
-          rise: 12,
+          rise: 5,
           arms: [turned(114, 114), turned(100, 100)],
           legs: [turned(-94, -96, -100), turned(-106, -108, -112)],
         }),
         prone({
-          rise: 12,
+          rise: 5,
           arms: [turned(100, 100), turned(114, 114)],
           legs: [turned(-106, -108, -112), turned(-94, -96, -100)],
         }),
@@ -255,7 +258,7 @@ export const FLOOR: Figures = {
   'side-plank': () => sidePlanks(sidePlank()),
   'knee-side-plank': () => sidePlanks(sidePlank({ knees: true })),
   'side-plank-leg': () => sidePlanks(sidePlank(), sidePlank({ legUp: true })),
-  'side-plank-dip': () => sidePlanks(sidePlank(), sidePlank({ dip: 0.14 })),
+  'side-plank-dip': () => sidePlanks(sidePlank(), sidePlank({ dip: 0.1 })),
   'side-lying-leg': () => sideLying(eyed(-92, -92), eyed(-120, -120)),
 
   'kneel-fold': () =>
@@ -273,19 +276,19 @@ export const FLOOR: Figures = {
       [
         onKnees({ tucked: true }),
         onKnees({ foot: 0.42, tucked: true }),
-        standing({ h: 0.74, lean: 14, legs: [flat(0.42), onBall(-0.36, 60)], over: 0.3 }),
+        standing({ h: 0.74, lean: 14, legs: [flat(0.42), to([-0.4, 0.18], 12)], over: 0.3 }),
         standing({ over: 0.48, legs: both(flat(0.42)) }),
       ],
       [MAT],
       { travels: true },
     ),
-  'hip-front-kneel': () => side([{ ...onKnees({ foot: 0.52, lean: -4 }), hip: [0.14, 0.43] }], [MAT]),
+  'hip-front-kneel': () => side([onKnees({ foot: 0.42, lean: -4 })], [MAT]),
 
   // To the floor and back up
-  'floor-step-back': () => side([standing({}), crouched, planked(0.36)], [], { travels: true }),
+  'floor-step-back': () => side([standing({}), crouched, planked(0.24)], [], { travels: true }),
   burpee: () => {
     const up = standing({ arms: both(turned(174, 178)), legs: both(onBall(0, 50)), h: 1.03 });
-    return side([standing({}), crouched, planked(0.36), crouched, up, up], [], {
+    return side([standing({}), crouched, planked(0.24), crouched, up, up], [], {
       back: false,
       flight: { from: 4, height: 0.14 },
       travels: true,
@@ -296,21 +299,21 @@ export const FLOOR: Figures = {
       [
         standing({}),
         standing({
-          h: 0.8,
-          lean: 92,
-          curl: 34,
+          h: 0.96,
+          lean: 94,
+          curl: 58,
           over: null,
-          x: -0.2,
-          arms: both(to([0.36, FLESH.wrist], 90)),
-          legs: both(flat(0)),
+          x: -0.16,
+          arms: both(to([0.24, FLESH.wrist], 90)),
+          legs: both(onBall(0, 62)),
         }),
-        planked(1.2),
+        planked(1.38),
       ],
       [],
       { travels: true },
     ),
   'inverted-row': () => {
-    const bar = 0.95;
+    const bar = 0.7;
     const whole = LENGTHS.loin + LENGTHS.chest + LENGTHS.thigh + LENGTHS.shank - 0.01;
     const feet = [1.3, 0.1] as const;
     const at = (k: number): KeyPose => {
@@ -335,7 +338,7 @@ export const FLOOR: Figures = {
       lean: 140 - k * 4,
       curl: 0,
       nod: 0,
-      arms: both(to([0.44, FLESH.wrist], 90)),
+      arms: both(to([0.4, FLESH.wrist], 90)),
       legs: both(onBall(-0.34, 36)),
     });
     return side([at(0), at(1)], []);
@@ -394,7 +397,7 @@ export const FLOOR: Figures = {
     side(
       [
         sitting(s, { arms: both(to([0.02, s + 0.02], 90)) }),
-        { ...sitting(s), hip: [0.02, s + 0.125] as const, arms: both(to([0.02, s + 0.02], 90)) },
+        { ...sitting(s), hip: [0.02, s + 0.105] as const, arms: both(to([0.02, s + 0.02], 90)) },
       ],
       [chair(s)],
     ),

@@ -58,7 +58,7 @@ const press =
 /** One knee comes up under the chest: bent on its way, so that the foot clears the floor. */
 const climb = (p: KeyPose, upper = 62, lower = -60): KeyPose[] => [
   p,
-  { ...p, legs: [turned(-10, -104, -84), p.legs[1]] },
+  { ...p, legs: [turned(20, -112, -84), p.legs[1]] },
   { ...p, legs: [turned(upper, lower, -40), p.legs[1]] },
 ];
 
@@ -85,7 +85,7 @@ export const PUSH: Figures = {
   'feet-raised-push-up': (s) => pushUp({ feet: s }),
   'raised-plank': (s) => held((h) => pushUp({ hands: h }), 0)(s),
   plank: held(() => pushUp(), 0),
-  'long-plank': () => side([line({ ahead: 0.15 })]),
+  'long-plank': () => side([line({ ahead: 0.1 })]),
   'knee-plank': withProps(
     held(() => pushUp({ knees: true }), 0),
     MAT,
@@ -118,7 +118,19 @@ export const PUSH: Figures = {
     const p = line({ pike: 0.05 });
     return side(climb(p));
   },
-  'climber-run': () => side(climb(line({ pike: 0.05 }))),
+  'climber-run': () => {
+    const p = line({ pike: 0.05 });
+    const knee = turned(62, -60, -40);
+    const air = turned(34, -112, -100);
+    return side(
+      [
+        { ...p, legs: [knee, p.legs[1]] },
+        { ...p, legs: [air, air] },
+        { ...p, legs: [p.legs[0], knee] },
+      ],
+      [],
+    );
+  },
   'raised-climber': (s) => {
     const p = line({ hands: s });
     return side(climb(p, 92, -16), [surfaceFor({ hands: s })]);
@@ -144,7 +156,7 @@ export const PUSH: Figures = {
       ],
       [MAT],
     ),
-  'cat-camel': () => side([fours({ curl: -6, nod: -20 }), fours({ curl: 26, nod: 26 })], [MAT]),
+  'cat-camel': () => side([fours({ curl: -6, nod: -20 }), fours({ curl: 26, nod: 6 })], [MAT]),
   'knee-hover': () => side([fours({ hover: 0.07 })], []),
   'bear-crawl': () =>
     side([fours({ hover: 0.07 }), fours({ hover: 0.07, arms: [to([0.66, 0.03], 90), null] })], [], {

@@ -42,12 +42,13 @@ const wallSit = (h: number) => {
 };
 const wall = { is: 'wall', x: -0.17 } as const;
 
+const SWING: Limb = turned(84, 96);
 const jump = (arms: Limb) =>
   side(
     [
       tall,
       squat(0.68, 34, turned(-40, -30)),
-      { ...standing({ arms: both(arms), legs: both(onBall(0, 55)) }), hip: [0.06, 0.995] },
+      { ...standing({ arms: both(arms), legs: both(onBall(0, 55)), h: 1.155 }) },
       tall,
     ],
     [],
@@ -94,27 +95,27 @@ export const SQUAT: Figures = {
   },
   squat: floorSquat,
   'pause-squat': floorSquat,
-  'squat-reach-easy': () => side([standing({ arms: both(UP) }), squat(0.74, 34, turned(60, 70))]),
+  'squat-reach-easy': () => side([standing({ arms: both(UP) }), squat(0.84, 24, turned(60, 70))]),
   'quarter-pulse-squat': () => side([squat(0.86, 24), squat(0.76, 30)]),
   'held-load-squat': withProps(() => side([standing({ arms: both(HUG) }), squat(0.58, 36, HUG)]), bell),
   'two-weight-squat': withProps(
     () => side([standing({}), standing({ h: 0.6, lean: 40, arms: both(turned(8, 12)) })]),
     weights,
   ),
-  'squat-rise': () => side([squat(0.6, 40), standing({ arms: both(UP), legs: both(onBall(0)), h: 1.04 })]),
-  'squat-jump': () => jump(UP),
-  'turn-squat-jump': () => jump(UP),
+  'squat-rise': () => side([squat(0.6, 40), standing({ arms: both(SWING), legs: both(onBall(0)), h: 1.14 })]),
+  'squat-jump': () => jump(SWING),
+  'turn-squat-jump': () => jump(SWING),
   'quick-squat-rise': () =>
     side([
       squat(0.76, 32, turned(-20, -10)),
-      standing({ arms: both(turned(150, 160)), legs: both(onBall(0)), h: 1.04 }),
+      standing({ arms: both(turned(150, 160)), legs: both(onBall(0)), h: 1.14 }),
     ]),
   'wall-sit': () => side([wallSit(0.56)], [wall]),
   'wall-sit-high': () => side([wallSit(0.74)], [wall]),
   'wall-sit-march': () =>
     side([wallSit(0.6), { ...wallSit(0.6), legs: [turned(105, 10), flat(0.4)] }], [wall]),
   'wall-sit-one-leg': () => side([{ ...wallSit(0.62), legs: [flat(0.36), turned(88, 84)] }], [wall]),
-  'free-squat-hold': held(floorSquat, 1),
+  'free-squat-hold': () => side([squat(0.78, 28)]),
   'squat-hold': held(() => side([squat(0.7, 34)]), 0),
   'squat-hold-heels': () =>
     side([standing({ h: 0.7, lean: 26, arms: both(AHEAD), legs: both(onBall(0, 32)) })]),
@@ -128,13 +129,13 @@ export const SQUAT: Figures = {
   'wide-squat': () => wideSquat(0.66),
   'wide-squat-heels': () => wideSquat(0.7),
   'wide-squat-load': withProps(() => wideSquat(0.66, turned(4, -6)), bell),
-  'wide-touch-squat': () => wideSquat(0.66),
+  'wide-touch-squat': (s) => ({ ...wideSquat(0.66), props: [chair(s, 0, false)] }),
   'wide-squat-jump': () =>
     front(
       [
         wide(0.66, turned(20, 120)),
         {
-          ...standing({ legs: both(turned(16, 16)), arms: both(turned(150, 165)), over: null }, 'front'),
+          ...standing({ legs: both(turned(16, 16)), arms: both(turned(80, 88)), over: null }, 'front'),
           hip: [0, 1.05],
         },
         wide(0.95, turned(10, 8)),

@@ -50,16 +50,22 @@ const running =
   () =>
     side(
       [
-        standing({ legs: [turned(thigh, shank), onBall(0, 30)], arms: RUN, over: 0.08, lean: 6 }),
+        standing({ legs: [turned(thigh, shank), onBall(0, 30)], arms: RUN, over: 0.16, lean: 4, h: 1.06 }),
         standing({
           legs: [turned(10, -40), turned(-4, -30)],
           arms: both(turned(0, 76)),
           over: null,
-          x: 0.02,
-          h: 1,
-          lean: 6,
+          x: 0.08,
+          h: 1.16,
+          lean: 4,
         }),
-        standing({ legs: [onBall(0, 30), turned(thigh, shank)], arms: RUN_BACK, over: 0.08, lean: 6 }),
+        standing({
+          legs: [onBall(0, 30), turned(thigh, shank)],
+          arms: RUN_BACK,
+          over: 0.16,
+          lean: 4,
+          h: 1.06,
+        }),
       ],
       [],
       { back: false, flight: { from: 0, height } },
@@ -70,9 +76,9 @@ const hop =
   () =>
     side(
       [
-        standing({ h: 0.92, lean: 8, arms: both(turned(4, 50)) }),
-        standing({ legs: both(onBall(0, 55)), h: 1.02, arms: both(arms) }),
-        standing({ h: 0.92, lean: 8, arms: both(turned(4, 50)) }),
+        standing({ h: 0.97, lean: 5, arms: both(turned(4, 50)) }),
+        standing({ legs: both(onBall(0, 55)), h: 1.155, arms: both(arms) }),
+        standing({ h: 0.97, lean: 5, arms: both(turned(4, 50)) }),
       ],
       [],
       { back: false, flight: { from: 1, height } },
@@ -149,7 +155,7 @@ export const UPRIGHT: Figures = {
       flight: { from: 0, height: 0.08 },
     }),
   'squat-jack': () =>
-    front([narrow(DOWN), wide(0.44, turned(150, 162), 0.78), narrow(DOWN)], [], {
+    front([narrow(DOWN), wide(0.44, turned(96, 100), 0.78), narrow(DOWN)], [], {
       back: false,
       flight: { from: 0, height: 0.08 },
     }),
@@ -241,12 +247,12 @@ export const UPRIGHT: Figures = {
   'rise-and-reach': () =>
     side([
       standing({ h: 0.9, lean: 14, arms: both(turned(-20, -8)) }),
-      standing({ legs: both(onBall(0)), h: 1.04, arms: both(UP) }),
+      standing({ legs: both(onBall(0)), h: 1.14, arms: both(UP) }),
     ]),
   'arm-swing-rise': () =>
     side([
       standing({ h: 0.86, lean: 24, arms: both(turned(-40, -24)) }),
-      standing({ legs: both(onBall(0)), h: 1.04, arms: both(turned(150, 164)) }),
+      standing({ legs: both(onBall(0)), h: 1.14, arms: both(turned(150, 164)) }),
     ]),
   'tuck-jump': () =>
     side(
@@ -379,7 +385,7 @@ export const UPRIGHT: Figures = {
     () => side([standing({ arms: both(turned(4, 4)) }), hinge(64, turned(2, 2), 0.9)]),
     weights,
   ),
-  'slow-hinge-reach': () => side([standing({ arms: both(UP) }), hinge(62, turned(30, 30))]),
+  'slow-hinge-reach': () => side([standing({ arms: both(turned(100, 104)) }), hinge(62, turned(30, 30))]),
   'one-leg-hinge': () => side([lifted(-14, -60, both(HANG)), oneLeg(72, both(turned(6, 6)))]),
   'one-leg-hinge-load': withProps(
     () => side([lifted(-14, -60, both(HANG)), oneLeg(72, both(turned(0, 0)))]),
@@ -387,8 +393,8 @@ export const UPRIGHT: Figures = {
   ),
   'one-leg-hinge-held': () =>
     side(
-      [lifted(-14, -60, [HANG, to([0.42, 0.92], 90)]), oneLeg(62, [turned(6, 6), to([0.42, 0.92], 90)])],
-      [hold(0.45, 0.9)],
+      [lifted(-14, -60, [HANG, to([0.4, 0.92], 90)]), oneLeg(62, [turned(6, 6), to([0.4, 0.92], 90)])],
+      [hold(0.43, 0.9)],
     ),
   'hinge-arm-swing': () => side([hinge(56, turned(-40, -40)), standing({ arms: both(turned(78, 82)) })]),
   swing: withProps(
@@ -460,22 +466,22 @@ export const UPRIGHT: Figures = {
       },
     );
   },
-  'heel-raise': () => side([standing({}), standing({ legs: both(onBall(0, 42)), h: 1.04 })]),
+  'heel-raise': () => side([standing({}), standing({ legs: both(onBall(0, 42)), h: 1.135 })]),
   'heel-raise-held': () =>
     side(
       [
-        standing({ arms: both(holding(0.45)) }),
-        standing({ legs: both(onBall(0, 42)), h: 1.04, arms: both(holding(0.45)) }),
+        standing({ arms: both(holding(0.38)) }),
+        standing({ legs: both(onBall(0, 42)), h: 1.135, arms: both(holding(0.38)) }),
       ],
-      [hold(0.45)],
+      [hold(0.38)],
     ),
   'one-leg-heel-raise-held': () =>
     side(
       [
-        standing({ legs: [turned(14, -50), flat(0)], arms: both(holding(0.45)), over: 0.06 }),
-        standing({ legs: [turned(14, -50), onBall(0, 42)], h: 1.04, arms: both(holding(0.45)), over: 0.12 }),
+        standing({ legs: [turned(14, -50), flat(0)], arms: both(holding(0.34)), over: 0.06 }),
+        standing({ legs: [turned(14, -50), onBall(0, 42)], h: 1.135, arms: both(holding(0.34)), over: 0.12 }),
       ],
-      [hold(0.45)],
+      [hold(0.34)],
     ),
 
   // Pressed, raised, pulled
@@ -489,7 +495,7 @@ export const UPRIGHT: Figures = {
     () =>
       side([
         standing({ h: 0.92, lean: 4, arms: both(RACK) }),
-        standing({ legs: both(onBall(0, 25)), h: 1.02, arms: both(UP) }),
+        standing({ legs: both(onBall(0, 25)), h: 1.085, arms: both(UP) }),
       ]),
     weights,
   ),
@@ -686,10 +692,10 @@ export const UPRIGHT: Figures = {
   'leg-swing-front': () =>
     side(
       [
-        standing({ legs: [turned(-26, -40), flat(0)], over: 0.05, arms: [HANG, holding(0.38)] }),
-        standing({ legs: [turned(48, 40), flat(0)], over: 0.04, arms: [HANG, holding(0.38)] }),
+        standing({ legs: [turned(-26, -40), flat(0)], over: 0.05, arms: [HANG, holding(0.34)] }),
+        standing({ legs: [turned(48, 40), flat(0)], over: 0.04, arms: [HANG, holding(0.34)] }),
       ],
-      [hold(0.38)],
+      [hold(0.34)],
     ),
   'leg-swing-side': () =>
     front([

@@ -1,0 +1,167 @@
+import { type Demand, type Move, unsafeEnd } from '../move/index.ts';
+import { along, type Point } from './body.ts';
+import { armRaised, bendOf, type Figure, hipBend, poseAt, type Touch, touchesOf } from './figure.ts';
+import { SIDES, type Solved, solve } from './pose.ts';
+
+/** What a drawn rep says of itself. */
+export interface FigureFacts {
+  readonly onFloor: boolean;
+  readonly kneels: boolean;
+  /** Nothing touches anything at some moment. */
+  readonly leaves: boolean;
+  readonly handsBear: boolean;
+  readonly onBack: boolean;
+  readonly onFront: boolean;
+  readonly headLow: boolean;
+  /** Degrees, the most of any moment. */
+  readonly armsRaised: number;
+  readonly kneeBend: number;
+  readonly hipBend: number;
+  readonly uses: readonly ('wall' | 'seat' | 'step' | 'firm surface' | 'hand hold')[];
+  /** Centimetres by which the centre of mass lies outside what bears, in the worst key pose; 0 inside. */
+  readonly offBase: number;
+}
+
+const STEPS = 24;
+/** Heights below which something is on the floor, with or without a cushion under it, m. */
+const FLOOR = 0.02;
+const PADDED = 0.1;
+
+const frames = (figure: Figure): Solved[] =>
+  Array.from({ length: STEPS + 1 }, (_, k) => solve(poseAt(figure, k / STEPS), figure.view));
+
+/** Where what bears lies, left and right. */
+function baseOf(figure: Figure, s: Solved): readonly [number, number] | null {
+  const xs: number[] = [];
+  for (const touch of touchesOf(figure, s)) {
+    const add = (...points: Point[]) => xs.push(...points.map(([x]) => x));
+    if (touch.part === 'foot') add(s.legs[touch.side!].tip, s.legs[touch.side!].heel);
+    else if (touch.part === 'knee') add(s.legs[touch.side!].joint, s.legs[touch.side!].end);
+    else if (touch.part === 'hand') add(s.arms[touch.side!].end);
+    else if (touch.part === 'elbow') add(s.arms[touch.side!].joint);
+    else if (touch.part === 'hip') xs.push(s.hip[0] - 0.14, s.hip[0] + 0.16);
+    else add(s.neck);
+  }
+  return xs.length === 0 ? null : [Math.min(...xs), Math.max(...xs)];
+}
+
+/** Reads the facts off the drawing, frame by frame. */
+export function factsOfFigure(figure: Figure): FigureFacts {
+  const all = frames(figure);
+  const touches = all.map((s) => touchesOf(figure, s));
+  const has = (of: (touch: Touch) => boolean) => touches.some((list) => list.some(of));
+  // Somebody drawn lying on their side shows their front to the eye: knees and chest are beside, not beneath.
+  const onSide = figure.poses.some((pose) => pose.legs.some((leg) => leg.atEye));
+  const keys = figure.poses.map((pose) => solve(pose, figure.view));
+  const keyTouches = keys.map((s) => touchesOf(figure, s));
+  let [armsRaised, kneeBend, hips] = [0, 0, 0];
+  for (const s of all)
+    for (const side of SIDES) {
+      armsRaised = Math.max(armsRaised, armRaised(s, side));
+      hips = Math.max(hips, hipBend(s, side));
+    }
+  // The knee that carries: the one under the centre of mass, where only feet bear.
+  keys.forEach((s, i) => {
+    if (keyTouches[i]!.length === 0 || keyTouches[i]!.some((t) => t.part !== 'foot')) return;
+    const feet = SIDES.filter((side) => keyTouches[i]!.some((t) => t.side === side));
+    const [under] = feet.sort(
+      (a, b) => Math.abs(s.legs[a].end[0] - s.centre[0]) - Math.abs(s.legs[b].end[0] - s.centre[0]),
+    );
+    const leg = s.legs[under ?? 0];
+    kneeBend = Math.max(kneeBend, bendOf(leg.root, leg.joint, leg.end));
+  });
+  const uses = new Set<FigureFacts['uses'][number]>();
+  for (const prop of figure.props) {
+    if (prop.is === 'wall' || prop.is === 'seat' || prop.is === 'step') uses.add(prop.is);
+    if (prop.is === 'surface') uses.add('firm surface');
+    if (prop.is === 'hold') uses.add('hand hold');
+  }
+  // Who leans on a wall, holds on, pulls on a band or hangs has more to stand on than what is beneath them.
+  const leans = figure.props.some((p) => ['wall', 'hold', 'band', 'bar'].includes(p.is));
+  const off = keys.map((s) => {
+    if (leans || onSide) return 0;
+    // Lying there is nothing to fall from, and on the hands alone nobody stays.
+    const list = touchesOf(figure, s);
+    if (list.some((t) => t.part === 'back') || list.every((t) => t.part === 'hand')) return 0;
+    const base = baseOf(figure, s);
+    return base ? Math.max(0, base[0] - s.centre[0], s.centre[0] - base[1]) : 0;
+  });
+  return {
+    onFloor: has((t) => t.part !== 'foot' && t.height < FLOOR),
+    kneels:
+      !onSide &&
+      keyTouches.some(
+        (list) =>
+          list.some((t) => t.part === 'knee' && t.height < PADDED) && !list.some((t) => t.part === 'chest'),
+      ),
+    leaves:
+      !figure.props.some((p) => p.is === 'bar') &&
+      touches.some((list) => list.every((t) => t.part === 'hand' || t.part === 'elbow')),
+    handsBear: has((t) => t.part === 'hand' || t.part === 'elbow'),
+    onBack: !onSide && has((t) => t.part === 'back'),
+    onFront:
+      !onSide &&
+      touches.some((list) => list.some((t) => t.part === 'chest') && list.some((t) => t.part === 'hip')),
+    headLow: all.some((s) => along(s.headBase, s.crown, 0.5)[1] < along(s.waist, s.neck, 0.6)[1] - 0.12),
+    armsRaised: Math.round(armsRaised),
+    kneeBend: Math.round(kneeBend),
+    hipBend: Math.round(hips),
+    uses: [...uses],
+    offBase: Math.round(Math.max(...off) * 100),
+  };
+}
+
+/** A place where the drawing and what the library says of a move disagree. */
+export interface FigureFinding {
+  readonly what: string;
+  readonly says: string;
+}
+
+/** Degrees by which a drawn joint may lie outside what the library says. Estimates. */
+const APART = { knee: 30, arm: 40 } as const;
+/** From here on an arm is overhead, degrees. */
+const OVERHEAD = 140;
+/** Centimetres of leaning out of the base that a drawing may have. Estimate. */
+const OFF_BASE = 6;
+
+/** Everything in which the drawing of a move disagrees with its own data; empty where they agree. */
+export function figureFindings(move: Pick<Move, 'needs'>, demand: Demand, figure: Figure): FigureFinding[] {
+  const facts = factsOfFigure(figure);
+  const found: FigureFinding[] = [];
+  const yesNo = (what: string, drawn: boolean, stated: boolean) => {
+    if (drawn !== stated)
+      found.push({
+        what,
+        says: drawn ? `drawn so, but the library says it isn’t` : `the library says so, but it isn’t drawn`,
+      });
+  };
+  const hi = (key: keyof Demand) => unsafeEnd(demand[key]);
+  yesNo('down on the floor', facts.onFloor, hi('posture.floor') >= 1);
+  yesNo('on the knees', facts.kneels, hi('knee.kneel') > 0);
+  yesNo('both feet leave', facts.leaves, hi('impact.class') >= 2);
+  yesNo('on the back', facts.onBack, hi('posture.supine') > 0);
+  yesNo('on the front', facts.onFront, hi('posture.prone') > 0);
+  if (facts.headLow && hi('strain.headLow') < 1)
+    found.push({ what: 'head lower than the heart', says: 'drawn so, but the library says it isn’t' });
+  for (const need of ['wall', 'seat', 'step'] as const)
+    yesNo(
+      `needs a ${need}`,
+      facts.uses.includes(need),
+      move.needs.some((n) => n.what === need),
+    );
+  const knee = demand['knee.bendDeg'];
+  if (knee.hi !== null && facts.kneeBend > knee.hi + APART.knee)
+    found.push({
+      what: 'knee bend under load',
+      says: `drawn ${facts.kneeBend}°, the library has ${knee.hi}° at the most`,
+    });
+  const arm = demand['shoulder.raisedDeg'];
+  if (arm.hi !== null && facts.armsRaised > OVERHEAD && arm.hi < OVERHEAD - APART.arm)
+    found.push({
+      what: 'arms overhead',
+      says: `drawn ${facts.armsRaised}°, the library has ${arm.hi}° at the most`,
+    });
+  if (facts.offBase > OFF_BASE)
+    found.push({ what: 'balance', says: `the centre of mass is ${facts.offBase} cm outside what bears` });
+  return found;
+}
