@@ -116,6 +116,8 @@ export interface Line {
   readonly nod?: number;
 }
 
+/** Height of the hands from which arms are square to the body, m. Estimate, from the published shares on the hands. */
+const SQUARE_FROM = 0.5;
 const TOES_UP = LENGTHS.foot * 0.74;
 
 /**
@@ -129,22 +131,43 @@ export function line(of: Line): KeyPose {
   const whole = low + TRUNK;
   const armUp = forearms ? LENGTHS.upperArm : ARM;
   const contact = hands + (forearms ? FLESH.elbow : FLESH.wrist);
-  /** Where the shoulder is when the arms are so straight. */
-  const shoulderAt = (k: number): { at: Point; angle: number } => {
-    const y = contact + armUp * k;
-    const sin = Math.min(1, Math.max(-1, (y - pivot[1]) / whole));
-    return { at: [pivot[0] + whole * Math.sqrt(1 - sin * sin), y], angle: (Math.asin(sin) * 180) / Math.PI };
+  // On the floor arms stand upright; the higher the hands, the nearer to a right angle with the body.
+  const square = forearms ? 0 : Math.min(1, hands / SQUARE_FROM);
+  /** Where the shoulder is when the arms are so straight, and how far before it the hands are. */
+  const shoulderAt = (k: number): { at: Point; angle: number; before: number } => {
+    let angle = 0.3;
+    let y = contact + armUp * k;
+    for (let i = 0; i < 12; i++) {
+      y = contact + armUp * k * Math.cos(angle * square);
+      angle = Math.asin(Math.min(1, Math.max(-1, (y - pivot[1]) / whole)));
+    }
+    return {
+      at: [pivot[0] + whole * Math.cos(angle), y],
+      angle: (angle * 180) / Math.PI,
+      before: armUp * k * Math.sin(angle * square),
+    };
   };
-  const rest = shoulderAt(1);
-  const { at: shoulder, angle } = shoulderAt(straight);
+  const rest = shoulderAt(0.985);
+  const top = rest.at[0] + rest.before;
+  const bottom = shoulderAt(0.4).at[0];
+  // Going down the shoulders swing forwards about the feet: the hands stand a little before them at the top.
+  const swing = forearms ? 0 : Math.min(0.09, Math.max(0, 0.6 * (bottom - top)));
+  const hand: Point = [top + swing + ahead, contact];
+  const { at: shoulder, angle } =
+    straight >= 0.985 || square === 0 ? shoulderAt(straight) : loweredTo(straight);
+  /** Bent arms bring the shoulders towards hands that stay: as far as it says of the way from straight. */
+  function loweredTo(k: number): { at: Point; angle: number } {
+    const share = (0.985 - k) / 0.985;
+    const lowest = Math.max(contact + 0.1, pivot[1]);
+    const y = rest.at[1] + (lowest - rest.at[1]) * Math.min(1, share * 1.15);
+    const turn = Math.asin(Math.min(1, Math.max(-1, (y - pivot[1]) / whole)));
+    return { at: [pivot[0] + whole * Math.cos(turn), y], angle: (turn * 180) / Math.PI };
+  }
   const hip: Point = [
     pivot[0] + low * Math.cos((angle * Math.PI) / 180),
     pivot[1] + low * Math.sin((angle * Math.PI) / 180) + pike,
   ];
   const lean = 90 - (Math.atan2(shoulder[1] - hip[1], shoulder[0] - hip[0]) * 180) / Math.PI;
-  // Going down the shoulders swing forwards about the feet: the hands stand a little before them at the top.
-  const swing = forearms ? 0 : Math.min(0.09, 0.6 * (shoulderAt(0.4).at[0] - rest.at[0]));
-  const hand: Point = [rest.at[0] + swing + ahead, contact];
   const arm: Limb = forearms
     ? turned(Math.max(-60, Math.min(60, ((rest.at[0] - shoulder[0]) / LENGTHS.upperArm) * 57)), 90, 90)
     : to(hand, hands > 1.05 ? 150 : 90);

@@ -24,3 +24,4 @@ export {
   solve,
   type View,
 } from './pose.ts';
+export { drawnOf, figureWords, heightFault, nearestDrawn, type Shown, shownFor, stillsOf } from './shown.ts';

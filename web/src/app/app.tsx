@@ -9,6 +9,7 @@ import { Gate } from './gate.tsx';
 const LadderWall = lazy(() => import('../ladders/wall.tsx'));
 const LadderScreen = lazy(() => import('../ladders/ladder-screen.tsx'));
 const NewLadderScreen = lazy(() => import('../ladders/new-ladder-screen.tsx'));
+const FiguresScreen = lazy(() => import('../ladders/figures-screen.tsx'));
 const FindScreen = lazy(() => import('../ladders/find-screen.tsx'));
 const YoursScreen = lazy(() => import('../ladders/yours-screen.tsx'));
 const MoveScreen = lazy(() => import('../ladders/move-screen.tsx'));
@@ -71,6 +72,7 @@ const router = createBrowserRouter([
   { path: '/groups/:id', element: <GroupScreen /> },
   { path: '/ladders', element: <LadderWall /> },
   { path: '/ladders/new', element: <NewLadderScreen /> },
+  { path: '/figures', element: <FiguresScreen /> },
   { path: '/find', element: <FindScreen /> },
   { path: '/yours', element: <YoursScreen /> },
   { path: '/ladders/:id', element: <LadderScreen /> },

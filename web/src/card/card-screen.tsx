@@ -1,8 +1,10 @@
 import { formatWords, lengthWords } from '@inner-rung/core/clock';
+import { shownFor } from '@inner-rung/core/figure';
+import type { Library } from '@inner-rung/core/ladder';
 import { CAPABILITIES } from '@inner-rung/core/move';
 import { BANDS, bandOfRpe, effortOn, everybodyIn, outlookOf } from '@inner-rung/core/person';
 import { EQUIPMENT, thingsFor, withOwn } from '@inner-rung/core/room';
-import { formName, paceWords } from '@inner-rung/core/scale';
+import { formName, paceWords, type Use } from '@inner-rung/core/scale';
 import { blockName } from '@inner-rung/core/session';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { Link, useParams } from 'react-router';
@@ -14,6 +16,7 @@ import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useScaled } from '../plan/use-scaled.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import { MissingSession } from '../ui/missing.tsx';
+import { MoveFigure } from '../ui/move-figure.tsx';
 
 /** One A4 page for one person: stations, form, dose, cues, caution, in large print. */
 export default function CardScreen() {
@@ -127,6 +130,9 @@ export default function CardScreen() {
                     >
                       {i + 1}
                     </span>
+                    {n <= 16 && (
+                      <CardFigure library={library} use={use} className={dense ? 'h-[13mm]' : 'h-[17mm]'} />
+                    )}
                     <div className="min-w-0 flex-1 leading-tight">
                       <p
                         className={`display ${n > 16 ? 'text-[12pt]' : dense ? 'text-[14pt]' : 'text-[16pt]'}`}
@@ -178,5 +184,24 @@ export default function CardScreen() {
         </article>
       </main>
     </div>
+  );
+}
+
+/**
+ * The form's first and furthest pose; an empty place where it has no drawing of its own, so that the names stay in line:
+ * on paper nobody is shown another move.
+ */
+function CardFigure(props: { library: Library; use: Use | null; className: string }) {
+  const shown = props.use && shownFor(props.library, props.use);
+  return (
+    <span className={`w-[34mm] shrink-0 ${props.className}`}>
+      {shown && !shown.like && props.use && (
+        <MoveFigure
+          shown={shown}
+          name={formName(props.library, props.use.move, props.use.settings)}
+          className="h-full w-full"
+        />
+      )}
+    </span>
   );
 }

@@ -1,3 +1,4 @@
+import { figureFindings, shownFor, stillsOf, svgOf } from '@inner-rung/core/figure';
 import type { Avoid, Library, Rung } from '@inner-rung/core/ladder';
 import { breaksPromise, difficultyOf, leverWords, rungDemand } from '@inner-rung/core/ladder';
 import {
@@ -8,18 +9,22 @@ import {
   LAWS,
   type LawId,
   LEVERS,
+  type Move,
   type Need,
 } from '@inner-rung/core/move';
 import { formName } from '@inner-rung/core/scale';
-import { Pencil } from 'lucide-react';
-import { useId, useState } from 'react';
+import { Download, Pencil } from 'lucide-react';
+import { useId, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useOwn, useShelf } from '../app/data.ts';
 import { WaysSomewhere } from '../rooms/ways-somewhere.tsx';
 import { ServerAway } from '../start/start-screen.tsx';
 import { Missing } from '../ui/missing.tsx';
+import { MoveFigure } from '../ui/move-figure.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
+import { saveFile } from '../ui/save-file.ts';
+import { savePng } from '../ui/save-png.ts';
 import { figureWords, PART_WORD } from './part-bars.tsx';
 import { useFinder } from './use-finder.ts';
 
@@ -145,6 +150,7 @@ export default function MoveScreen() {
             <Pencil size={17} aria-hidden /> Edit
           </Link>
         </div>
+        <Drawn library={library} move={move} {...(surfaceCm === undefined ? {} : { surfaceCm })} />
         <div className="mt-4 grid gap-x-10 gap-y-6 md:grid-cols-2">
           <section aria-labelledby="teach">
             <h2 id="teach" className="text-2xl">
@@ -322,5 +328,56 @@ export default function MoveScreen() {
         </section>
       </main>
     </div>
+  );
+}
+
+/** The move as it is drawn, at the height that is set below; out as a picture; what it and the data disagree on. */
+function Drawn(props: { library: Library; move: Move; surfaceCm?: number }) {
+  const { library, move, surfaceCm } = props;
+  const shown = useMemo(
+    () =>
+      shownFor(library, { move: move.id, ...(surfaceCm === undefined ? {} : { settings: { surfaceCm } }) }),
+    [library, move.id, surfaceCm],
+  );
+  if (!shown) return <p className="quiet mt-3">Nothing drawn is near enough to this move to stand for it.</p>;
+  const demand = rungDemand(library, { move: move.id });
+  const findings = shown.like || !demand ? [] : figureFindings(move, demand, shown.figure);
+  const svg = (t: number) => svgOf(shown.figure, t, move.name);
+  return (
+    <section className="mt-3 border-y-2 border-base-300 py-2" aria-label="How it looks">
+      <MoveFigure shown={shown} name={move.name} moving className="mx-auto h-56 max-w-full" />
+      <div className="flex flex-wrap items-center gap-2">
+        <p className="quiet mr-auto text-sm">
+          {shown.like
+            ? `Not drawn yet: shown as ${shown.like.name.toLowerCase()}, the nearest by posture and pattern.`
+            : 'To scale for somebody 1.70 m tall.'}
+        </p>
+        <button
+          type="button"
+          className="btn btn-sm touch"
+          onClick={() =>
+            stillsOf(shown.figure).forEach((t, i) => {
+              saveFile(`${move.id}-${i + 1}.svg`, 'image/svg+xml;charset=utf-8', svg(t));
+            })
+          }
+        >
+          <Download size={17} aria-hidden /> SVG
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm touch"
+          onClick={() =>
+            stillsOf(shown.figure).forEach((t, i) => void savePng(`${move.id}-${i + 1}.png`, svg(t)))
+          }
+        >
+          <Download size={17} aria-hidden /> PNG
+        </button>
+      </div>
+      {findings.map((finding) => (
+        <p key={finding.what} className="text-sm text-error">
+          {finding.what}: {finding.says}.
+        </p>
+      ))}
+    </section>
   );
 }

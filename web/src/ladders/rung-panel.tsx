@@ -1,9 +1,11 @@
+import { shownFor } from '@inner-rung/core/figure';
 import { type Ladder, type Library, leverShows, type PartKey, rungDemand } from '@inner-rung/core/ladder';
 import { LEVER_IDS, LEVERS, type LeverId } from '@inner-rung/core/move';
 import { formName } from '@inner-rung/core/scale';
 import { ArrowDown, ArrowUp, Scissors, Trash2 } from 'lucide-react';
 import { useId } from 'react';
 import { Link } from 'react-router';
+import { MoveFigure } from '../ui/move-figure.tsx';
 import { StepPlot } from './part-bars.tsx';
 
 /** The chosen rung: what makes it harder, how it compares with its neighbours, and what can be done with it. */
@@ -24,6 +26,7 @@ export function RungPanel(props: {
   const rung = ladder.rungs[props.rung];
   if (!rung) return <p className="quiet">Choose a rung to see what makes it what it is.</p>;
   const move = library.move(rung.move);
+  const shown = shownFor(library, rung);
   const demand = rungDemand(library, rung);
   const below = ladder.rungs[props.rung - 1];
   const belowDemand = below && rungDemand(library, below);
@@ -56,6 +59,13 @@ export function RungPanel(props: {
   return (
     <section aria-label="The chosen rung">
       <h2 className="text-2xl leading-tight">{formName(library, rung.move, rung.settings)}</h2>
+      {shown && (
+        <MoveFigure
+          shown={shown}
+          name={formName(library, rung.move, rung.settings)}
+          className="my-2 h-32 w-full"
+        />
+      )}
       {move && (
         <p>
           <Link

@@ -16,6 +16,7 @@ import { useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { Chip } from '../ui/choice.tsx';
 import { useDraft } from '../ui/use-draft.ts';
+import { RunFigure } from './run-figure.tsx';
 import { useAwake, useSounds } from './sounds.ts';
 import { beatNow, secondsLeft } from './use-live.ts';
 import { type LiveRun, useRun, useTick } from './use-run.ts';
@@ -112,6 +113,7 @@ function Mine(props: { live: LiveRun }) {
               {does ? does.name : 'easy movement'}
             </p>
             {does?.dose && <p className="text-xl">{does.dose}</p>}
+            <RunFigure does={does} className="mt-2 h-40" />
             {count && <p className="text-xl">{countWords(count)} so far</p>}
           </div>
           {working && nextEntry !== null && <p className="text-xl">Next: {names[nextEntry]}</p>}

@@ -1,6 +1,7 @@
 import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
 import { type Does, groupsIn, isLed } from '@inner-rung/core/run';
 import { blockName } from '@inner-rung/core/session';
+import { RunFigure } from './run-figure.tsx';
 import { groupsWithSomebody, RunFloor } from './run-floor.tsx';
 import { useAwake } from './sounds.ts';
 import { beatNow, doingOf, lookAt, saysOf, secondsLeft, useLive } from './use-live.ts';
@@ -114,7 +115,11 @@ function Wall(props: { live: LiveRun }) {
                         />
                       ))}
                     </span>
-                    {does.name}
+                    <span className="min-w-0 flex-1">{does.name}</span>
+                    <RunFigure
+                      does={does}
+                      className={shown.length > 2 ? 'h-[7vw] w-[13vw]' : 'h-[10vw] w-[17vw]'}
+                    />
                   </li>
                 ))}
               </ul>

@@ -294,24 +294,6 @@ export const FLOOR: Figures = {
       travels: true,
     });
   },
-  'walk-out': () =>
-    side(
-      [
-        standing({}),
-        standing({
-          h: 0.96,
-          lean: 94,
-          curl: 58,
-          over: null,
-          x: -0.16,
-          arms: both(to([0.24, FLESH.wrist], 90)),
-          legs: both(onBall(0, 62)),
-        }),
-        planked(1.38),
-      ],
-      [],
-      { travels: true },
-    ),
   'inverted-row': () => {
     const bar = 0.7;
     const whole = LENGTHS.loin + LENGTHS.chest + LENGTHS.thigh + LENGTHS.shank - 0.01;

@@ -705,7 +705,7 @@ export const UPRIGHT: Figures = {
   'side-leg-free': () =>
     front([
       narrow(DOWN),
-      standing({ legs: [turned(30, 30), apart(0.08)[1]], over: 0.06, arms: both(DOWN) }, 'front'),
+      standing({ legs: [turned(30, 30), apart(0.1)[1]], over: 0.06, arms: both(DOWN) }, 'front'),
     ]),
   'standing-side-leg-held': () =>
     front(

@@ -1,0 +1,161 @@
+import type { Library } from '../ladder/index.ts';
+import type { Move } from '../move/index.ts';
+import { armRaised, bendOf, type Figure, poseAt } from './figure.ts';
+import { FIGURES } from './figures/index.ts';
+import { SIDES, type Solved, solve } from './pose.ts';
+
+/** A form's figure, and whose it is where it isn't its own. */
+export interface Shown {
+  readonly figure: Figure;
+  /** The move it was drawn for, where this one has no drawing of its own. */
+  readonly like: Move | null;
+  /** Seconds of one rep; null for something held. */
+  readonly repSeconds: number | null;
+}
+
+/** A height where nobody says: a chair's. Common practice. */
+const USUAL_CM = 43;
+/** The tallest thing that is drawn as something to use, m: a chair of three metres is refused. */
+const TALLEST = 1.3;
+
+/** Why a height can't be drawn, in words; null where it can. */
+export function heightFault(cm: number): string | null {
+  if (!Number.isFinite(cm) || cm < 0) return 'A height is a number of centimetres from 0.';
+  return cm / 100 > TALLEST
+    ? `${cm} cm is higher than anybody gets on to: at most ${TALLEST * 100} cm.`
+    : null;
+}
+
+const needs = (move: Move) => new Set(move.needs.map((n) => n.what));
+
+/** A form's own drawing where there is no library to look in; null where it has none. */
+export function drawnOf(
+  form: {
+    readonly move: string;
+    readonly settings?: { readonly surfaceCm?: number | undefined } | undefined;
+  },
+  pace: number | null,
+): Shown | null {
+  const make = FIGURES[form.move];
+  const cm = form.settings?.surfaceCm ?? USUAL_CM;
+  return make && heightFault(cm) === null
+    ? { figure: make(cm / 100), like: null, repSeconds: pace === null ? null : 60 / pace }
+    : null;
+}
+
+/** How unlike two moves are to look at: posture first, then pattern, sides and what is used. Estimate. */
+function unlike(a: Move, b: Move): number {
+  let points = 0;
+  if (a.posture.work !== b.posture.work) points += 6;
+  if (a.pattern !== b.pattern) points += 4;
+  if (a.unit !== b.unit) points += 2;
+  if (a.sides !== b.sides) points += 1;
+  if ((a.surface?.for ?? null) !== (b.surface?.for ?? null)) points += 2;
+  const [mine, theirs] = [needs(a), needs(b)];
+  for (const what of mine) if (!theirs.has(what)) points += 1;
+  for (const what of theirs) if (!mine.has(what)) points += 1;
+  return points;
+}
+
+const MOST_UNLIKE = 9;
+
+/** The drawn move that looks most like one without a drawing; null where none is near enough. */
+export function nearestDrawn(moves: readonly Move[], move: Move): Move | null {
+  let best: { move: Move; points: number } | null = null;
+  for (const one of moves) {
+    if (!FIGURES[one.id] || one.id === move.id) continue;
+    const points = unlike(move, one);
+    if (
+      points <= MOST_UNLIKE &&
+      (!best || points < best.points || (points === best.points && one.id < best.move.id))
+    )
+      best = { move: one, points };
+  }
+  return best?.move ?? null;
+}
+
+const nearest = new WeakMap<Library, Map<string, Move | null>>();
+
+/** What a form looks like at its setting; null where nothing drawn is near enough. */
+export function shownFor(
+  library: Library,
+  form: {
+    readonly move: string;
+    readonly settings?: { readonly surfaceCm?: number | undefined } | undefined;
+  },
+): Shown | null {
+  const move = library.move(form.move);
+  if (!move) return null;
+  const known = nearest.get(library) ?? new Map<string, Move | null>();
+  nearest.set(library, known);
+  let like: Move | null = null;
+  if (!FIGURES[move.id]) {
+    like = known.get(move.id) ?? null;
+    if (!known.has(move.id)) {
+      like = nearestDrawn(library.moves, move);
+      known.set(move.id, like);
+    }
+    if (!like) return null;
+  }
+  const asked = form.settings?.surfaceCm ?? move.surface?.usualCm ?? like?.surface?.usualCm ?? 0;
+  const cm = heightFault(asked) === null ? asked : (move.surface?.usualCm ?? 0);
+  const tempo = move.tempo ? move.tempo.split('-').reduce((sum, d) => sum + Number(d), 0) : 0;
+  return {
+    figure: FIGURES[like?.id ?? move.id]!(cm / 100),
+    like,
+    repSeconds: move.unit === 'hold' ? null : tempo > 0 ? tempo : move.pace ? 60 / move.pace[1] : null,
+  };
+}
+
+const trunkLean = (s: Solved): number =>
+  Math.round((Math.atan2(s.neck[0] - s.hip[0], s.neck[1] - s.hip[1]) * 180) / Math.PI);
+
+/** One pose in words, for whoever can't see it. */
+function poseWords(s: Solved): string {
+  const lean = trunkLean(s);
+  const knees = SIDES.map((i) => {
+    const { root, joint, end } = s.legs[i];
+    return Math.round(bendOf(root, joint, end) / 10) * 10;
+  });
+  const arms = Math.max(...SIDES.map((i) => armRaised(s, i)));
+  const trunk =
+    Math.abs(lean) > 70
+      ? lean < 0
+        ? 'on the back'
+        : 'face down'
+      : Math.abs(lean) > 20
+        ? `leaning ${lean > 0 ? (s.view === 'front' ? 'sideways' : 'forwards') : 'back'} ${Math.abs(Math.round(lean / 5) * 5)} degrees`
+        : 'upright';
+  const [a, b] = knees as [number, number];
+  const legs =
+    Math.abs(a - b) > 25
+      ? `one knee bent ${Math.max(a, b)} degrees, the other ${Math.min(a, b) < 15 ? 'straight' : Math.min(a, b)}`
+      : a < 15
+        ? 'legs straight'
+        : `knees bent ${a} degrees`;
+  const hands =
+    arms > 140
+      ? 'arms overhead'
+      : arms > 65
+        ? s.view === 'front'
+          ? 'arms out to the sides'
+          : 'arms ahead'
+        : 'arms low';
+  return `${trunk}, ${legs}, ${hands}`;
+}
+
+/** A rep in words made from its poses: where it begins and where it goes. */
+export function figureWords(figure: Figure): string {
+  const from = poseWords(solve(poseAt(figure, 0), figure.view));
+  if (figure.poses.length === 1) return `Held: ${from}.`;
+  const to = poseWords(solve(poseAt(figure, figure.back ? 0.5 : 0.5), figure.view));
+  return from === to ? `From ${from}, and back.` : `From ${from}; to ${to}.`;
+}
+
+/** Moments of a rep to be drawn still, the first and the one furthest from it. */
+export const stillsOf = (figure: Figure): readonly number[] =>
+  figure.poses.length === 1
+    ? [0]
+    : figure.back
+      ? [0, 0.5]
+      : [0, figure.flight ? (figure.flight.from + 0.5) / (figure.poses.length - 1) : 0.5];

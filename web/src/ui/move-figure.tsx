@@ -1,0 +1,123 @@
+import { figureWords, frameOf, type Shape, type Shown, shapesOf, stillsOf } from '@inner-rung/core/figure';
+import { useEffect, useMemo, useRef, useState } from 'react';
+
+const FILL = {
+  near: 'var(--figure-near)',
+  far: 'var(--figure-far)',
+  thing: 'var(--figure-thing)',
+  line: 'none',
+} as const;
+
+function Shapes(props: { shapes: readonly Shape[] }) {
+  return props.shapes.map(({ d, tone, edged }, i) => (
+    <path
+      // biome-ignore lint/suspicious/noArrayIndexKey: shapes are painted in one order
+      key={i}
+      d={d}
+      fill={FILL[tone]}
+      {...(tone === 'line'
+        ? { stroke: 'var(--figure-near)', strokeWidth: 2.5 }
+        : edged
+          ? { stroke: 'var(--figure-edge)', strokeWidth: 3, paintOrder: 'stroke' }
+          : {})}
+    />
+  ));
+}
+
+const still = () => matchMedia('(prefers-reduced-motion: reduce)').matches;
+/** A rep slower than this is shown at this pace: nobody waits ten seconds for a picture, s. */
+const SLOWEST = 6;
+const QUICKEST = 0.8;
+
+/**
+ * A move's figure: moving at its own tempo where that is wanted, else its first and furthest pose side by side with an
+ * arrow between. Still where the system asks for less motion, and while a pointer or the keyboard is on it.
+ */
+export function MoveFigure(props: { shown: Shown; name: string; moving?: boolean; className?: string }) {
+  const { shown, name } = props;
+  const { figure } = shown;
+  const moves = (props.moving ?? false) && figure.poses.length > 1 && !still();
+  const says = `${name}${shown.like ? ` (drawn as ${shown.like.name.toLowerCase()})` : ''}. ${figureWords(figure)}`;
+  return moves ? (
+    <Moving shown={shown} says={says} className={props.className ?? ''} />
+  ) : (
+    <Stills shown={shown} says={says} className={props.className ?? ''} />
+  );
+}
+
+function Moving(props: { shown: Shown; says: string; className: string }) {
+  const { figure, repSeconds } = props.shown;
+  const frame = useMemo(() => frameOf(figure), [figure]);
+  const [t, setT] = useState(0);
+  const held = useRef(false);
+  useEffect(() => {
+    const period = Math.min(SLOWEST, Math.max(QUICKEST, repSeconds ?? 2)) * 1000;
+    let request = 0;
+    let at = 0;
+    let last: number | null = null;
+    const step = (time: number) => {
+      if (last !== null && !held.current) {
+        at = (at + (time - last) / period) % 1;
+        setT(at);
+      }
+      last = time;
+      request = requestAnimationFrame(step);
+    };
+    request = requestAnimationFrame(step);
+    return () => cancelAnimationFrame(request);
+  }, [repSeconds]);
+  const hold = (on: boolean) => () => {
+    held.current = on;
+  };
+  return (
+    <svg
+      viewBox={frame.join(' ')}
+      className={props.className}
+      role="img"
+      aria-label={props.says}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: stops while it has the keyboard
+      tabIndex={0}
+      onFocus={hold(true)}
+      onBlur={hold(false)}
+      onPointerEnter={hold(true)}
+      onPointerLeave={hold(false)}
+      data-figure="moving"
+    >
+      <path d={`M${frame[0]} 0h${frame[2]}`} stroke="var(--figure-near)" strokeWidth={2} />
+      <Shapes shapes={shapesOf(figure, t)} />
+    </svg>
+  );
+}
+
+const GAP = 34;
+
+function Stills(props: { shown: Shown; says: string; className: string }) {
+  const { figure } = props.shown;
+  const [x, y, w, h] = useMemo(() => frameOf(figure), [figure]);
+  const moments = stillsOf(figure);
+  const width = moments.length * w + (moments.length - 1) * GAP;
+  return (
+    <svg
+      viewBox={`${x} ${y} ${width} ${h}`}
+      className={props.className}
+      role="img"
+      aria-label={props.says}
+      data-figure="still"
+    >
+      <path d={`M${x} 0h${width}`} stroke="var(--figure-near)" strokeWidth={2} />
+      {moments.map((t, i) => (
+        <g key={t} transform={`translate(${i * (w + GAP)} 0)`}>
+          <Shapes shapes={shapesOf(figure, t)} />
+        </g>
+      ))}
+      {moments.length > 1 && (
+        <path
+          d={`M${x + w + 2} ${y + h * 0.3}h${GAP - 10}m-9 -8l9 8l-9 8`}
+          fill="none"
+          stroke="var(--figure-near)"
+          strokeWidth={3}
+        />
+      )}
+    </svg>
+  );
+}
