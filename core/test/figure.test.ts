@@ -176,6 +176,7 @@ const SLIDES = [
   'cross-punch',
   'side-lunge',
   'band-side-step',
+  'side-step-tap',
 ];
 
 describe('what a drawing says', () => {

@@ -15,6 +15,8 @@ export interface Limb {
   readonly turned?: readonly [number, number];
   readonly bend?: -1 | 1;
   readonly end?: number;
+  /** Shares of the upper and lower part that are seen, where they point towards the eye. */
+  readonly seen?: readonly [number, number];
   /** The foot points at the eye: little of it is to be seen. */
   readonly atEye?: true;
 }
@@ -98,8 +100,9 @@ function solveLimb(kind: 'arm' | 'leg', limb: Limb, root: Point, view: View, s: 
   const side = outwards(view, s);
   const part = PART[kind];
   const { turned, short } = turnedOf(kind, limb, root, side);
-  const joint = step(root, turned[0], part.upper, side);
-  const end = step(joint, turned[1], part.lower, side);
+  const [upper, lower] = limb.seen ?? [1, 1];
+  const joint = step(root, turned[0], part.upper * upper, side);
+  const end = step(joint, turned[1], part.lower * lower, side);
   if (kind === 'arm') {
     const tip = step(end, limb.end ?? turned[1], part.tip, side);
     return { root, joint, end, tip, heel: end, short };
@@ -198,6 +201,14 @@ function limbBetween(
   const foot = (limb: Limb, lower: number) => limb.end ?? (kind === 'leg' ? lower + 90 : lower);
   return {
     turned: [betweenTurns(from[0], to[0], t), betweenTurns(from[1], to[1], t)],
+    ...(a.seen || b.seen
+      ? {
+          seen: [
+            between(a.seen?.[0] ?? 1, b.seen?.[0] ?? 1, t),
+            between(a.seen?.[1] ?? 1, b.seen?.[1] ?? 1, t),
+          ] as const,
+        }
+      : {}),
     ...(a.atEye && b.atEye ? eye : { end: betweenTurns(foot(a, from[1]), foot(b, to[1]), t) }),
   };
 }
