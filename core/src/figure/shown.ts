@@ -152,10 +152,18 @@ export function figureWords(figure: Figure): string {
   return from === to ? `From ${from}, and back.` : `From ${from}; to ${to}.`;
 }
 
+/** Flights lower than this show less than where they land, m. */
+const SEEN_FLIGHT = 0.12;
+
 /** Moments of a rep to be drawn still, the first and the one furthest from it. */
 export const stillsOf = (figure: Figure): readonly number[] =>
   figure.poses.length === 1
     ? [0]
     : figure.back
       ? [0, 0.5]
-      : [0, figure.flight ? (figure.flight.from + 0.5) / (figure.poses.length - 1) : 0.5];
+      : [
+          0,
+          figure.flight && figure.flight.height >= SEEN_FLIGHT
+            ? (figure.flight.from + 0.5) / (figure.poses.length - 1)
+            : 0.5,
+        ];

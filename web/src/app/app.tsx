@@ -23,6 +23,7 @@ const RoomScreen = lazy(() => import('../rooms/room-screen.tsx'));
 const SetupScreen = lazy(() => import('../rooms/setup-screen.tsx'));
 const CardScreen = lazy(() => import('../card/card-screen.tsx'));
 const ClassScreen = lazy(() => import('../class/class-screen.tsx'));
+const PaperScreen = lazy(() => import('../paper/paper-screen.tsx'));
 const CompareScreen = lazy(() => import('../compare/compare-screen.tsx'));
 const CoachScreen = lazy(() => import('../run/coach-screen.tsx'));
 const WallScreen = lazy(() => import('../run/wall-screen.tsx'));
@@ -56,6 +57,7 @@ const router = createBrowserRouter([
   { path: '/plan/:id/setup', element: <SetupScreen /> },
   { path: '/plan/:id/card', element: <CardScreen /> },
   { path: '/plan/:id/class', element: <ClassScreen /> },
+  { path: '/plan/:id/paper', element: <PaperScreen /> },
   { path: '/plan/:id/compare', element: <CompareScreen /> },
   { path: '/plan/:id/run-sheet', element: <RunSheetScreen /> },
   { path: '/log', element: <LogScreen /> },

@@ -1,9 +1,8 @@
 import { formatWords, lengthWords } from '@inner-rung/core/clock';
 import { shownFor } from '@inner-rung/core/figure';
 import type { Library } from '@inner-rung/core/ladder';
-import { CAPABILITIES } from '@inner-rung/core/move';
 import { BANDS, bandOfRpe, effortOn, everybodyIn, outlookOf } from '@inner-rung/core/person';
-import { EQUIPMENT, thingsFor, withOwn } from '@inner-rung/core/room';
+import { EQUIPMENT } from '@inner-rung/core/room';
 import { formName, paceWords, type Use } from '@inner-rung/core/scale';
 import { blockName } from '@inner-rung/core/session';
 import { ArrowLeft, Printer } from 'lucide-react';
@@ -17,6 +16,7 @@ import { useScaled } from '../plan/use-scaled.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { MoveFigure } from '../ui/move-figure.tsx';
+import { thingsOf } from './things.ts';
 
 /** One A4 page for one person: stations, form, dose, cues, caution, in large print. */
 export default function CardScreen() {
@@ -61,16 +61,7 @@ export default function CardScreen() {
   const dense = n > 10;
   const name = person?.name ?? 'For a lane';
   const warn = outlook?.cautions ?? [];
-  const things = new Set<string>();
-  for (const use of version.uses) {
-    const move = use && library.move(use.move);
-    for (const need of move?.needs ?? []) {
-      if (need.what === 'head room') continue;
-      const size = need.sets ? (use?.settings.surfaceCm ?? null) : null;
-      const offers = room ? thingsFor(withOwn(room, person?.equipment ?? []), need.what, size) : [];
-      things.add(offers[0] ?? CAPABILITIES[need.what]);
-    }
-  }
+  const things = new Set(thingsOf(library, room, person, version.uses));
   const standIns = Object.values(EQUIPMENT).filter((e) => 'standIn' in e && things.has(e.name));
   return (
     <div className="min-h-dvh bg-base-200 print:bg-white">

@@ -29,7 +29,7 @@ import {
   trimsAt,
 } from '@inner-rung/core/scale';
 import { blockName, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
-import { ArrowLeft, Monitor, Play, Printer } from 'lucide-react';
+import { ArrowLeft, IdCard, Monitor, Play, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
@@ -132,7 +132,10 @@ export default function ClassScreen() {
           <Monitor size={17} className="mr-1 inline" aria-hidden />
           For the wall
         </Chip>
-        <button type="button" className="btn touch ml-auto" onClick={() => window.print()}>
+        <Link to={`/plan/${id}/paper`} className="btn touch ml-auto">
+          <IdCard size={18} aria-hidden /> Cards
+        </Link>
+        <button type="button" className="btn touch" onClick={() => window.print()}>
           <Printer size={18} aria-hidden /> Print
         </button>
         <button

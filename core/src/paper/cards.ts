@@ -1,0 +1,297 @@
+import { type Figure, frameOf, stillsOf } from '../figure/index.ts';
+import { lineHeight, type Measure, type Page, Sheet, SIZES, type SizeId } from './page.ts';
+
+/** One line of a card: a form, how much, what to say, where to go from it. */
+export interface CardLine {
+  readonly number: string;
+  readonly form: string;
+  readonly dose: string;
+  readonly cues: readonly string[];
+  readonly easier: string | null;
+  readonly harder: string | null;
+  /** Its own drawing; null where it has none. */
+  readonly figure: Figure | null;
+}
+
+export interface PersonCard {
+  readonly name: string;
+  readonly session: string;
+  readonly whole: string;
+  readonly effort: string;
+  readonly lines: readonly CardLine[];
+  readonly care: readonly string[];
+  readonly ready: readonly string[];
+  readonly stop: string;
+}
+
+/** A station on the wall: its number, each lane's form. Nothing private. */
+export interface StationCard {
+  readonly number: string;
+  readonly session: string;
+  readonly clock: string;
+  readonly forms: readonly { readonly name: string; readonly dose: string; readonly figure: Figure | null }[];
+}
+
+/** The least text on a card, points, and the effort words beneath it. */
+export const LEAST_PT = 12;
+const EFFORT_WORDS = '2 easy   4 light   6 could chat   8 short words   10 all out';
+
+/** A figure's stills side by side in a frame of so many millimetres, as large as they go. */
+function stills(sheet: Sheet, figure: Figure, x: number, y: number, width: number, height: number): void {
+  const moments = stillsOf(figure);
+  const [, , w, h] = frameOf(figure);
+  const gap = moments.length > 1 ? 3 : 0;
+  const scale = Math.min((width - gap * (moments.length - 1)) / (w * moments.length), height / h);
+  const each = w * scale;
+  const from = x + (width - (each * moments.length + gap * (moments.length - 1))) / 2;
+  moments.forEach((t, i) => {
+    sheet.put({
+      is: 'figure',
+      x: from + i * (each + gap),
+      y: y + (height - h * scale),
+      width: each,
+      height: h * scale,
+      figure,
+      t,
+    });
+  });
+}
+
+/** Cards one after the other, each beginning a page; no station is cut by the end of one. */
+export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measure: Measure): Page[] {
+  const size = SIZES[sizeId];
+  const small = sizeId === 'A5';
+  const sheet = new Sheet(size, small ? 9 : 13, measure);
+  for (const card of cards) {
+    sheet.next();
+    const { margin, inner } = sheet;
+    const big = small ? 18 : 24;
+    sheet.text(card.whole, {
+      x: margin,
+      y: margin,
+      width: inner,
+      pt: big - 4,
+      bold: true,
+      right: true,
+      most: 1,
+    });
+    let y = sheet.text(card.name, { x: margin, y: margin, width: inner * 0.7, pt: big, bold: true, most: 1 });
+    y = sheet.text(card.session, { x: margin, y, width: inner * 0.7, pt: LEAST_PT });
+    y += 1.5;
+    sheet.put({ is: 'rule', x: margin, y, width: inner, thick: 0.8 });
+    y = sheet.text(card.effort, { x: margin, y: y + 0.5, width: inner, pt: LEAST_PT });
+    sheet.y = y + 1;
+    // What stands at the foot of the last page is kept free for it.
+    const foot = footHeight(sheet, card);
+    const needs = card.lines.map((line) => lineNeeds(sheet, line, small));
+    // Rows are as even and as tall as all of them on this page allow.
+    let per = MOST_ROW;
+    const taken = () => needs.reduce((sum, need) => sum + Math.max(per, need), 0);
+    while (per > 0 && taken() > sheet.left - foot) per -= 0.5;
+    card.lines.forEach((line, i) => {
+      const need = Math.max(per, needs[i]!);
+      const last = i === card.lines.length - 1;
+      if (sheet.left < need + (last ? foot : 0) && !sheet.isFresh) {
+        sheet.next();
+        sheet.y = sheet.text(`${card.name}, further`, {
+          x: margin,
+          y: margin,
+          width: inner,
+          pt: LEAST_PT,
+          bold: true,
+          most: 1,
+        });
+      }
+      oneLine(sheet, line, need, small);
+    });
+    footOf(sheet, card);
+  }
+  return sheet.done();
+}
+
+/** The tallest a row becomes, mm. */
+const MOST_ROW = 30;
+const COLUMNS = { number: 9, figure: 34, dose: 34, tick: 9 } as const;
+const middle = (sheet: Sheet, small: boolean): number =>
+  sheet.inner -
+  COLUMNS.number -
+  (small ? 26 : COLUMNS.figure) -
+  (small ? 26 : COLUMNS.dose) -
+  COLUMNS.tick -
+  6;
+
+const sideways = (line: CardLine): string =>
+  [line.easier ? `easier: ${line.easier}` : '', line.harder ? `harder: ${line.harder}` : '']
+    .filter(Boolean)
+    .join(' · ');
+
+function lineNeeds(sheet: Sheet, line: CardLine, small: boolean): number {
+  const width = middle(sheet, small);
+  const form = sheet.heightOf(line.form, width, small ? 12 : 14, true);
+  const cue = line.cues[0] ? sheet.heightOf(line.cues[0], width, LEAST_PT) : 0;
+  const other = sideways(line);
+  return form + cue + (other ? sheet.heightOf(other, width, LEAST_PT) : 0) + 2.5;
+}
+
+function oneLine(sheet: Sheet, line: CardLine, height: number, small: boolean): void {
+  const { margin, inner } = sheet;
+  const top = sheet.y;
+  const figureWidth = small ? 26 : COLUMNS.figure;
+  const doseWidth = small ? 26 : COLUMNS.dose;
+  const width = middle(sheet, small);
+  sheet.text(line.number, { x: margin, y: top + 1, width: COLUMNS.number, pt: small ? 14 : 18, bold: true });
+  if (line.figure)
+    stills(sheet, line.figure, margin + COLUMNS.number, top + 1, figureWidth, Math.min(height - 2, 24));
+  const x = margin + COLUMNS.number + figureWidth + 3;
+  let y = sheet.text(line.form, { x, y: top + 0.8, width, pt: small ? 12 : 14, bold: true });
+  if (line.cues[0]) y = sheet.text(line.cues[0], { x, y, width, pt: LEAST_PT });
+  const other = sideways(line);
+  if (other) sheet.text(other, { x, y, width, pt: LEAST_PT, grey: true });
+  sheet.text(line.dose, {
+    x: margin + inner - COLUMNS.tick - doseWidth,
+    y: top + 0.8,
+    width: doseWidth - 2,
+    pt: LEAST_PT,
+    right: true,
+  });
+  sheet.put({ is: 'box', x: margin + inner - 6, y: top + 2, width: 6, height: 6 });
+  sheet.put({ is: 'rule', x: margin, y: top + height, width: inner, thick: 0.2 });
+  sheet.y = top + height;
+}
+
+const footTexts = (card: PersonCard): readonly (readonly [string, string])[] => [
+  ...(card.ready.length > 0 ? [['Have ready: ', `${card.ready.join(', ')}.`] as const] : []),
+  ...(card.care.length > 0 ? [['Take care: ', card.care.join(' ')] as const] : []),
+  ['', card.stop],
+];
+
+const footHeight = (sheet: Sheet, card: PersonCard): number =>
+  footTexts(card).reduce((sum, [a, b]) => sum + sheet.heightOf(a + b, sheet.inner, LEAST_PT), 0) +
+  lineHeight(LEAST_PT) +
+  6;
+
+function footOf(sheet: Sheet, card: PersonCard): void {
+  let y = sheet.y + 1.5;
+  for (const [a, b] of footTexts(card))
+    y = sheet.text(a + b, {
+      x: sheet.margin,
+      y,
+      width: sheet.inner,
+      pt: LEAST_PT,
+      bold: a === 'Take care: ',
+    });
+  sheet.text(`How hard was it?   ${EFFORT_WORDS}`, {
+    x: sheet.margin,
+    y: y + 1.5,
+    width: sheet.inner,
+    pt: LEAST_PT,
+    most: 1,
+  });
+}
+
+/**
+ * Letters a four-hundredth of the distance high can be read (common practice): at four metres ten millimetres, which
+ * are capitals of about forty points.
+ */
+export const WALL_PT = 40;
+const NUMBER_COLUMN = 62;
+
+/** One card a station for the hall's wall, lying: number, each lane's form with its figure and dose. */
+export function stationCards(cards: readonly StationCard[], sizeId: SizeId, measure: Measure): Page[] {
+  const { width, height } = SIZES[sizeId === 'A5' ? 'A4' : sizeId];
+  const sheet = new Sheet({ width: height, height: width }, 12, measure);
+  for (const card of cards) {
+    sheet.next();
+    const { margin, inner } = sheet;
+    // Number and clock in a column of their own, the forms beside them over the whole height.
+    sheet.text(card.number, {
+      x: margin,
+      y: margin - 12,
+      width: NUMBER_COLUMN,
+      pt: 160,
+      bold: true,
+      most: 1,
+    });
+    const under = sheet.text(card.clock, {
+      x: margin,
+      y: margin + 62,
+      width: NUMBER_COLUMN,
+      pt: 26,
+      bold: true,
+    });
+    sheet.text(card.session, { x: margin, y: under + 2, width: NUMBER_COLUMN, pt: 18 });
+    const left = margin + NUMBER_COLUMN + 5;
+    const width = inner - NUMBER_COLUMN - 5;
+    const top = margin;
+    const each = (sheet.height - margin - top) / Math.max(1, card.forms.length);
+    card.forms.forEach((form, i) => {
+      const y = top + i * each;
+      if (i > 0) sheet.put({ is: 'rule', x: left, y, width, thick: 0.6 });
+      const figureWidth = Math.min(width * 0.4, each * 2.2);
+      if (form.figure) stills(sheet, form.figure, left, y + 3, figureWidth, each - 6);
+      const x = left + figureWidth + 5;
+      const room = left + width - x;
+      const pt = fitting(form.name, room, each - 16, measure);
+      const below = sheet.text(form.name, { x, y: y + 1, width: room, pt, bold: true, most: 3 });
+      sheet.text(form.dose, { x, y: below, width: room, pt: 24, most: 1 });
+    });
+  }
+  return sheet.done();
+}
+
+/** As large as a name goes in its place, in three lines at the most; never under what is read at four metres. */
+function fitting(name: string, width: number, height: number, measure: Measure): number {
+  for (let pt = 64; pt > WALL_PT; pt -= 4) {
+    const words = name.split(' ');
+    let lines = 1;
+    let line = '';
+    for (const word of words) {
+      const next = line ? `${line} ${word}` : word;
+      if (measure(next, pt, true) > width && line) {
+        lines++;
+        line = word;
+      } else line = next;
+    }
+    if (lines <= 3 && lines * lineHeight(pt) <= height && words.every((w) => measure(w, pt, true) <= width))
+      return pt;
+  }
+  return WALL_PT;
+}
+
+export interface PosterRung {
+  readonly name: string;
+  readonly step: string;
+  readonly figure: Figure | null;
+}
+
+/** A ladder on one page, the top rung at the top. */
+export function ladderPoster(
+  ladder: { readonly name: string; readonly intent: string; readonly rungs: readonly PosterRung[] },
+  sizeId: SizeId,
+  measure: Measure,
+): Page[] {
+  const sheet = new Sheet(SIZES[sizeId], 13, measure);
+  const { margin, inner } = sheet;
+  let y = sheet.text(ladder.name, { x: margin, y: margin, width: inner, pt: 28, bold: true, most: 1 });
+  y = sheet.text(ladder.intent, { x: margin, y, width: inner, pt: LEAST_PT });
+  const top = y + 3;
+  const each = (sheet.height - margin - top) / Math.max(1, ladder.rungs.length);
+  [...ladder.rungs].reverse().forEach((rung, i) => {
+    const at = top + i * each;
+    sheet.put({ is: 'rule', x: margin, y: at, width: inner, thick: 0.5 });
+    if (rung.figure) stills(sheet, rung.figure, margin, at + 1, inner * 0.32, each - 2);
+    const x = margin + inner * 0.32 + 5;
+    const below = sheet.text(rung.name, {
+      x,
+      y: at + 1,
+      width: margin + inner - x,
+      pt: each > 20 ? 18 : 14,
+      bold: true,
+      most: 2,
+    });
+    sheet.text(rung.step, { x, y: below, width: margin + inner - x, pt: LEAST_PT, most: 1 });
+  });
+  for (const x of [margin - 3, margin + inner + 2])
+    sheet.put({ is: 'box', x, y: top, width: 1, height: sheet.height - margin - top });
+  return sheet.done();
+}
