@@ -42,6 +42,21 @@ const SCREENS: readonly Screen[] = [
     async (page) => expect(page.getByRole('table')).toBeVisible(),
   ],
   [
+    'the next session of a group',
+    '/groups/tuesday-evening',
+    async (page) => expect(page.getByRole('heading', { name: 'What to tell whom' })).toBeVisible(),
+  ],
+  [
+    'a move and its figure',
+    '/moves/raised-push-up',
+    async (page) => expect(page.getByRole('img', { name: /^Push-up, hands raised/ })).toBeVisible(),
+  ],
+  [
+    'cards for a class',
+    '/plan/tuesday-ten/paper',
+    async (page) => expect(page.getByRole('img', { name: /^Page 1: / })).toBeVisible(),
+  ],
+  [
     'side by side',
     '/plan/tuesday-ten/compare',
     async (page) => expect(page.getByRole('img', { name: /^Effort over/ })).toBeVisible(),

@@ -1,4 +1,5 @@
 import { classRows } from './class.ts';
+import { figureRows } from './figures.ts';
 import { shipped } from './generated.ts';
 import { ladderRows } from './ladders.ts';
 import { orderRows } from './order.ts';
@@ -17,6 +18,7 @@ const rows = [
   ...sessionRows(base),
   ...(await classRows(base)),
   ...runRows(base),
+  ...(await figureRows(base)),
   ...weightRows(),
   ...(await wallRows(base)),
 ];

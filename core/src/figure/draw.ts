@@ -13,8 +13,8 @@ export interface Shape {
 
 /** Units of the drawing to a metre. */
 export const SCALE = 100;
-const n = (v: number) => (Math.round(v * 10) / 10).toString();
-const at = ([x, y]: Point) => `${n(x * SCALE)} ${n(-y * SCALE)}`;
+const n = (v: number) => Math.round(v * 10) / 10;
+const at = (p: Point) => `${n(p[0] * SCALE)} ${n(-p[1] * SCALE)}`;
 
 /** A limb's part: round at both ends, thinner at the one. */
 function capsule(a: Point, b: Point, [ra, rb]: readonly [number, number]): string {

@@ -213,11 +213,21 @@ function limbBetween(
   };
 }
 
+const solvedKeys = new WeakMap<KeyPose, Solved>();
+/** A key pose solved once: it is asked for at every frame. */
+function solvedKey(pose: KeyPose, view: View): Solved {
+  const known = solvedKeys.get(pose);
+  if (known?.view === view) return known;
+  const made = solve(pose, view);
+  solvedKeys.set(pose, made);
+  return made;
+}
+
 /** A pose between two: what touches at both ends touches all the way. */
 export function poseBetween(a: KeyPose, b: KeyPose, t: number, view: View): KeyPose {
   if (t <= 0) return a;
   if (t >= 1) return b;
-  const [sa, sb] = [solve(a, view), solve(b, view)];
+  const [sa, sb] = [solvedKey(a, view), solvedKey(b, view)];
   const limbs = (kind: 'arm' | 'leg') => {
     const [la, lb] = kind === 'arm' ? [a.arms, b.arms] : [a.legs, b.legs];
     const [ra, rb] = kind === 'arm' ? [sa.arms, sb.arms] : [sa.legs, sb.legs];

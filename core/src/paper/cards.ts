@@ -61,7 +61,7 @@ function stills(sheet: Sheet, figure: Figure, x: number, y: number, width: numbe
 export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measure: Measure): Page[] {
   const size = SIZES[sizeId];
   const small = sizeId === 'A5';
-  const sheet = new Sheet(size, small ? 9 : 13, measure);
+  const sheet = new Sheet(size, small ? 9 : 11, measure);
   for (const card of cards) {
     sheet.next();
     const { margin, inner } = sheet;
@@ -111,7 +111,7 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
 
 /** The tallest a row becomes, mm. */
 const MOST_ROW = 30;
-const COLUMNS = { number: 9, figure: 34, dose: 34, tick: 9 } as const;
+const COLUMNS = { number: 9, figure: 32, dose: 27, tick: 8 } as const;
 const middle = (sheet: Sheet, small: boolean): number =>
   sheet.inner -
   COLUMNS.number -
@@ -137,7 +137,7 @@ function oneLine(sheet: Sheet, line: CardLine, height: number, small: boolean): 
   const { margin, inner } = sheet;
   const top = sheet.y;
   const figureWidth = small ? 26 : COLUMNS.figure;
-  const doseWidth = small ? 26 : COLUMNS.dose;
+  const doseWidth = small ? 24 : COLUMNS.dose;
   const width = middle(sheet, small);
   sheet.text(line.number, { x: margin, y: top + 1, width: COLUMNS.number, pt: small ? 14 : 18, bold: true });
   if (line.figure)

@@ -2,6 +2,7 @@ import type { Present } from '@inner-rung/core/run';
 import { Download } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { Dialog } from '../ui/dialog.tsx';
+import { QrCode } from '../ui/qr-code.tsx';
 
 interface NetworkState {
   readonly here: boolean;
@@ -150,14 +151,20 @@ export function PhonesDialog(props: { run: string; people: readonly Present[]; o
               <li key={person.id} className="flex flex-wrap items-center gap-2">
                 <span className="min-w-32">{person.name}</span>
                 {links[person.id] ? (
-                  <a
-                    className="min-w-0 break-all underline underline-offset-4"
-                    href={`${base}/p/${links[person.id]}`}
-                    target="_blank"
-                    rel="noreferrer"
-                  >
-                    {base}/p/{links[person.id]}
-                  </a>
+                  <>
+                    <QrCode
+                      text={`${base}/p/${links[person.id]}`}
+                      says={`${person.name}’s link, to be scanned`}
+                    />
+                    <a
+                      className="min-w-0 flex-1 break-all underline underline-offset-4"
+                      href={`${base}/p/${links[person.id]}`}
+                      target="_blank"
+                      rel="noreferrer"
+                    >
+                      {base}/p/{links[person.id]}
+                    </a>
+                  </>
                 ) : (
                   <button
                     type="button"
