@@ -14,6 +14,7 @@ import { useMemo, useState } from 'react';
 import { records, useSend } from '../store/index.ts';
 import { Tick } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
+import { FileOrPaste } from '../ui/file-or-paste.tsx';
 import { saveFile } from '../ui/save-file.ts';
 import { Scrolls } from '../ui/scrolls.tsx';
 import { ResultsFile } from './results-file.tsx';
@@ -108,27 +109,12 @@ export function ImportDialog(props: {
         effort, clean, range, pain, forms, note; a log that was saved here; or the results a session pack gave
         back.
       </p>
-      <label className="mt-2 block">
-        <span className="quiet text-sm">A file</span>
-        <input
-          type="file"
-          accept=".csv,.json,text/csv,application/json,text/plain"
-          className="file-input touch w-full"
-          onChange={(event) => {
-            void event.target.files?.[0]?.text().then((t) => setText(t.replace(/^\uFEFF/, '')));
-          }}
-        />
-      </label>
-      <label className="mt-2 block">
-        <span className="quiet text-sm">Or paste it here</span>
-        <textarea
-          className="textarea w-full font-mono text-sm"
-          rows={3}
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-          placeholder={'date,session,person,effort\n2026-11-24,Tuesday ten,Maud Ellery,6'}
-        />
-      </label>
+      <FileOrPaste
+        accept=".csv,.json,text/csv,application/json,text/plain"
+        text={text}
+        placeholder={'date,session,person,effort\n2026-11-24,Tuesday ten,Maud Ellery,6'}
+        onText={setText}
+      />
       {(read?.is === 'neither' || (read?.is === 'table' && read.read.problem)) && (
         <p role="alert" className="mt-2 font-semibold text-error">
           {read.is === 'neither' ? read.says : read.read.problem}

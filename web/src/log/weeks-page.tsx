@@ -1,13 +1,14 @@
 import { weeksInWords } from '@inner-rung/core/log';
 import { formName } from '@inner-rung/core/scale';
 import { useMemo } from 'react';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { dayWords, today } from '../app/day.ts';
 import { usePersonPage } from '../people/use-person.ts';
 import { Missing } from '../ui/missing.tsx';
 import { Picture } from '../ui/picture.tsx';
+import { PrintHeader } from '../ui/print-header.tsx';
 import { useWeeks } from './use-weeks.ts';
 import { bandChart } from './week-charts.ts';
 import { WeeksTable } from './weeks-table.tsx';
@@ -32,14 +33,7 @@ function Sheet(props: {
   const bands = useMemo(() => bandChart(all.weeks), [all.weeks]);
   return (
     <div className="min-h-dvh bg-base-100">
-      <header className="no-print flex items-center gap-3 border-b-2 border-base-300 px-4 py-2">
-        <Link to={`/people/${person.id}/weeks`} className="btn btn-ghost btn-sm touch mr-auto">
-          Back to {person.name}
-        </Link>
-        <button type="button" className="btn btn-primary touch" onClick={() => window.print()}>
-          Print
-        </button>
-      </header>
+      <PrintHeader to={`/people/${person.id}/weeks`} back={`Back to ${person.name}`} />
       <main className="mx-auto max-w-3xl p-6 print:p-[14mm]">
         <h1 className="text-3xl">{person.name}: the last weeks</h1>
         <p className="quiet">{dayWords(today())}. Exercise sessions as they were recorded by the trainer.</p>

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { newId, today } from '../app/day.ts';
 import { people as peopleShelf, useSend } from '../store/index.ts';
 import { Dialog } from '../ui/dialog.tsx';
+import { FileOrPaste } from '../ui/file-or-paste.tsx';
 import { Scrolls } from '../ui/scrolls.tsx';
 import { readTable } from './people-file.ts';
 
@@ -30,27 +31,12 @@ export function ImportDialog(props: { people: readonly Person[]; onClose: () => 
         A CSV file whose first line names its columns: name and born, and any of kind, sex, activity, mass kg,
         height cm, resting rate, level, conditions, goals, notes, emergency name, emergency phone.
       </p>
-      <label className="mt-2 block">
-        <span className="quiet text-sm">A file</span>
-        <input
-          type="file"
-          accept=".csv,text/csv,text/plain"
-          className="file-input touch w-full"
-          onChange={(event) => {
-            void event.target.files?.[0]?.text().then(setText);
-          }}
-        />
-      </label>
-      <label className="mt-2 block">
-        <span className="quiet text-sm">Or paste it here</span>
-        <textarea
-          className="textarea w-full font-mono text-sm"
-          rows={3}
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-          placeholder={'name,born\nMaud Ellery,1955-03-20'}
-        />
-      </label>
+      <FileOrPaste
+        accept=".csv,text/csv,text/plain"
+        text={text}
+        placeholder={'name,born\nMaud Ellery,1955-03-20'}
+        onText={setText}
+      />
       {table?.problem && (
         <p role="alert" className="mt-2 font-semibold text-error">
           {table.problem}

@@ -15,6 +15,7 @@ import { Link, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { dayWords, today } from '../app/day.ts';
+import { PrintHeader } from '../ui/print-header.tsx';
 import { usePersonPage } from './use-person.ts';
 
 /** Everything kept about somebody, as a page to read, print or hand over. */
@@ -70,14 +71,7 @@ export default function PersonPage() {
   ].map(([a, b]) => [String(a), b ? String(b) : undefined]);
   return (
     <div className="min-h-dvh bg-base-100">
-      <header className="no-print flex items-center gap-3 border-b-2 border-base-300 px-4 py-2">
-        <Link to={`/people/${person.id}/record`} className="btn btn-ghost btn-sm touch mr-auto">
-          Back to {person.name}
-        </Link>
-        <button type="button" className="btn btn-primary touch" onClick={() => window.print()}>
-          Print
-        </button>
-      </header>
+      <PrintHeader to={`/people/${person.id}/record`} back={`Back to ${person.name}`} />
       <main className="mx-auto max-w-3xl p-6 print:p-[14mm]">
         <h1 className="text-3xl">{person.name}</h1>
         <p className="quiet">All that is kept, on {dayWords(today())}.</p>

@@ -121,6 +121,19 @@ const stepUp = (
   return side([below, raised], [{ is: 'step', from: 0.3, to: 0.82, height: s }], { travels: true });
 };
 
+/** Jumped on to from a crouch, landed in one. */
+const ontoBox = (s: number, h: number, height: number) => {
+  const on = standing({ h, lean: 30, legs: both(flat(0.51, s)), arms: both(turned(40, 60)), over: 0.57 });
+  return side(
+    [
+      standing({ h: 0.68, lean: 36, arms: both(turned(-40, -20)) }),
+      { ...on, hip: [on.hip[0], on.hip[1] + s] },
+    ],
+    [{ is: 'step', from: 0.37, to: 0.98, height: s }],
+    { flight: { from: 0, height }, travels: true },
+  );
+};
+
 const hold = (x: number, height = 0.95): Prop => ({ is: 'hold', x, height });
 const holding = (x: number, height = 0.95): Limb => to([x - 0.03, height + 0.02], 90);
 
@@ -139,6 +152,17 @@ const sideRaise =
     front([narrow(DOWN), narrow(turned(upTo, upTo + 2))]);
 const RACK: Limb = turned(20, 168);
 const ROW_TOP: Limb = turned(-52, 40);
+/** One hand on something, the other pulls. */
+const rowOnHold: Drawn = () => {
+  const at = (near: Limb) =>
+    standing({
+      h: 0.93,
+      lean: 50,
+      legs: [onBall(-0.35), flat(0.12)],
+      arms: [near, to([0.66, 0.86], 90)],
+    });
+  return side([at(turned(2, 2)), at(turned(-56, 20))], [hold(0.69, 0.86)]);
+};
 const row =
   (lean: number): Drawn =>
   () =>
@@ -426,46 +450,8 @@ export const UPRIGHT: Figures = {
       [standing({}), standing({ legs: [flat(0.36, s), flat(0)], over: 0.06, h: 0.985 })],
       [{ is: 'step', from: 0.28, to: 0.78, height: s }],
     ),
-  'low-box-jump': (s) => {
-    const on = standing({
-      h: 0.72,
-      lean: 28,
-      legs: both(flat(0.5, s)),
-      arms: both(turned(40, 60)),
-      over: 0.56,
-    });
-    return side(
-      [
-        standing({ h: 0.7, lean: 34, arms: both(turned(-40, -20)) }),
-        { ...on, hip: [on.hip[0], on.hip[1] + s] },
-      ],
-      [{ is: 'step', from: 0.36, to: 0.96, height: s }],
-      {
-        flight: { from: 0, height: 0.2 },
-        travels: true,
-      },
-    );
-  },
-  'box-jump': (s) => {
-    const on = standing({
-      h: 0.66,
-      lean: 32,
-      legs: both(flat(0.52, s)),
-      arms: both(turned(40, 60)),
-      over: 0.58,
-    });
-    return side(
-      [
-        standing({ h: 0.66, lean: 38, arms: both(turned(-40, -20)) }),
-        { ...on, hip: [on.hip[0], on.hip[1] + s] },
-      ],
-      [{ is: 'step', from: 0.38, to: 1, height: s }],
-      {
-        flight: { from: 0, height: 0.3 },
-        travels: true,
-      },
-    );
-  },
+  'low-box-jump': (s) => ontoBox(s, 0.72, 0.2),
+  'box-jump': (s) => ontoBox(s, 0.66, 0.3),
   'heel-raise': () => side([standing({}), standing({ legs: both(onBall(0, 42)), h: 1.135 })]),
   'heel-raise-held': () =>
     side(
@@ -515,48 +501,8 @@ export const UPRIGHT: Figures = {
   'seated-curl': withProps(seatedRaise(turned(4, 8), turned(6, 148)), weights),
   'bent-row': withProps(row(58), weights),
   'bent-row-heavy': withProps(row(58), weights),
-  'one-arm-row': withProps(
-    () =>
-      side(
-        [
-          standing({
-            h: 0.93,
-            lean: 50,
-            legs: [onBall(-0.35), flat(0.12)],
-            arms: [turned(2, 2), to([0.66, 0.86], 90)],
-          }),
-          standing({
-            h: 0.93,
-            lean: 50,
-            legs: [onBall(-0.35), flat(0.12)],
-            arms: [turned(-56, 20), to([0.66, 0.86], 90)],
-          }),
-        ],
-        [hold(0.69, 0.86)],
-      ),
-    weight,
-  ),
-  'bag-row': withProps(
-    () =>
-      side(
-        [
-          standing({
-            h: 0.93,
-            lean: 50,
-            legs: [onBall(-0.35), flat(0.12)],
-            arms: [turned(2, 2), to([0.66, 0.86], 90)],
-          }),
-          standing({
-            h: 0.93,
-            lean: 50,
-            legs: [onBall(-0.35), flat(0.12)],
-            arms: [turned(-56, 20), to([0.66, 0.86], 90)],
-          }),
-        ],
-        [hold(0.69, 0.86)],
-      ),
-    { is: 'bell', in: 'near' },
-  ),
+  'one-arm-row': withProps(rowOnHold, weight),
+  'bag-row': withProps(rowOnHold, { is: 'bell', in: 'near' }),
   'standing-row': () =>
     side(
       [standing({ lean: -4, arms: both(turned(78, 84)) }), standing({ lean: -4, arms: both(ROW_TOP) })],
