@@ -151,7 +151,7 @@ function Row(props: {
             onChoose={(range) => onChange({ range }, RANGE_WORDS[range])}
           />
           <label className="block">
-            <span className="quiet text-sm">Pain: where</span>
+            <span className="quiet block text-sm">Pain: where</span>
             <input
               className="input w-full max-w-sm"
               defaultValue={result.pain?.where ?? ''}

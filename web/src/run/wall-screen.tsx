@@ -118,7 +118,9 @@ function Wall(props: { live: LiveRun }) {
                     <span className="min-w-0 flex-1">{does.name}</span>
                     <RunFigure
                       does={does}
-                      className={shown.length > 2 ? 'h-[7vw] w-[13vw]' : 'h-[10vw] w-[17vw]'}
+                      className={
+                        shown.length > 2 ? 'my-[0.4vw] h-[7vw] w-[13vw]' : 'my-[0.4vw] h-[10vw] w-[17vw]'
+                      }
                     />
                   </li>
                 ))}
