@@ -68,3 +68,10 @@ test('a card for everybody and one for each station: seen, and as a PDF', async 
   await page.getByText('Letter', { exact: true }).click();
   await expect(page.getByRole('status')).toHaveText('10 pages');
 });
+
+test('a ladder on one page for a wall', async ({ page }) => {
+  await page.goto(`${server.url}/ladders/push`);
+  await page.getByRole('link', { name: 'Poster' }).click();
+  await expect(page.getByRole('status')).toHaveText('1 page');
+  await expect(page.getByRole('img', { name: /^Page 1: Push-ups/ })).toBeVisible();
+});

@@ -23,6 +23,7 @@ const RoomScreen = lazy(() => import('../rooms/room-screen.tsx'));
 const SetupScreen = lazy(() => import('../rooms/setup-screen.tsx'));
 const CardScreen = lazy(() => import('../card/card-screen.tsx'));
 const ClassScreen = lazy(() => import('../class/class-screen.tsx'));
+const PosterScreen = lazy(() => import('../paper/poster-screen.tsx'));
 const PaperScreen = lazy(() => import('../paper/paper-screen.tsx'));
 const CompareScreen = lazy(() => import('../compare/compare-screen.tsx'));
 const CoachScreen = lazy(() => import('../run/coach-screen.tsx'));
@@ -77,6 +78,7 @@ const router = createBrowserRouter([
   { path: '/figures', element: <FiguresScreen /> },
   { path: '/find', element: <FindScreen /> },
   { path: '/yours', element: <YoursScreen /> },
+  { path: '/ladders/:id/poster', element: <PosterScreen /> },
   { path: '/ladders/:id', element: <LadderScreen /> },
   { path: '/moves/:id', element: <MoveScreen /> },
   { path: '/moves/:id/edit', element: <MoveEditScreen /> },

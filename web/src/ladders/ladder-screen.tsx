@@ -26,7 +26,7 @@ import {
 
 import { draftBranch, freshId, type Proposal } from '@inner-rung/core/propose';
 import { formName } from '@inner-rung/core/scale';
-import { Archive, Plus } from 'lucide-react';
+import { Archive, Image as ImageIcon, Plus } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -207,6 +207,9 @@ export default function LadderScreen() {
           >
             <Archive size={17} aria-hidden /> Put away
           </button>
+          <Link to={`/ladders/${ladder.id}/poster`} className="btn btn-ghost btn-sm touch">
+            <ImageIcon size={17} aria-hidden /> Poster
+          </Link>
         </div>
         <p className="quiet px-1">
           {ladder.intent} Climbs in {ladder.measures.map((key) => PART_WORD[key]).join(' and ')}

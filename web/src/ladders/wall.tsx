@@ -159,6 +159,11 @@ export default function LadderWall() {
             </div>
           </section>
         ))}
+        <p className="mt-4">
+          <Link to="/figures" className="touch inline-flex items-center underline underline-offset-4">
+            Every move as it is drawn
+          </Link>
+        </p>
       </main>
     </div>
   );

@@ -176,6 +176,35 @@ function Row(props: {
               }}
             />
           </label>
+          {result.counts.map((count, i) => (
+            <fieldset key={count.block} className="flex flex-wrap items-center gap-2">
+              <legend className="quiet text-sm">Rounds counted</legend>
+              {(['rounds', 'reps'] as const).map((what) => (
+                <label key={what} className="flex items-center gap-2">
+                  <input
+                    key={count[what]}
+                    className="input touch w-20 text-right"
+                    inputMode="numeric"
+                    aria-label={`${what === 'rounds' ? 'Rounds' : 'Reps over the last round'}, ${name}`}
+                    defaultValue={count[what]}
+                    onBlur={(event) => {
+                      const value = Number(event.target.value);
+                      const most = what === 'rounds' ? 200 : 2000;
+                      if (!Number.isInteger(value) || value < 0 || value > most || value === count[what]) {
+                        event.target.value = String(count[what]);
+                        return;
+                      }
+                      onChange(
+                        { counts: result.counts.map((c, k) => (k === i ? { ...c, [what]: value } : c)) },
+                        `${value} ${what}`,
+                      );
+                    }}
+                  />
+                  {what === 'rounds' ? 'rounds' : 'reps over'}
+                </label>
+              ))}
+            </fieldset>
+          ))}
           {pieces.length > 0 && (
             <details>
               <summary className="touch flex cursor-pointer items-center underline underline-offset-4">

@@ -60,7 +60,11 @@ function Session(props: {
   last: SessionRecord | null;
 }) {
   const { one, group, people, plan, last } = props;
-  const know = toKnowBefore(people, everybodyIn(group, people), last, one.on);
+  const expected = everybodyIn(group, people);
+  const know = toKnowBefore(people, expected, last, one.on);
+  // Who said no and isn't of the group any more doesn't count.
+  const ids = new Set(expected.map((person) => person.id));
+  const coming = headcountOf(group) - one.away.filter((id) => ids.has(id.replace(/#\d+$/, ''))).length;
   return (
     <li
       className={`flex flex-wrap items-baseline gap-x-4 gap-y-1 py-2 ${one.off ? 'opacity-60' : ''}`}
@@ -73,7 +77,8 @@ function Session(props: {
         <Link to={`/groups/${one.group}`} className="font-semibold underline underline-offset-4">
           {one.name}
         </Link>
-        , {headcountOf(group)} people{one.off ? ', not held' : ''}
+        , {one.away.length > 0 ? `${coming} of ${headcountOf(group)} coming` : `${headcountOf(group)} people`}
+        {one.off ? ', not held' : ''}
         {know.length > 0 && !one.off && <span className="block text-sm">{know.join(' · ')}</span>}
       </span>
       {!one.off &&

@@ -61,14 +61,6 @@ const onSurface = (s: number, x: number): Prop => ({
   height: s,
 });
 
-const hips =
-  (x: number): Drawn =>
-  () =>
-    front([
-      standing({ legs: apart(0.12), arms: both(turned(20, 30)) }, 'front'),
-      standing({ legs: apart(0.12), arms: both(turned(20, 30)), over: null, x, h: 0.99 }, 'front'),
-    ]);
-
 const chop =
   (low: Limb, high: Limb, props: readonly Prop[] = []): Drawn =>
   () =>
@@ -354,7 +346,6 @@ export const MORE: Figures = {
       [],
       { travels: true },
     ),
-  'side-shift': hips(0.12),
   'side-lunge-load': withProps(from(UPRIGHT, 'side-lunge'), bell),
   'side-step-tap': (s) =>
     front(

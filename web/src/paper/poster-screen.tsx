@@ -1,0 +1,52 @@
+import { shownFor } from '@inner-rung/core/figure';
+import { leverWords } from '@inner-rung/core/ladder';
+import { ladderPoster, SIZE_IDS, type SizeId } from '@inner-rung/core/paper';
+import { formName } from '@inner-rung/core/scale';
+import { useMemo, useState } from 'react';
+import { useParams } from 'react-router';
+import { Waiting } from '../app/app.tsx';
+import { useShelf } from '../app/data.ts';
+import { ServerAway } from '../start/start-screen.tsx';
+import { Choice } from '../ui/choice.tsx';
+import { Missing } from '../ui/missing.tsx';
+import { PaperShell, useMeasure } from './paper-shell.tsx';
+
+/** A ladder on one page for a wall: its rungs with their figures, the top one at the top. */
+export default function PosterScreen() {
+  const { id = '' } = useParams();
+  const { library, failed } = useShelf();
+  const [size, setSize] = useState<SizeId>('A4');
+  const measure = useMeasure();
+  const ladder = library?.ladder(id);
+  const pages = useMemo(() => {
+    if (!library || !ladder || !measure) return null;
+    const rungs = ladder.rungs.map((rung) => {
+      const shown = shownFor(library, rung);
+      return {
+        name: formName(library, rung.move, rung.settings),
+        step: rung.step ?? leverWords(rung.levers, library.move(rung.move)).join(', '),
+        figure: shown && !shown.like ? shown.figure : null,
+      };
+    });
+    return ladderPoster({ name: ladder.name, intent: ladder.intent, rungs }, size, measure.by);
+  }, [library, ladder, measure, size]);
+  if (failed) return <ServerAway />;
+  if (!library) return <Waiting />;
+  if (!ladder) return <Missing here="ladders" title="No such ladder" to="/ladders" way="See all ladders" />;
+  return (
+    <PaperShell
+      title={ladder.name}
+      name={`${id}.pdf`}
+      pages={pages}
+      back={{ to: `/ladders/${id}`, says: 'The ladder' }}
+    >
+      <Choice
+        legend="Size"
+        name="size"
+        value={size}
+        of={SIZE_IDS.map((s) => ({ value: s, says: s }))}
+        onChoose={setSize}
+      />
+    </PaperShell>
+  );
+}
