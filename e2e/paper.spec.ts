@@ -56,6 +56,15 @@ test('a card for everybody and one for each station: seen, and as a PDF', async 
   await page.getByRole('link', { name: 'Cards' }).click();
   await expect(page.getByRole('status')).toHaveText('6 pages');
   await expect(page.getByRole('img', { name: /^Page 1: .*Maud/ })).toBeVisible();
+  // The trainer's own words are on the card, and stay with the session.
+  await page.getByRole('button', { name: 'Words' }).click();
+  const words = page.getByLabel('1. Jumping jack');
+  await words.fill('Quiet feet tonight');
+  await words.press('Tab');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('main').getByText('Quiet feet tonight').first()).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('main').getByText('Quiet feet tonight').first()).toBeVisible();
   const cards = page.waitForEvent('download');
   await page.getByRole('button', { name: 'PDF' }).click();
   const file = join(info.outputDir, 'cards.pdf');

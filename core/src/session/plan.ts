@@ -80,6 +80,8 @@ export const stationSchema = z.strictObject({
   byRound: z.array(formRefSchema).max(19).optional(),
   /** New to this class: takes longer to show. */
   isNew: z.boolean().optional(),
+  /** What stands on paper instead of the move's own cue. */
+  words: words(200).min(1).optional(),
 });
 export type Station = z.output<typeof stationSchema>;
 

@@ -5,7 +5,7 @@ import type { PersonCard, StationCard } from '@inner-rung/core/paper';
 import { BANDS, bandOfRpe, effortOn, outlookOf } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { formName, type Use } from '@inner-rung/core/scale';
-import { blockName, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
+import { blockName, type Entry, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
 import { today } from '../app/day.ts';
 import { thingsOf } from '../card/things.ts';
 import { spoken } from '../class/spoken.ts';
@@ -19,6 +19,13 @@ const STOP =
 function drawing(library: Library, form: { move: string; settings?: Use['settings'] | undefined }) {
   const shown = shownFor(library, form);
   return shown && !shown.like ? shown.figure : null;
+}
+
+/** What is said at an entry: the trainer's own words for the station, else the move's cues. */
+function cuesAt(library: Library, plan: Plan, entry: Entry, use: Use | null): readonly string[] {
+  const { words } = plan.blocks[entry.block]!.stations[entry.inBlock]!;
+  if (words && entry.part === 0) return [words];
+  return use ? (library.move(use.move)?.cues ?? []) : ['Walk gently until the next station'];
 }
 
 const said = (library: Library, use: Use | null): string | null =>
@@ -45,7 +52,7 @@ export function cardsOf(library: Library, plan: Plan, room: Room, answer: ClassA
           number: entry.part === 0 ? String(entry.station + 1) : 'then',
           form: does[i]?.name ?? 'Easy movement, or a breather',
           dose: does[i]?.dose ?? '',
-          cues: use ? (library.move(use.move)?.cues ?? []) : ['Walk gently until the next station'],
+          cues: cuesAt(library, plan, entry, use),
           easier: said(library, switches?.down ?? null),
           harder: said(library, switches?.up ?? null),
           figure: use ? drawing(library, use) : null,

@@ -1,5 +1,6 @@
 import { type Page, personCards, SIZE_IDS, type SizeId, stationCards } from '@inner-rung/core/paper';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
+import { PencilLine } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
@@ -13,6 +14,7 @@ import { Choice } from '../ui/choice.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { cardsOf, stationsOf } from './class-cards.ts';
 import { PaperShell, useMeasure } from './paper-shell.tsx';
+import { WordsDialog } from './words-dialog.tsx';
 
 const WHAT = [
   { value: 'cards', says: 'a card for each' },
@@ -32,6 +34,7 @@ export default function PaperScreen() {
   const who = useWhoToday(id, group, people);
   const answer = useClass(library, plan, room, who.taking, MOST_FORMS, 'together');
   const [what, setWhat] = useState<What>('cards');
+  const [wording, setWording] = useState(false);
   const [size, setSize] = useState<SizeId>('A4');
   const measure = useMeasure();
   const pages = useMemo((): readonly Page[] | null => {
@@ -58,6 +61,12 @@ export default function PaperScreen() {
         of={SIZE_IDS.filter((s) => what === 'cards' || s !== 'A5').map((s) => ({ value: s, says: s }))}
         onChoose={setSize}
       />
+      {what === 'cards' && (
+        <button type="button" className="btn touch" onClick={() => setWording(true)}>
+          <PencilLine size={18} aria-hidden /> Words
+        </button>
+      )}
+      {wording && <WordsDialog library={library} plan={plan} onClose={() => setWording(false)} />}
     </PaperShell>
   );
 }

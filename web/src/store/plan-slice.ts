@@ -56,6 +56,13 @@ const slice = createSlice({
       if (payload.settings && Object.keys(payload.settings).length > 0) station.settings = payload.settings;
       else delete station.settings;
     },
+    /** What stands on paper at a station; the move's own cue again where there are no words. */
+    wordsPut: (plan, { payload }: PayloadAction<StationAt & { words: string }>) => {
+      const station = plan?.blocks[payload.block]?.stations[payload.station];
+      if (!station) return;
+      if (payload.words.trim()) station.words = payload.words.trim().slice(0, 200);
+      else delete station.words;
+    },
     /** One or several at once, so that a typed list is one step of undo. */
     stationsAdded: (
       plan,
