@@ -1,4 +1,4 @@
-import { along, direction, HEIGHT, LENGTHS, type Point, RADII, step } from './body.ts';
+import { along, direction, LENGTHS, type Point, RADII, step } from './body.ts';
 import { type Figure, type Prop, poseAt } from './figure.ts';
 import { type Solved, type SolvedLimb, solve } from './pose.ts';
 
@@ -235,9 +235,6 @@ export function frameOf(figure: Figure, steps = 8): readonly [number, number, nu
   const h = top + pad + 0.09;
   return [x * SCALE, -(top + pad) * SCALE, w * SCALE, h * SCALE];
 }
-
-/** Standing height in units of the drawing. */
-export const STANDING_UNITS = HEIGHT * SCALE;
 
 const TONES: Readonly<Record<Tone, string>> = {
   near: '#17232e',

@@ -1,5 +1,5 @@
-import { distance, FLESH, LENGTHS, type Point, turn } from './body.ts';
-import { type KeyPose, poseBetween, SIDES, type Solved, solve, type View } from './pose.ts';
+import { distance, FLESH, type Point, turn } from './body.ts';
+import { type KeyPose, mirrored, poseBetween, SIDES, type Solved, solve, type View } from './pose.ts';
 
 /** Things drawn beside somebody, from the same numbers, m. */
 export type Prop =
@@ -53,6 +53,12 @@ export function poseAt(figure: Figure, t: number): KeyPose {
   const up = 4 * flight.height * (at - i) * (1 - (at - i));
   return { ...raised(between, up) };
 }
+
+/** The same rep with the other side. */
+export const otherSide = (figure: Figure): Figure => ({
+  ...figure,
+  poses: figure.poses.map((pose) => mirrored(pose, figure.view)),
+});
 
 /** A pose so much higher, with all it touches left behind. */
 export function raised(pose: KeyPose, up: number): KeyPose {
@@ -201,6 +207,3 @@ const directionUp = (s: Solved): number =>
   (Math.atan2(s.neck[0] - s.hip[0], s.neck[1] - s.hip[1]) * 180) / Math.PI;
 /** On the back the head lies the way the body came from: the trunk leans backwards. */
 const facesUp = (s: Solved): boolean => directionUp(s) < 0;
-
-export const LEAN_OF = directionUp;
-export const FOOT_LENGTH = LENGTHS.foot;

@@ -7,6 +7,7 @@ export {
   type Figure,
   faultsOf,
   hipBend,
+  otherSide,
   type Prop,
   poseAt,
   type Touch,

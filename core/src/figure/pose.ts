@@ -1,4 +1,4 @@
-import { along, between, direction, distance, HEIGHT, LENGTHS, MASSES, type Point, step } from './body.ts';
+import { along, between, direction, distance, LENGTHS, MASSES, type Point, step } from './body.ts';
 
 export type View = 'side' | 'front';
 /** The limb nearer the eye, then the farther; in a front view the one drawn left, then right. */
@@ -245,11 +245,22 @@ export function poseBetween(a: KeyPose, b: KeyPose, t: number, view: View): KeyP
   };
 }
 
-/** A pose seen from the other side: near and far change places. Twice is the pose itself. */
-export function mirrored(pose: KeyPose): KeyPose {
+/**
+ * A pose done with the other side: near and far limbs change places; in a front view everything goes over to the other
+ * side. Twice is the pose itself.
+ */
+export function mirrored(pose: KeyPose, view: View): KeyPose {
   const swap = <T>([a, b]: readonly [T, T]): readonly [T, T] => [b, a];
-  return { ...pose, arms: swap(pose.arms), legs: swap(pose.legs) };
+  if (view === 'side') return { ...pose, arms: swap(pose.arms), legs: swap(pose.legs) };
+  const over = (limb: Limb): Limb => (limb.at ? { ...limb, at: [-limb.at[0] || 0, limb.at[1]] } : limb);
+  const both = ([a, b]: readonly [Limb, Limb]) => swap([over(a), over(b)]);
+  return {
+    ...pose,
+    hip: [-pose.hip[0] || 0, pose.hip[1]],
+    lean: -pose.lean || 0,
+    curl: -pose.curl || 0,
+    nod: -pose.nod || 0,
+    arms: both(pose.arms),
+    legs: both(pose.legs),
+  };
 }
-
-/** Share of the figure's own height. */
-export const shareOfHeight = (metres: number): number => metres / HEIGHT;

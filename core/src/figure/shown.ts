@@ -11,6 +11,8 @@ export interface Shown {
   readonly like: Move | null;
   /** Seconds of one rep; null for something held. */
   readonly repSeconds: number | null;
+  /** The next rep is done with the other side. */
+  readonly alternates: boolean;
 }
 
 /** A height where nobody says: a chair's. Common practice. */
@@ -39,9 +41,18 @@ export function drawnOf(
   const make = FIGURES[form.move];
   const cm = form.settings?.surfaceCm ?? USUAL_CM;
   return make && heightFault(cm) === null
-    ? { figure: make(cm / 100), like: null, repSeconds: pace === null ? null : 60 / pace }
+    ? {
+        figure: make(cm / 100),
+        like: null,
+        repSeconds: pace === null ? null : 60 / pace,
+        alternates: false,
+      }
     : null;
 }
+
+/** Whether sides go in turn and one rep of the drawing is one side's. */
+const alternates = (move: Move, figure: Figure): boolean =>
+  move.sides === 'alternating' && figure.poses.length === 2 && !figure.flight;
 
 /** How unlike two moves are to look at: posture first, then pattern, sides and what is used. Estimate. */
 function unlike(a: Move, b: Move): number {
@@ -103,6 +114,7 @@ export function shownFor(
   return {
     figure: FIGURES[like?.id ?? move.id]!(cm / 100),
     like,
+    alternates: alternates(move, FIGURES[like?.id ?? move.id]!(cm / 100)),
     repSeconds: move.unit === 'hold' ? null : tempo > 0 ? tempo : move.pace ? 60 / move.pace[1] : null,
   };
 }

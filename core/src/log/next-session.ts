@@ -1,7 +1,7 @@
 import { clockText } from '../clock/index.ts';
 import type { GrowId, ProgressSchool } from '../person/index.ts';
 import { type Block, blockName, type Facts, type Plan, roleOf, timelineOf } from '../session/index.ts';
-import { PROGRESS } from './decide.ts';
+import { PROGRESS, twoForTwo } from './decide.ts';
 import type { Result, SessionRecord } from './record.ts';
 
 /** One change of the session itself, for everybody. */
@@ -180,13 +180,14 @@ function loadSteps(
       entry += 1 + (station.chain?.length ?? 0);
       const { loadKg, reps } = station.dose ?? {};
       if (!loadKg || !reps) return;
-      const over = (record: SessionRecord | undefined) => {
-        const counted = (record ? there(record) : []).flatMap((r) => repsAt(r, here, rounds) ?? []);
-        return (
-          counted.length > 0 && counted.filter((n) => n >= reps + 2).length / counted.length >= MOST_WELL
-        );
-      };
-      if (!bad && !(over(last) && over(before))) return;
+      // Whoever somebody counted last time, beside what they did the time before.
+      const pairs = there(last).flatMap((now) => {
+        const counted = repsAt(now, here, rounds);
+        const then = before?.results.find((r) => r.present && r.person !== null && r.person === now.person);
+        return counted === null ? [] : [[then ? repsAt(then, here, rounds) : null, counted] as const];
+      });
+      const over = pairs.filter((pair) => twoForTwo(reps, pair)).length;
+      if (!bad && (pairs.length === 0 || over / pairs.length < MOST_WELL)) return;
       const by = Math.max(LOAD_STEP, Math.floor((loadKg * LOAD_SHARE) / LOAD_STEP) * LOAD_STEP);
       const to = loadKg + (bad ? -by : by);
       if (to <= 0) return;

@@ -1,4 +1,12 @@
-import { figureWords, frameOf, type Shape, type Shown, shapesOf, stillsOf } from '@inner-rung/core/figure';
+import {
+  figureWords,
+  frameOf,
+  otherSide,
+  type Shape,
+  type Shown,
+  shapesOf,
+  stillsOf,
+} from '@inner-rung/core/figure';
 import { useEffect, useMemo, useRef, useState } from 'react';
 
 const FILL = {
@@ -46,8 +54,15 @@ export function MoveFigure(props: { shown: Shown; name: string; moving?: boolean
 }
 
 function Moving(props: { shown: Shown; says: string; className: string }) {
-  const { figure, repSeconds } = props.shown;
-  const frame = useMemo(() => frameOf(figure), [figure]);
+  const { figure, repSeconds, alternates } = props.shown;
+  const other = useMemo(() => (alternates ? otherSide(figure) : figure), [figure, alternates]);
+  const frame = useMemo(() => {
+    const [a, b] = [frameOf(figure), frameOf(other)];
+    const left = Math.min(a[0], b[0]);
+    const right = Math.max(a[0] + a[2], b[0] + b[2]);
+    const top = Math.min(a[1], b[1]);
+    return [left, top, right - left, Math.max(a[1] + a[3], b[1] + b[3]) - top] as const;
+  }, [figure, other]);
   const [t, setT] = useState(0);
   const held = useRef(false);
   useEffect(() => {
@@ -57,7 +72,7 @@ function Moving(props: { shown: Shown; says: string; className: string }) {
     let last: number | null = null;
     const step = (time: number) => {
       if (last !== null && !held.current) {
-        at = (at + (time - last) / period) % 1;
+        at = (at + (time - last) / period) % 2;
         setT(at);
       }
       last = time;
@@ -84,7 +99,7 @@ function Moving(props: { shown: Shown; says: string; className: string }) {
       data-figure="moving"
     >
       <path d={`M${frame[0]} 0h${frame[2]}`} stroke="var(--figure-near)" strokeWidth={2} />
-      <Shapes shapes={shapesOf(figure, t)} />
+      <Shapes shapes={t < 1 ? shapesOf(figure, t) : shapesOf(other, t - 1)} />
     </svg>
   );
 }
