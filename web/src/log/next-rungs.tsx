@@ -161,6 +161,7 @@ function NextRung(props: {
             Go round it: {formName(library, one.around.form.move, one.around.form.settings).toLowerCase()}
           </button>
         )}
+        {goes && !one.placement && <span className="quiet text-sm">taken</span>}
         {one.placement && (
           <button
             type="button"
