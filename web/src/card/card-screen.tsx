@@ -114,7 +114,7 @@ export default function CardScreen() {
                 return (
                   <li
                     key={`${one.block.id}/${station.id}`}
-                    className="flex min-h-0 flex-1 items-center gap-4 border-b border-black/40 py-[0.6mm]"
+                    className="flex min-h-0 flex-1 items-center gap-3 border-b border-black/40 py-[0.6mm]"
                   >
                     <span
                       className={`display w-[10mm] shrink-0 text-center leading-none ${n > 16 ? 'text-[13pt]' : dense ? 'text-[18pt]' : 'text-[22pt]'}`}
@@ -143,7 +143,7 @@ export default function CardScreen() {
                       )}
                     </div>
                     <p
-                      className={`w-[46mm] shrink-0 text-right leading-tight ${dense ? 'text-[12pt]' : 'text-[13pt]'}`}
+                      className={`w-[38mm] shrink-0 text-right leading-tight ${dense ? 'text-[12pt]' : 'text-[13pt]'}`}
                     >
                       {doseAt(library, one, i, use)}
                       {use?.pace && !dense ? (
@@ -185,7 +185,7 @@ export default function CardScreen() {
 function CardFigure(props: { library: Library; use: Use | null; className: string }) {
   const shown = props.use && shownFor(props.library, props.use);
   return (
-    <span className={`w-[34mm] shrink-0 ${props.className}`}>
+    <span className={`w-[27mm] shrink-0 ${props.className}`}>
       {shown && !shown.like && props.use && (
         <MoveFigure
           shown={shown}
