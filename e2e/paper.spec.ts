@@ -81,6 +81,6 @@ test('a card for everybody and one for each station: seen, and as a PDF', async 
 test('a ladder on one page for a wall', async ({ page }) => {
   await page.goto(`${server.url}/ladders/push`);
   await page.getByRole('link', { name: 'Poster' }).click();
-  await expect(page.getByRole('status')).toHaveText('1 page');
+  await expect(page.getByText('1 page', { exact: true })).toBeVisible();
   await expect(page.getByRole('img', { name: /^Page 1: Push-ups/ })).toBeVisible();
 });
