@@ -117,6 +117,39 @@ test('a mixed class on three pages at once, the server killed in the middle, rec
   await expect(page.locator('[data-station="10"]')).toBeVisible();
 });
 
+test('what is sore today and what was said of a walk-in hold in a swap in the middle of a run', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/plan/tuesday-ten/class?group=tuesday-evening`);
+  await expect(page.locator('[data-station="10"]')).toBeVisible();
+  await page
+    .getByRole('region', { name: 'Who is here' })
+    .getByRole('button', { name: /Saskia/ })
+    .click();
+  await page.getByLabel('no floor today').click();
+  const run = page.getByRole('button', { name: 'Run it' });
+  await expect(run).toBeEnabled();
+  // The plan with the late change in it.
+  await expect(page.locator('[data-changes]')).toBeVisible();
+  await expect(run).toBeEnabled();
+  await run.click();
+  await expect(page.getByText('Ready when you are')).toBeVisible();
+  await page.getByRole('button', { name: 'Somebody more' }).click();
+  await page.getByRole('button', { name: 'no floor', exact: true }).click();
+  await expect(page.getByText(/is in\. Nobody else’s forms have changed/)).toBeVisible();
+  for (const [who, id] of [
+    ['Saskia', 'saskia-dorn'],
+    ['walk-in 1', null],
+  ] as const) {
+    await page.getByRole('button', { name: new RegExp(`^Another move for ${who}`) }).click();
+    await page.keyboard.type('forearm plank');
+    await page.waitForTimeout(300);
+    await page.keyboard.press('Enter');
+    await expect(page.getByText(new RegExp(`^Forearm plank isn’t open to everybody: ${who}`))).toBeVisible();
+    if (id) await expect(row(page, id).locator('[data-does]')).toContainText('elbows raised');
+  }
+});
+
 test('an address of no run says so', async ({ page }) => {
   await page.goto(`${server.url}/run/nowhere`);
   await expect(page.getByRole('heading', { name: 'There is no such run here' })).toBeVisible();

@@ -37,6 +37,7 @@ export function runRows(library: Library): Row[] {
         back: 'same' as const,
       })),
       cautions: [],
+      today: { conditions: [], level: null },
     })),
     names: [],
     cues: {},

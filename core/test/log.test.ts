@@ -208,6 +208,7 @@ describe('the record a run leaves', () => {
       { down: null, up: null, ...same },
     ],
     cautions: [],
+    today: { conditions: [], level: null },
   });
   const run: Run = {
     version: 1,

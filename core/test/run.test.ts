@@ -208,6 +208,7 @@ describe('people in a run', () => {
       },
     ],
     cautions: [],
+    today: { conditions: [], level: null },
   });
   const run: Run = { ...two, cast: [one('ada'), one('bo')] };
   const at = (events: RunEvent[]) => new Map(peopleOf(run, events).map((p) => [p.id, p]));

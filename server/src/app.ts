@@ -11,7 +11,7 @@ import { type Documents, KINDS, type KindName } from './documents.ts';
 import { addresses, cookieOf, type Network } from './network.ts';
 import { openApi } from './openapi.ts';
 import { ProblemError, problemHandler, sendProblem } from './problem.ts';
-import { isFor, type Runs } from './runs.ts';
+import { type Runs, seenBy } from './runs.ts';
 import { heavy } from './thread.ts';
 import { timelines } from './timeline.ts';
 
@@ -216,7 +216,7 @@ export function createApp(options: AppOptions): Express {
   });
   api.get('/p/:token/stream', (request, response) => {
     const { run, person } = network.whose(request.params['token']);
-    listen(request, response, run, (event) => isFor(event, person));
+    listen(request, response, run, (event) => seenBy(event, person));
   });
 
   api.get('/health', (_request, response) => {
@@ -313,10 +313,10 @@ export function createApp(options: AppOptions): Express {
     request: Request,
     response: Response,
     id: string,
-    may: (event: RunEvent) => boolean,
+    seen: (event: RunEvent) => RunEvent | null,
   ): void => {
     const stop = runs.listen(id, (told) => {
-      const events = told.events.filter(may);
+      const events = told.events.flatMap((event) => seen(event) ?? []);
       if (events.length > 0) response.write(`data: ${JSON.stringify({ events })}\n\n`);
     });
     response.set({
@@ -334,7 +334,7 @@ export function createApp(options: AppOptions): Express {
     });
   };
   api.get('/runs/:id/stream', (request, response) => {
-    listen(request, response, runId(request), () => true);
+    listen(request, response, runId(request), (event) => event);
   });
   api.post('/runs/:id/links', (request, response) => {
     const id = runId(request);

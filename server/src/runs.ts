@@ -1,4 +1,4 @@
-import { type Run, type RunEvent, runEventSchema, runSchema } from '@inner-rung/core/run';
+import { type Cast, type Run, type RunEvent, runEventSchema, runSchema } from '@inner-rung/core/run';
 import { z } from 'zod';
 import type { Db } from './database.ts';
 import { ProblemError } from './problem.ts';
@@ -23,11 +23,20 @@ const AHEAD_MS = 250;
 const MOST_EVENTS = 20_000;
 const takenSchema = z.strictObject({ run: runSchema, events: z.array(runEventSchema).max(MOST_EVENTS) });
 
-/** Whether somebody may know of an event: the clock is everybody's, the rest is their own. */
-export const isFor = (event: RunEvent, person: string): boolean =>
-  'person' in event
-    ? event.person === person || (event.kind === 'swap' && event.person === null)
-    : event.kind !== 'join' || event.who.id === person;
+/** What only the coach has to know of somebody. */
+const withoutHealth = (cast: Cast): Cast => ({
+  ...cast,
+  cautions: [],
+  today: { conditions: [], level: null },
+});
+
+/** An event as somebody may know it: the clock is everybody's, the rest is their own; null where it is none of theirs. */
+export function seenBy(event: RunEvent, person: string): RunEvent | null {
+  if ('person' in event)
+    return event.person === person || (event.kind === 'swap' && event.person === null) ? event : null;
+  if (event.kind !== 'join') return event;
+  return event.who.id === person ? { ...event, who: withoutHealth(event.who) } : null;
+}
 
 /**
  * Runs and what happened to them, one row an event, kept for good as they come in. A run has a clock of its own, in
@@ -201,8 +210,13 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
           detail: 'This link leads nowhere, or no more.',
         });
       return {
-        run: { ...run, group: null, cast: mine.map((one) => ({ ...one, cautions: [] })), emergency: '' },
-        events: events.filter((event) => isFor(event, person)),
+        run: {
+          ...run,
+          group: null,
+          cast: mine.map(withoutHealth),
+          emergency: '',
+        },
+        events: events.flatMap((event) => seenBy(event, person) ?? []),
         now,
       };
     },

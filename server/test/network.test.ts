@@ -125,6 +125,7 @@ describe('a person’s link', () => {
     does: [{ move: 'squat', name: 'Squat', dose: '10', pace: 20, lane: 1 }],
     switches: [],
     cautions: ['Mind the knee.'],
+    today: { conditions: [{ id: 'sore-knees', side: 'both' }], level: 1 },
   });
   const run = {
     version: 1,
@@ -151,14 +152,23 @@ describe('a person’s link', () => {
         event(2, { kind: 'leave', person: 'bo' }),
         event(3, { kind: 'switch', person: 'ada', entry: 0, way: 'down' }),
         event(4, { kind: 'sign', person: 'bo', sign: 'faint or dizzy' }),
+        event(7, { kind: 'join', who: cast('ada', 'Ada Quill') }),
       ]);
     const seen = await there.get(`/api/p/${token}`);
     expect(seen.status).toBe(200);
     const text = JSON.stringify(seen.body);
     expect(text).toContain('Ada Quill');
-    for (const hidden of ['Bo Marsh', 'bo"', 'Mind the knee', 'Side door', 'tuesday-evening', 'faint'])
+    for (const hidden of [
+      'Bo Marsh',
+      'bo"',
+      'Mind the knee',
+      'sore-knees',
+      'Side door',
+      'tuesday-evening',
+      'faint',
+    ])
       expect(text).not.toContain(hidden);
-    expect(seen.body.events.map((e: { kind: string }) => e.kind)).toEqual(['go', 'switch']);
+    expect(seen.body.events.map((e: { kind: string }) => e.kind)).toEqual(['go', 'switch', 'join']);
     // Neither the run itself nor anything else is open with it.
     expect((await there.get('/api/runs/tuesday-1')).status).toBe(401);
     expect((await there.post('/api/runs/tuesday-1/events').send(event(5, { kind: 'finish' }))).status).toBe(

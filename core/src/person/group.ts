@@ -114,6 +114,9 @@ export const shortName = (person: Person): string =>
 export const calledName = (person: Person): string =>
   standsFor(person) === null ? shortName(person) : person.name.replace(/^\d+: /, '');
 
+/** Whom walk-ins are counted with: a group of nobody expected. */
+export const WALK_INS: Group = groupSchema.parse({ version: 1, id: 'walk-ins', name: 'Walk-ins' });
+
 /** A part of a group as somebody to plan for: "2: sore knees". Stands for each of its people alike. */
 export function standIn(group: Group, part: GroupPart): StandIn {
   const what = part.conditions.map((id) => CONDITIONS[id].name.toLowerCase()).join(', ');

@@ -73,6 +73,7 @@ export {
   standInId,
   standsFor,
   USUAL_PROGRESS,
+  WALK_INS,
   WEEKDAYS,
 } from './group.ts';
 export { type Headcount, type Part, partWords, readHeadcount } from './headcount.ts';
@@ -103,6 +104,7 @@ export {
   activeLimits,
   conditionsOn,
   effortOn,
+  heldConditionSchema,
   KINDS,
   type LogEntry,
   type Outlook,

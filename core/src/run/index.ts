@@ -40,3 +40,4 @@ export {
   type Wearer,
 } from './strap.ts';
 export { entryFor, groupsAt, groupsIn } from './turns.ts';
+export { whoInRun } from './who.ts';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { span } from '../clock/index.ts';
 import { formRefSchema, idSchema } from '../move/index.ts';
+import { heldConditionSchema } from '../person/index.ts';
 import { blockSchema, entriesOf, type Facts, KIND_IDS, UNKNOWN_FACTS } from '../session/index.ts';
 
 const words = (most: number) => z.string().trim().max(most);
@@ -49,6 +50,14 @@ export const castSchema = z.strictObject({
   group: whole.min(0).max(59).default(0),
   /** What the coach has to know: one line each. */
   cautions: z.array(words(300)).max(20),
+  /** What holds for them today beyond any file, so that whatever is planned in the run keeps to it. */
+  today: z
+    .strictObject({
+      conditions: z.array(heldConditionSchema).max(100),
+      /** A level for the day, or what somebody without a file is taken to be; null where their own rungs hold. */
+      level: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]).nullable(),
+    })
+    .default({ conditions: [], level: null }),
 });
 export type Cast = z.output<typeof castSchema>;
 

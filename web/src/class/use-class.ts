@@ -1,23 +1,19 @@
 import type { Library } from '@inner-rung/core/ladder';
 import type { Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
-import {
-  buffersOf,
-  type ClassPlan,
-  compileLibrary,
-  subjectOf,
-  taughtBy,
-  wishesOf,
-} from '@inner-rung/core/scale';
+import type { Cast } from '@inner-rung/core/run';
+import { buffersOf, type ClassPlan, compileLibrary, taughtBy, wishesOf } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { today } from '../app/day.ts';
 import type { ClassPlanned, ToWorker } from '../plan/scale.worker.ts';
+import { classPerson, levelFor } from './class-person.ts';
 
 /** Somebody who takes part: a person, or one of several who are known by number. */
 export interface Taking {
   readonly id: string;
   readonly person: Person;
+  /** What holds today beyond their file; it is in `person` already, and goes along into a run. */
+  readonly today?: Cast['today'];
 }
 
 /** A plan with the people it is for: while the next is worked out, they may be others already. */
@@ -102,18 +98,9 @@ export function useClass(
         how,
         wishes: wishesOf(plan),
         ...(stands ? { before: taughtBy(stands) } : {}),
-        people: taking.map(({ id, person }) => ({
-          id,
-          request: {
-            session: { blocks: plan.blocks, forWhom: plan.forWhom },
-            writtenFor: plan.writtenFor,
-            dials: {
-              ...plan.dials,
-              ability: plan.levels?.find((one) => one.person === id)?.level ?? 'own rungs',
-            },
-            subject: subjectOf(person, library, today()),
-          },
-        })),
+        people: taking.map(({ id, person }) =>
+          classPerson(library, plan, plan, id, person, levelFor(plan, id) ?? 'own rungs'),
+        ),
       },
     } satisfies ToWorker);
   }, [library, plan, room, taking, most, how, ground]);

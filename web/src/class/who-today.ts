@@ -6,6 +6,7 @@ import {
   type Person,
   standIn,
   standsFor,
+  WALK_INS,
 } from '@inner-rung/core/person';
 import { useMemo } from 'react';
 import { today } from '../app/day.ts';
@@ -35,17 +36,9 @@ interface Day {
 }
 const NOBODY: Day = { away: [], sore: {}, walkIns: [] };
 
-/** Whom walk-ins are counted with. */
-export const WALK_INS: Group = {
-  version: 1,
-  id: 'walk-ins',
-  name: 'Walk-ins',
-  members: [],
-  parts: [],
-  changes: [],
-  attendance: [],
-  notes: '',
-};
+/** What is sore today, without asking which side. */
+const soreBothSides = (sore: readonly ConditionId[]) =>
+  sore.map((condition) => ({ id: condition, side: 'both' as const }));
 
 const walkInId = (n: number) => `walk-in-${n}`;
 
@@ -74,6 +67,7 @@ export function useWhoToday(planId: string, group: Group | null, people: readonl
         ({ n, conditions, level }): Taking => ({
           id: walkInId(n),
           person: standIn(WALK_INS, { id: walkInId(n), count: 1, conditions: [...conditions], level }),
+          today: { conditions: soreBothSides(conditions), level },
         }),
       ),
     [day],
@@ -84,18 +78,13 @@ export function useWhoToday(planId: string, group: Group | null, people: readonl
         .filter(({ id }) => !day.away.includes(id))
         .map(({ id, person }): Taking => {
           const sore = day.sore[id] ?? [];
-          return sore.length === 0
-            ? { id, person }
-            : {
-                id,
-                person: {
-                  ...person,
-                  conditions: [
-                    ...person.conditions,
-                    ...sore.map((condition) => ({ id: condition, side: 'both' as const })),
-                  ],
-                } as Person,
-              };
+          if (sore.length === 0) return { id, person };
+          const today = soreBothSides(sore);
+          return {
+            id,
+            person: { ...person, conditions: [...person.conditions, ...today] } as Person,
+            today: { conditions: today, level: null },
+          };
         }),
       ...walkIns,
     ],

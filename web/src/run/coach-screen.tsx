@@ -1,6 +1,6 @@
 import type { Library } from '@inner-rung/core/ladder';
-import type { ConditionId, LevelIndex } from '@inner-rung/core/person';
-import { ROOM_EXAMPLE } from '@inner-rung/core/room';
+import { type ConditionId, everybodyIn, type LevelIndex } from '@inner-rung/core/person';
+import { ROOM_EXAMPLE, withBorrowed } from '@inner-rung/core/room';
 import { positionAt } from '@inner-rung/core/run';
 import { ArrowLeft, HeartPulse, Monitor, Smartphone } from 'lucide-react';
 import { useCallback, useState } from 'react';
@@ -37,12 +37,13 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
   useTick(1);
   const second = Math.floor(positionAt(all.clock, live.now()).done);
   const straps = useStraps(library, run, all.clock, all.people, files, second);
+  const group = groups.find((g) => g.id === run.group) ?? null;
+  const plan = plans.data?.find((p) => p.id === run.plan.id)?.body ?? null;
   const ground: Ground = {
     library,
-    room: rooms.find((r) => r.name === run.room) ?? ROOM_EXAMPLE,
-    people: files,
-    group: groups.find((g) => g.id === run.group) ?? null,
-    plan: plans.data?.find((p) => p.id === run.plan.id)?.body ?? null,
+    room: withBorrowed(rooms.find((r) => r.name === run.room) ?? ROOM_EXAMPLE, plan?.borrowed ?? []),
+    expected: [...files, ...(group ? everybodyIn(group, files) : [])],
+    plan,
   };
   const nameOf = (id: string | null) => all.people.find((p) => p.id === id)?.name ?? '';
   const join = async (conditions: readonly ConditionId[], level: LevelIndex) => {

@@ -1,4 +1,5 @@
 import type { Cast, Present } from '@inner-rung/core/run';
+import { newcomer } from './newcomer.ts';
 
 /** Somebody who walks in does as somebody who is here does. */
 export function JoinSame(props: { people: readonly Present[]; onJoin: (who: Cast) => void }) {
@@ -14,10 +15,10 @@ export function JoinSame(props: { people: readonly Present[]; onJoin: (who: Cast
             type="button"
             className="btn btn-sm touch"
             onClick={() => {
-              const n = props.people.filter((p) => p.id.startsWith('walked-in-')).length + 1;
+              const { id, n } = newcomer(props.people);
               props.onJoin({
                 ...person.cast,
-                id: `walked-in-${n}`,
+                id,
                 name: `walk-in ${n}`,
                 byNumber: true,
                 cautions: [],

@@ -6,6 +6,7 @@ import { type Cast, type Does, factsFor, type Run } from '@inner-rung/core/run';
 import { doseHere, formName, goesOf, type Switches, type Use } from '@inner-rung/core/scale';
 import { entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
 import { newId, today } from '../app/day.ts';
+import { levelFor } from '../class/class-person.ts';
 import { spoken } from '../class/spoken.ts';
 import type { Taking } from '../class/use-class.ts';
 
@@ -37,7 +38,7 @@ export function doesOf(
 /** One person as a run knows them. */
 export function castOf(
   library: Library,
-  plan: Pick<Plan, 'blocks' | 'forWhom'>,
+  plan: Pick<Plan, 'blocks' | 'forWhom' | 'levels'>,
   taking: Taking,
   uses: readonly (Use | null)[],
   switches: readonly Switches[],
@@ -76,6 +77,10 @@ export function castOf(
     cautions: outlookOf(person, today())
       .cautions.slice(0, 20)
       .map((line) => line.slice(0, 300)),
+    today: {
+      conditions: taking.today?.conditions ?? [],
+      level: levelFor(plan, taking.id) ?? taking.today?.level ?? null,
+    },
   };
 }
 

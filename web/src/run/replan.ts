@@ -1,62 +1,57 @@
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
-import {
-  type ConditionId,
-  everybodyIn,
-  type Group,
-  type LevelIndex,
-  type Person,
-  standIn,
-} from '@inner-rung/core/person';
+import type { ConditionId, LevelIndex, Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
-import type { Cast, Does, Present, Run, RunEvent } from '@inner-rung/core/run';
-import type { ClassPerson, ClassWish } from '@inner-rung/core/scale';
-import { subjectOf } from '@inner-rung/core/scale';
-import { AS_WRITTEN, type Block, entriesOf, type Plan } from '@inner-rung/core/session';
-import { today } from '../app/day.ts';
-import { WALK_INS } from '../class/who-today.ts';
+import { type Cast, type Does, type Present, type Run, type RunEvent, whoInRun } from '@inner-rung/core/run';
+import { type ClassPerson, type ClassWish, SIDEWAYS } from '@inner-rung/core/scale';
+import { type Block, entriesOf, type Plan } from '@inner-rung/core/session';
+import { classPerson } from '../class/class-person.ts';
 import { planOnce } from '../plan/plan-once.ts';
 import { castOf, doesOf } from './make-run.ts';
+import { newcomer } from './newcomer.ts';
 
 /** What planning in the middle of a run stands on. */
 export interface Ground {
   readonly library: Library;
   readonly room: Room;
-  readonly people: readonly Person[];
-  readonly group: Group | null;
+  /** Files, and those of the group known by number. */
+  readonly expected: readonly Person[];
   /** The session as it is kept, for its dials; the run's own blocks are what is done. */
   readonly plan: Plan | null;
 }
 
-/** Somebody nobody has a file of, as far as is known. */
-const unknown = (conditions: readonly ConditionId[], level: LevelIndex) =>
-  standIn(WALK_INS, { id: 'walk-in', count: 1, conditions: [...conditions], level });
-
-/** Whose file somebody of a run has; a stand-in for those known by number. */
-function fileOf(ground: Ground, id: string): Person {
-  const whose = id.replace(/#\d+$/, '');
-  return (
-    ground.people.find((p) => p.id === whose) ??
-    (ground.group && everybodyIn(ground.group, ground.people).find((p) => p.id === whose)) ??
-    unknown([], 1)
-  );
-}
+/** What holds for somebody by now: of today, and what they said hurt in the run itself. */
+const asToday = ({ cast, doing }: Present): Pick<Cast, 'id' | 'today'> => {
+  const said = new Set(doing.flatMap((list) => list.map((one) => one.why)));
+  const hurts = Object.values(SIDEWAYS).filter((way) => said.has(way.says));
+  return {
+    id: cast.id,
+    today: {
+      ...cast.today,
+      conditions: [
+        ...cast.today.conditions,
+        ...hurts.map(({ condition }) => ({ id: condition, side: 'both' as const })),
+      ],
+    },
+  };
+};
 
 const asked = (
   ground: Ground,
   blocks: readonly Block[],
   run: Run,
-  id: string,
-  person: Person,
-): ClassPerson => ({
-  id,
-  request: {
-    session: { blocks: [...blocks], forWhom: run.plan.forWhom },
-    writtenFor: ground.plan?.writtenFor ?? 2,
-    dials: { ...(ground.plan?.dials ?? AS_WRITTEN), ability: 'own rungs' },
-    subject: subjectOf(person, ground.library, today()),
-  },
-});
+  cast: Pick<Cast, 'id' | 'today'>,
+): ClassPerson => {
+  const { person, ability } = whoInRun(cast, ground.expected);
+  return classPerson(
+    ground.library,
+    { blocks: [...blocks], forWhom: run.plan.forWhom },
+    ground.plan,
+    cast.id,
+    person,
+    ability,
+  );
+};
 
 /** What everybody here does now, kept as it is: a change for one is none for the others. */
 const kept = (people: readonly Present[], entries: number, but: (person: string, entry: number) => boolean) =>
@@ -83,24 +78,24 @@ export async function planWalkIn(
   level: LevelIndex,
 ): Promise<Cast> {
   const here = people.filter((p) => p.is === 'here');
-  const n = people.filter((p) => p.id.startsWith('walked-in-')).length + 1;
-  const id = `walked-in-${n}`;
-  const person = unknown(conditions, level);
+  const { id, n } = newcomer(people);
+  const today = { conditions: conditions.map((one) => ({ id: one, side: 'both' as const })), level };
+  const { person } = whoInRun({ id, today }, []);
   const { blocks } = run.plan;
   const { plan, switches } = await planOnce(ground.library, ground.room, {
     most: MOST_FORMS,
     how: run.how,
     wishes: kept(here, entriesOf(blocks).length, () => false),
     people: [
-      ...here.map((p) => asked(ground, blocks, run, p.id, fileOf(ground, p.id))),
-      asked(ground, blocks, run, id, person),
+      ...here.map((p) => asked(ground, blocks, run, asToday(p))),
+      asked(ground, blocks, run, { id, today }),
     ],
   });
   const groups = here.map((p) => p.cast.group);
   // Into the smallest of the groups that go round.
   const counts = new Map(groups.map((g) => [g, groups.filter((other) => other === g).length]));
   const group = [...counts].sort((a, b) => a[1] - b[1] || a[0] - b[0])[0]?.[0] ?? 0;
-  const cast = castOf(ground.library, run.plan, { id, person }, plan.uses[id]!, switches[id]!, group);
+  const cast = castOf(ground.library, run.plan, { id, person, today }, plan.uses[id]!, switches[id]!, group);
   return { ...cast, name: `walk-in ${n}${cast.name ? `: ${cast.name}` : ''}`.slice(0, 80), byNumber: true };
 }
 
@@ -147,7 +142,7 @@ export async function planSwap(
         .filter((p) => changes(p.id, entry))
         .map((p): ClassWish => ({ entry, kind: 'give', form: { move }, person: p.id })),
     ],
-    people: here.map((p) => asked(ground, blocks, run, p.id, fileOf(ground, p.id))),
+    people: here.map((p) => asked(ground, blocks, run, asToday(p))),
   });
   return here
     .filter((p) => changes(p.id, entry))
@@ -158,7 +153,7 @@ export async function planSwap(
       const [way] = castOf(
         ground.library,
         session,
-        { id: p.id, person: fileOf(ground, p.id) },
+        { id: p.id, person: whoInRun(p.cast, ground.expected).person },
         uses,
         switches[p.id]!,
       ).switches.slice(entry, entry + 1);

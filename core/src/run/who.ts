@@ -1,0 +1,32 @@
+import { type LevelIndex, type Person, standIn, WALK_INS } from '../person/index.ts';
+import type { Cast } from './run.ts';
+
+/** Nobody knows more of somebody than this. */
+const USUAL_LEVEL: LevelIndex = 1;
+
+/** Somebody nobody has a file of, as far as is known. */
+const unknown = (level: LevelIndex): Person =>
+  standIn(WALK_INS, { id: 'walk-in', count: 1, conditions: [], level });
+
+/**
+ * Who somebody of a run is to whatever is planned in it: their file, or a stand-in where there is none, with everything
+ * that holds for them today on top. `expected` are the files, and those known by number.
+ */
+export function whoInRun(
+  cast: Pick<Cast, 'id' | 'today'>,
+  expected: readonly Person[],
+): { readonly person: Person; readonly ability: LevelIndex | 'own rungs' } {
+  const { conditions, level } = cast.today;
+  // One of several alike is named by a number behind theirs.
+  const whose = cast.id.replace(/#\d+$/, '');
+  const known = expected.find((one) => one.id === whose);
+  const person = known ?? unknown(level ?? USUAL_LEVEL);
+  const more = conditions.filter(
+    (one) => !person.conditions.some((held) => held.id === one.id && held.side === one.side),
+  );
+  return {
+    person: more.length === 0 ? person : { ...person, conditions: [...person.conditions, ...more] },
+    // Whom nobody has a file of is taken to be of a level; anybody else may be given one for the day.
+    ability: known && level !== null ? level : 'own rungs',
+  };
+}

@@ -1,0 +1,8 @@
+import type { Present } from '@inner-rung/core/run';
+import { newId } from '../app/day.ts';
+
+/** An id for somebody who walks in, that nobody else who walks in at the same moment has; their number is for the eye. */
+export const newcomer = (people: readonly Present[]): { id: string; n: number } => ({
+  id: newId('walked-in'),
+  n: people.filter((p) => p.id.startsWith('walked-in-')).length + 1,
+});
