@@ -106,8 +106,7 @@ describe('every figure of the library', () => {
           if (Math.abs(a[0] - b[0]) > 0.005 && Math.abs(a[1] - b[1]) < 0.005) slides.push(`${move.id} ${i}`);
         }
     }
-    const known = new Set(SLIDES);
-    expect([...new Set(slides.map((s) => s.split(' ')[0]!))].filter((id) => !known.has(id))).toEqual([]);
+    expect([...new Set(slides.map((s) => s.split(' ')[0]!))].sort()).toEqual([...SLIDES].sort());
   });
   test('a contact holds in every frame between, at random moments', () => {
     fc.assert(
@@ -164,18 +163,7 @@ describe('every figure of the library', () => {
 });
 
 /** Moves in which a foot is meant to go along the floor between two poses. */
-const SLIDES = [
-  'side-tap',
-  'side-touch',
-  'side-touch-arms',
-  'step-jack',
-  'step-jack-low',
-  'heel-slide',
-  'cross-punch',
-  'side-lunge',
-  'band-side-step',
-  'side-step-tap',
-];
+const SLIDES = ['side-tap', 'side-touch', 'side-touch-arms', 'step-jack', 'step-jack-low', 'side-step-tap'];
 
 describe('what a drawing says', () => {
   test('a squat: on the feet, deep, nothing else; a plank: hands bear; a bridge: on the back', () => {
@@ -242,7 +230,9 @@ describe('what a drawing says', () => {
   });
   test('a move without a drawing is shown by its nearest, marked; one with its own isn’t', () => {
     const bare = library.moves.find((m) => !FIGURES[m.id])!;
-    expect(shownFor(library, { move: bare.id })?.like?.id).not.toBe(bare.id);
+    const nearest = nearestDrawn(library.moves, bare)!;
+    expect(shownFor(library, { move: bare.id })!.like!.id).toBe(nearest.id);
+    expect(nearest.posture.work).toBe(bare.posture.work);
     expect(shownFor(library, { move: 'squat' })!.like).toBeNull();
     expect(shownFor(library, { move: 'no-such-move' })).toBeNull();
     for (const move of library.moves) {

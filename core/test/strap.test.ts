@@ -1,14 +1,25 @@
+import { rungDemand } from '@inner-rung/core/ladder';
+import { middle } from '@inner-rung/core/move';
 import { rateTargets } from '@inner-rung/core/person';
 import {
   bandState,
+  bandsOf,
+  clockOf,
   heartBand,
   heartsFrom,
+  type Present,
+  peopleOf,
   rateNow,
   readRate,
   STANDS_SECONDS,
   simulatedStraps,
+  wearersOf,
 } from '@inner-rung/core/run';
 import fc from 'fast-check';
+import { PEOPLE } from '../../demo/src/index.ts';
+import { runOf } from './runs.ts';
+import { circuit } from './sessions.ts';
+import { shippedLibrary } from './shipped.ts';
 
 const age = (years: number) => ({ lo: years, hi: years }) as Parameters<typeof rateTargets>[0];
 
@@ -87,6 +98,52 @@ describe('a strap that nobody wears', () => {
       raw.slice(0, 100).reverse(),
     );
     expect(source.read('nobody', 5)).toBeNull();
+  });
+});
+
+describe('everybody of a run', () => {
+  const run = { ...runOf(circuit(['squat', 'jumping-jack'])), cast: [] };
+  const clock = clockOf(run, []);
+  const person = (id: string): Present => ({
+    ...peopleOf(
+      {
+        cast: [
+          {
+            id,
+            name: id,
+            byNumber: false,
+            group: 0,
+            does: ['squat', 'jumping-jack'].map((move) => ({
+              move,
+              name: move,
+              dose: '',
+              pace: 20,
+              lane: 1,
+            })),
+            switches: [],
+            cautions: [],
+            today: { conditions: [], level: null },
+          },
+        ],
+      },
+      [],
+    )[0]!,
+  });
+  const library = shippedLibrary();
+  test('is asked the MET of what they do while it lasts, and little in the rests and after the end', () => {
+    const [wearer] = wearersOf(library, run, clock, [person('ada')], [], '2026-11-24');
+    const work = clock.stretches.findIndex((s) => s.segment.kind === 'work');
+    const before = clock.stretches.slice(0, work).reduce((sum, s) => sum + s.seconds, 0);
+    const squat = middle(rungDemand(library, { move: 'squat' })!['effort.met']);
+    expect(wearer!.metAt(before + 1)).toBe(squat);
+    expect(wearer!.metAt(before + clock.stretches[work]!.seconds + 1)).toBeLessThan(squat);
+    expect(wearer!.metAt(100_000)).toBeLessThan(2);
+  });
+  test('has a band by their file, and none where they must not have one', () => {
+    const bands = bandsOf(PEOPLE, '2026-11-24');
+    expect(bands.has('saskia-dorn')).toBe(true);
+    // Jory is under eighteen.
+    expect(bands.has('jory-penhale')).toBe(false);
   });
 });
 

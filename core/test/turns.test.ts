@@ -5,10 +5,13 @@ import {
   callsIn,
   clockOf,
   countWords,
+  doingOf,
   entryFor,
   forecast,
+  formsAt,
   groupsAt,
   groupsIn,
+  peopleOf,
   repsInRound,
   tempoSeconds,
 } from '@inner-rung/core/run';
@@ -62,6 +65,44 @@ describe('groups that go round', () => {
     const says = callsIn(run, stretches, (e) => six[e]!).flat();
     expect(says.some((c) => c.says === 'Next: one station on')).toBe(true);
     expect(says.some((c) => c.says?.includes('plank'))).toBe(false);
+  });
+});
+
+describe('who does what while the clock is at an entry', () => {
+  const does = (move: string, lane: 0 | 1 | 2) => ({ move, name: move, dose: '', pace: 20, lane });
+  const same = { down: null, up: null, wrist: 'same' as const, knee: 'same' as const, back: 'same' as const };
+  const cast = (id: string, group: number, lane: 0 | 1 | 2) => ({
+    id,
+    name: id,
+    byNumber: false,
+    group,
+    does: six.map((move) =>
+      id === 'di' && move === 'squat' ? null : does(lane === 0 ? 'march' : move, lane),
+    ),
+    switches: six.map(() => same),
+    cautions: [],
+    today: { conditions: [], level: null },
+  });
+  const run = {
+    ...runOf(circuit(six)),
+    cast: [cast('ada', 0, 2), cast('bo', 1, 0), cast('cy', 2, 2), cast('di', 3, 2)],
+  };
+  test('form by form, the innermost lane first, easy movement last; who is gone is in none', () => {
+    const people = peopleOf(run, [{ id: 'press-0001', at: 5, kind: 'leave', person: 'cy' }]);
+    const forms = formsAt(run, people, 0);
+    expect(forms.map((f) => [f.does?.move ?? null, f.people.map((p) => p.id)])).toEqual([
+      ['march', ['bo']],
+      ['squat', ['ada']],
+      [null, ['di']],
+    ]);
+    expect([...forms[1]!.lanes]).toEqual([2]);
+  });
+  test('where groups go round each does their own station’s', () => {
+    const people = peopleOf(run, []);
+    const round = { ...run, how: 'rotation' as const };
+    expect(people.map((p) => doingOf(run, p, 1).entry)).toEqual([1, 1, 1, 1]);
+    expect(people.map((p) => doingOf(round, p, 1).entry)).toEqual([1, 2, 3, 4]);
+    expect(doingOf(round, people[0]!, 5).does?.move).toBe('glute-bridge');
   });
 });
 

@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { FIGURES } from '@inner-rung/core/figure';
 import {
   type CardLine,
@@ -189,8 +188,4 @@ test('a text is wrapped at spaces, no line wider than it may be unless it is one
       for (const one of lines) expect(measure(one, 12, false) <= 40 || !one.includes(' ')).toBe(true);
     }),
   );
-});
-
-test('the PDF is made of what ships: no font is fetched', () => {
-  expect(readFileSync('web/src/paper/pdf.ts', 'utf8')).not.toMatch(/https?:/);
 });

@@ -116,6 +116,10 @@ export interface Line {
   readonly nod?: number;
 }
 
+/** Arms that are called straight keep so little bend, a share of their length. Common practice: nobody locks them. */
+const STRAIGHT = 0.985;
+/** A chest stops so far above what the hands are on, m. Estimate. */
+const CHEST_STOPS = 0.1;
 /** Height of the hands from which arms are square to the body, m. Estimate, from the published shares on the hands. */
 const SQUARE_FROM = 0.5;
 const TOES_UP = LENGTHS.foot * 0.74;
@@ -147,18 +151,18 @@ export function line(of: Line): KeyPose {
       before: armUp * k * Math.sin(angle * square),
     };
   };
-  const rest = shoulderAt(0.985);
+  const rest = shoulderAt(STRAIGHT);
   const top = rest.at[0] + rest.before;
   const bottom = shoulderAt(0.4).at[0];
   // Going down the shoulders swing forwards about the feet: the hands stand a little before them at the top.
   const swing = forearms ? 0 : Math.min(0.09, Math.max(0, 0.6 * (bottom - top)));
   const hand: Point = [top + swing + ahead, contact];
   const { at: shoulder, angle } =
-    straight >= 0.985 || square === 0 ? shoulderAt(straight) : loweredTo(straight);
+    straight >= STRAIGHT || square === 0 ? shoulderAt(straight) : loweredTo(straight);
   /** Bent arms bring the shoulders towards hands that stay: as far as it says of the way from straight. */
   function loweredTo(k: number): { at: Point; angle: number } {
-    const share = (0.985 - k) / 0.985;
-    const lowest = Math.max(contact + 0.1, pivot[1]);
+    const share = (STRAIGHT - k) / STRAIGHT;
+    const lowest = Math.max(contact + CHEST_STOPS, pivot[1]);
     const y = rest.at[1] + (lowest - rest.at[1]) * Math.min(1, share * 1.15);
     const turn = Math.asin(Math.min(1, Math.max(-1, (y - pivot[1]) / whole)));
     return { at: [pivot[0] + whole * Math.cos(turn), y], angle: (turn * 180) / Math.PI };
@@ -196,7 +200,7 @@ export function fours(
 ): KeyPose {
   const hover = of.hover ?? 0;
   const hip: Point = [-(of.back ?? 0), FLESH.knee + LENGTHS.thigh + hover - Math.abs(of.back ?? 0) * 0.45];
-  const reachUp = (of.forearms ? LENGTHS.upperArm + FLESH.elbow : ARM + FLESH.wrist) * 0.985;
+  const reachUp = (of.forearms ? LENGTHS.upperArm + FLESH.elbow : ARM + FLESH.wrist) * STRAIGHT;
   const hand: Point = [
     Math.sqrt(Math.max(0.05, TRUNK ** 2 - (reachUp - (FLESH.knee + LENGTHS.thigh)) ** 2)),
     0,
@@ -228,11 +232,9 @@ export function supine(
     readonly legs?: Pair;
     readonly feet?: number;
     readonly height?: number;
-    /** What the shoulders lie on, m high. */
-    readonly shoulders?: number;
   } = {},
 ): KeyPose {
-  const shoulder: Point = [-TRUNK, FLESH.shoulder + (of.shoulders ?? 0)];
+  const shoulder: Point = [-TRUNK, FLESH.shoulder];
   const rise = of.rise ?? 0;
   const hip: Point = rise > 0 || of.up === undefined ? [0, FLESH.hip] : [0, FLESH.hip + of.up];
   // Lying on the shoulders the trunk turns about them; sitting up it turns about the hips.

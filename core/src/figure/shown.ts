@@ -160,7 +160,7 @@ function poseWords(s: Solved): string {
 export function figureWords(figure: Figure): string {
   const from = poseWords(solve(poseAt(figure, 0), figure.view));
   if (figure.poses.length === 1) return `Held: ${from}.`;
-  const to = poseWords(solve(poseAt(figure, figure.back ? 0.5 : 0.5), figure.view));
+  const to = poseWords(solve(poseAt(figure, stillsOf(figure).at(-1)!), figure.view));
   return from === to ? `From ${from}, and back.` : `From ${from}; to ${to}.`;
 }
 

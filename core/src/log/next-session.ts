@@ -1,6 +1,14 @@
 import { clockText } from '../clock/index.ts';
 import type { GrowId, ProgressSchool } from '../person/index.ts';
-import { type Block, blockName, type Facts, type Plan, roleOf, timelineOf } from '../session/index.ts';
+import {
+  type Block,
+  blockName,
+  entriesOf,
+  type Facts,
+  type Plan,
+  roleOf,
+  timelineOf,
+} from '../session/index.ts';
 import { PROGRESS, twoForTwo } from './decide.ts';
 import type { Result, SessionRecord } from './record.ts';
 
@@ -172,12 +180,11 @@ function loadSteps(
   why: string,
 ): NextPlan {
   const steps: SessionStep[] = [];
-  let entry = 0;
+  const entries = entriesOf(plan.blocks);
   plan.blocks.forEach((block, b) => {
     const rounds = 'rounds' in block.format ? block.format.rounds : 1;
     block.stations.forEach((station, s) => {
-      const here = entry;
-      entry += 1 + (station.chain?.length ?? 0);
+      const here = entries.findIndex((e) => e.block === b && e.inBlock === s && e.part === 0);
       const { loadKg, reps } = station.dose ?? {};
       if (!loadKg || !reps) return;
       // Whoever somebody counted last time, beside what they did the time before.

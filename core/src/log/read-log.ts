@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { FormRef } from '../move/index.ts';
 import type { Person } from '../person/index.ts';
-import { openRecord } from '../record/index.ts';
+import { openRecord, slugOf } from '../record/index.ts';
 import { LOG_COLUMNS } from './lines.ts';
 import { RANGES, type Result, resultSchema, SESSION_RECORD, type SessionRecord } from './record.ts';
 
@@ -25,15 +25,6 @@ export interface LogRead {
 
 const NEEDED = ['date', 'session', 'person'] as const;
 const KNOWN = new Set<string>(LOG_COLUMNS);
-
-const slug = (text: string): string =>
-  text
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40)
-    .replace(/-+$/, '') || 'session';
 
 /** Yes or no in words; null where it is neither. */
 const yes = (said: string, empty: boolean): boolean | null =>
@@ -163,7 +154,7 @@ export function readLogTable(
         ? { ...record, results: [...record.results, read.data] }
         : {
             version: 1,
-            id: `read-${cell('date')}-${slug(cell('session'))}`,
+            id: `read-${cell('date')}-${slugOf(cell('session'), 40, 'session')}`,
             run: null,
             plan: null,
             title: cell('session').slice(0, 120),

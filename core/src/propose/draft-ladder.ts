@@ -15,6 +15,7 @@ import {
   unexplained,
 } from '../ladder/index.ts';
 import type { Demand, FormRef, LeverId, Move, Pattern } from '../move/index.ts';
+import { slugOf } from '../record/index.ts';
 import type { Draft } from './bench.ts';
 import { type Proposal, proposeAbove, proposeBelow } from './propose.ts';
 import { draftOf, muscleOverlap, pull, pullsFor, strangeness } from './pulls.ts';
@@ -32,18 +33,9 @@ const BOTTOM = 14;
 /** Rungs closer than this in points are one rung. */
 const APART = 4;
 
-const slug = (name: string) =>
-  name
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 60)
-    .replace(/-+$/, '') || 'move';
-
 /** An id that nothing in the library has yet. */
 export function freshId(library: Library, name: string): string {
-  const base = slug(name);
+  const base = slugOf(name, 60, 'move');
   let id = base;
   for (let n = 2; library.move(id) || library.ladder(id); n++) id = `${base}-${n}`;
   return id;

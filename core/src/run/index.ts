@@ -10,7 +10,17 @@ export {
   repsInRound,
   tempoSeconds,
 } from './pace.ts';
-export { type Count, type Doing, doesNow, type Present, peopleOf, switchTo } from './people.ts';
+export {
+  type Count,
+  type Doing,
+  doesNow,
+  doingOf,
+  type FormDone,
+  formsAt,
+  type Present,
+  peopleOf,
+  switchTo,
+} from './people.ts';
 export {
   type Cast,
   castSchema,
@@ -40,4 +50,5 @@ export {
   type Wearer,
 } from './strap.ts';
 export { entryFor, groupsAt, groupsIn } from './turns.ts';
+export { bandsOf, wearersOf } from './wearers.ts';
 export { whoInRun } from './who.ts';

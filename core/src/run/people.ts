@@ -1,4 +1,5 @@
 import { type Cast, type Does, inOrder, type Run, type RunEvent, type SIGNS, type Way } from './run.ts';
+import { entryFor } from './turns.ts';
 
 /** What somebody does at an entry, since when, and why it isn't what was planned. */
 export interface Doing {
@@ -147,3 +148,41 @@ export function peopleOf(run: Pick<Run, 'cast'>, events: readonly RunEvent[]): P
 
 /** What somebody does at an entry now. */
 export const doesNow = (person: Present, entry: number): Does => person.doing[entry]?.at(-1)?.does ?? null;
+
+/** What somebody does while the clock is at an entry: their own station's, where groups go round. */
+export function doingOf(
+  run: Pick<Run, 'plan' | 'how'>,
+  person: Pick<Present, 'cast' | 'doing'>,
+  entry: number,
+): { readonly entry: number; readonly does: Does } {
+  const own = entryFor(run, person.cast.group, entry);
+  return { entry: own, does: person.doing[own]?.at(-1)?.does ?? null };
+}
+
+/** A form as it is done at an entry, and by whom. */
+export interface FormDone {
+  /** Null is easy movement. */
+  readonly does: Does;
+  readonly people: readonly Present[];
+  /** Lanes it is done in, 0 innermost. */
+  readonly lanes: ReadonlySet<number>;
+}
+
+/** What is done while the clock is at an entry by those who are here, form by form, the innermost lane first. */
+export function formsAt(
+  run: Pick<Run, 'plan' | 'how'>,
+  people: readonly Present[],
+  entry: number,
+): FormDone[] {
+  const forms = new Map<string, { does: Does; people: Present[]; lanes: Set<number> }>();
+  for (const person of people) {
+    if (person.is !== 'here') continue;
+    const { does } = doingOf(run, person, entry);
+    const known = forms.get(does?.name ?? '') ?? { does, people: [], lanes: new Set<number>() };
+    known.people.push(person);
+    if (does) known.lanes.add(does.lane);
+    forms.set(does?.name ?? '', known);
+  }
+  const innermost = (form: { lanes: Set<number> }) => Math.min(Number.POSITIVE_INFINITY, ...form.lanes);
+  return [...forms.values()].sort((a, b) => innermost(a) - innermost(b));
+}

@@ -14,9 +14,9 @@ import { useMemo, useState } from 'react';
 import { records, useSend } from '../store/index.ts';
 import { Tick } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
+import { FateTable } from '../ui/fate-table.tsx';
 import { FileOrPaste } from '../ui/file-or-paste.tsx';
 import { saveFile } from '../ui/save-file.ts';
-import { Scrolls } from '../ui/scrolls.tsx';
 import { ResultsFile } from './results-file.tsx';
 
 const FATE = {
@@ -131,36 +131,18 @@ export function ImportDialog(props: {
       )}
       {lines.length > 0 && (
         <>
-          <Scrolls label="What becomes of every line" className="mt-2 max-h-64 overflow-auto">
-            <table className="table table-sm">
-              <thead>
-                <tr className="text-base-content">
-                  <th scope="col">{read?.is === 'table' ? 'Line' : 'No.'}</th>
-                  <th scope="col">What</th>
-                  <th scope="col">What becomes of it</th>
-                </tr>
-              </thead>
-              <tbody>
-                {lines.map((line) => (
-                  <tr key={line.key} data-fate={line.is}>
-                    <td>{line.key}</td>
-                    <td>{line.what}</td>
-                    <td className={line.is === 'new' ? '' : 'font-semibold'}>
-                      {FATE[line.is]}
-                      {line.says.map((p) => (
-                        <span
-                          key={p}
-                          className={`block font-normal ${line.is === 'refused' ? 'text-error' : ''}`}
-                        >
-                          {p}
-                        </span>
-                      ))}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </Scrolls>
+          <FateTable
+            first={read?.is === 'table' ? 'Line' : 'No.'}
+            second="What"
+            fates={lines.map((line) => ({
+              line: line.key,
+              what: line.what,
+              is: line.is,
+              says: FATE[line.is],
+              comesIn: line.is === 'new',
+              remarks: line.says,
+            }))}
+          />
           {read?.is === 'file' && read.fates.some((f) => f.is === 'otherwise here') && (
             <Tick on={over} onTurn={setOver}>
               Where it is otherwise here, take what the file says

@@ -10,13 +10,13 @@ import {
 import { formName } from '@inner-rung/core/scale';
 import { Download, Upload } from 'lucide-react';
 import Papa from 'papaparse';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { dayWords } from '../app/day.ts';
+import { useRecords } from '../app/use-records.ts';
 import { ServerAway } from '../start/start-screen.tsx';
-import { records, store, useApp } from '../store/index.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { saveFile } from '../ui/save-file.ts';
 import { ImportDialog } from './import-dialog.tsx';
@@ -26,17 +26,12 @@ const MOST = 200;
 /** Everything that was recorded, the newest first, searched by person, session, form or note. */
 export default function LogScreen() {
   const { library, people, groups, failed } = useShelf();
-  const docs = useApp(records.docs);
-  const loaded = useApp((state) => records.saveState(state).is !== 'loading');
+  const { all, ready: loaded } = useRecords();
   const [text, setText] = useState('');
   const [group, setGroup] = useState('');
   const [person, setPerson] = useState('');
   const [ladder, setLadder] = useState('');
   const [reading, setReading] = useState(false);
-  useEffect(() => {
-    records.load(store).catch(() => undefined);
-  }, []);
-  const all = useMemo(() => Object.values(docs), [docs]);
   const lines = useMemo(() => {
     if (!library) return [];
     const nameOf = (r: Result) => people.find((p) => p.id === r.person)?.name ?? (r.known || 'somebody');

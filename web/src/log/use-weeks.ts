@@ -1,9 +1,9 @@
 import type { Library } from '@inner-rung/core/ladder';
 import { attendanceOf, bestsOf, climbsOf, furtherOf, loadAhead, rises, weeksOf } from '@inner-rung/core/log';
 import { type Group, occurrencesOf } from '@inner-rung/core/person';
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { today } from '../app/day.ts';
-import { records, store, useApp } from '../store/index.ts';
+import { useRecords } from '../app/use-records.ts';
 
 const SHOWN = 12;
 const MOST_CLIMBS = 4;
@@ -11,12 +11,8 @@ const DAYS_AHEAD = 7;
 
 /** Everything that weeks of somebody come to. */
 export function useWeeks(library: Library, person: string, groups: readonly Group[]) {
-  const docs = useApp(records.docs);
-  useEffect(() => {
-    records.load(store).catch(() => undefined);
-  }, []);
+  const { all } = useRecords();
   return useMemo(() => {
-    const all = Object.values(docs);
     const day = today();
     const weeks = weeksOf(library, person, all, day).slice(-SHOWN);
     const own = groups.filter((g) => g.members.includes(person));
@@ -33,6 +29,6 @@ export function useWeeks(library: Library, person: string, groups: readonly Grou
         load: loadAhead(person, all, ahead.length),
       },
     };
-  }, [docs, library, person, groups]);
+  }, [all, library, person, groups]);
 }
 export type Weeks = ReturnType<typeof useWeeks>;

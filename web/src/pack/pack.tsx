@@ -1,6 +1,6 @@
 import { recordFrom, type SessionRecord } from '@inner-rung/core/log';
 import type { FormRef } from '@inner-rung/core/move';
-import { doesNow, entryName, type Present, type Run } from '@inner-rung/core/run';
+import { doesNow, entryName, formsAt, type Present, type Run } from '@inner-rung/core/run';
 import { blockName, entriesOf } from '@inner-rung/core/session';
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { Coach } from '../run/coach.tsx';
@@ -115,15 +115,7 @@ function ClassSheet(props: { run: Run; all: Live }) {
   return (
     <ol className="grid gap-3">
       {entriesOf(blocks).map((entry, i) => {
-        const by = new Map<string, { says: string; dose: string; who: string[] }>();
-        for (const person of all.people) {
-          if (person.is !== 'here') continue;
-          const does = doesNow(person, i);
-          const key = does?.name ?? 'easy movement';
-          const known = by.get(key) ?? { says: key, dose: does?.dose ?? '', who: [] };
-          known.who.push(person.name);
-          by.set(key, known);
-        }
+        const forms = formsAt({ ...run, how: 'together' }, all.people, i);
         const name = entryName(run, i);
         return (
           // biome-ignore lint/suspicious/noArrayIndexKey: an entry is its place
@@ -135,10 +127,11 @@ function ClassSheet(props: { run: Run; all: Live }) {
               {entry.station + 1}. {name}
             </h2>
             <ul>
-              {[...by.values()].map((form) => (
-                <li key={form.says}>
-                  <strong>{form.says}</strong>
-                  {form.dose && <span className="quiet"> {form.dose}</span>}: {form.who.join(', ')}
+              {forms.map(({ does, people }) => (
+                <li key={does?.name ?? 'easy'}>
+                  <strong>{does ? does.name : 'easy movement'}</strong>
+                  {does?.dose && <span className="quiet"> {does.dose}</span>}:{' '}
+                  {people.map((p) => p.name).join(', ')}
                 </li>
               ))}
             </ul>

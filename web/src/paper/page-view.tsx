@@ -1,8 +1,7 @@
-import { frameOf, shapesOf } from '@inner-rung/core/figure';
+import { frameOf } from '@inner-rung/core/figure';
 import { MM, type Page } from '@inner-rung/core/paper';
 import { memo } from 'react';
-
-const TONE = { near: '#000', far: '#999', thing: '#d9d9d9', line: 'none' } as const;
+import { FigureShapes, PAPER } from '../ui/figure-shapes.tsx';
 
 /** A page as it prints, in its own millimetres. */
 export const PageView = memo(function PageView(props: { page: Page; says: string }) {
@@ -60,20 +59,7 @@ export const PageView = memo(function PageView(props: { page: Page; says: string
             viewBox={`${x} ${y} ${w} ${h}`}
             aria-hidden
           >
-            <path d={`M${x} 0h${w}`} stroke="#000" strokeWidth={2} />
-            {shapesOf(item.figure, item.t).map(({ d, tone, edged }, k) => (
-              <path
-                // biome-ignore lint/suspicious/noArrayIndexKey: shapes are painted in one order
-                key={k}
-                d={d}
-                fill={TONE[tone]}
-                {...(tone === 'line'
-                  ? { stroke: '#000', strokeWidth: 2.5 }
-                  : edged
-                    ? { stroke: '#fff', strokeWidth: 3, paintOrder: 'stroke' }
-                    : {})}
-              />
-            ))}
+            <FigureShapes figure={item.figure} t={item.t} colours={PAPER} floor={[x, w]} />
           </svg>
         );
       })}

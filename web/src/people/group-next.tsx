@@ -24,15 +24,16 @@ import {
 } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/scale';
 import { factsIn, type Plan } from '@inner-rung/core/session';
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { useStore } from 'react-redux';
 import { Link } from 'react-router';
 import { dayWords, today } from '../app/day.ts';
+import { useRecords } from '../app/use-records.ts';
 import { RungList } from '../log/next-rungs.tsx';
 import { useNextRungs, useTake } from '../log/use-next-rungs.ts';
 import { copyId } from '../plan/more-dialog.tsx';
 import { api } from '../store/api.ts';
-import { records, store, useApp, useSend } from '../store/index.ts';
+import { useSend } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
 import type { Put } from './group-members.tsx';
@@ -48,11 +49,7 @@ export function GroupNext(props: {
   put: Put;
 }) {
   const { group, plans } = props;
-  const docs = useApp(records.docs);
-  useEffect(() => {
-    records.load(store).catch(() => undefined);
-  }, []);
-  const all = useMemo(() => Object.values(docs), [docs]);
+  const { all } = useRecords();
   const day = today();
   const next = useMemo(
     () => occurrencesOf([group], day, DAYS_AHEAD).find((one) => !one.off) ?? null,

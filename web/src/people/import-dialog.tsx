@@ -3,8 +3,8 @@ import { useMemo, useState } from 'react';
 import { newId, today } from '../app/day.ts';
 import { people as peopleShelf, useSend } from '../store/index.ts';
 import { Dialog } from '../ui/dialog.tsx';
+import { FateTable } from '../ui/fate-table.tsx';
 import { FileOrPaste } from '../ui/file-or-paste.tsx';
-import { Scrolls } from '../ui/scrolls.tsx';
 import { readTable } from './people-file.ts';
 
 const FATE: Readonly<Record<RowFate['is'], string>> = {
@@ -47,33 +47,18 @@ export function ImportDialog(props: { people: readonly Person[]; onClose: () => 
       )}
       {fates.length > 0 && (
         <>
-          <Scrolls label="What becomes of every row" className="mt-2 max-h-64 overflow-auto">
-            <table className="table table-sm">
-              <thead>
-                <tr className="text-base-content">
-                  <th scope="col">Line</th>
-                  <th scope="col">Who</th>
-                  <th scope="col">What becomes of it</th>
-                </tr>
-              </thead>
-              <tbody>
-                {fates.map((fate) => (
-                  <tr key={fate.line} data-fate={fate.is}>
-                    <td>{fate.line}</td>
-                    <td>{fate.person?.name ?? table?.rows[fate.line - 2]?.name}</td>
-                    <td className={fate.is === 'new' ? '' : 'font-semibold'}>
-                      {FATE[fate.is]}
-                      {fate.problems.map((p) => (
-                        <span key={`${p.column}${p.says}`} className="block font-normal text-error">
-                          {p.column}: {p.says}
-                        </span>
-                      ))}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </Scrolls>
+          <FateTable
+            first="Line"
+            second="Who"
+            fates={fates.map((fate) => ({
+              line: String(fate.line),
+              what: fate.person?.name ?? table?.rows[fate.line - 2]?.name ?? '',
+              is: fate.is,
+              says: FATE[fate.is],
+              comesIn: fate.is === 'new',
+              remarks: fate.problems.map((p) => `${p.column}: ${p.says}`),
+            }))}
+          />
           <button
             type="button"
             className="btn btn-primary touch mt-3"

@@ -1,5 +1,6 @@
 import {
   countWords,
+  doingOf,
   forecast,
   groupsIn,
   type Present,
@@ -17,7 +18,6 @@ import { memo, useCallback, useState } from 'react';
 import { groupOf } from './run-floor.tsx';
 import { StopDialog } from './stop-note.tsx';
 import type { HeartSeen } from './straps.tsx';
-import { doingOf } from './use-live.ts';
 import type { LiveRun, Pressed } from './use-run.ts';
 
 const WAY_WORDS: readonly (readonly [Way, string])[] = [

@@ -1,5 +1,5 @@
 import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
-import { groupsIn, isLed, type Run } from '@inner-rung/core/run';
+import { formsAt, groupsIn, isLed, type Run } from '@inner-rung/core/run';
 import { blockName } from '@inner-rung/core/session';
 import { Pause, Play, Plus, RotateCcw, SkipForward, Undo2, Volume2 } from 'lucide-react';
 import { type ReactNode, useMemo } from 'react';
@@ -255,13 +255,10 @@ const Act = (props: { onClick: () => void; children: React.ReactNode }) => (
 /** One thing to say, one thing to look out for: of the move that most do. */
 function Cue(props: { run: Run; all: Live; entry: number }) {
   const { run, all, entry } = props;
-  const count = new Map<string, number>();
-  for (const person of all.people) {
-    const move = person.is === 'here' ? person.doing[entry]?.at(-1)?.does?.move : undefined;
-    if (move) count.set(move, (count.get(move) ?? 0) + 1);
-  }
-  const [most] = [...count].sort((a, b) => b[1] - a[1]);
-  const cue = most && run.cues[most[0]];
+  const [most] = formsAt(run, all.people, entry)
+    .filter((form) => form.does)
+    .sort((a, b) => b.people.length - a.people.length);
+  const cue = most?.does && run.cues[most.does.move];
   if (!cue) return null;
   return (
     <p className="mt-1 text-sm leading-snug">

@@ -3,14 +3,15 @@ import { corrected, type Result, recordFrom, type SessionRecord } from '@inner-r
 import type { Person } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/scale';
 import { ArrowLeft } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
+import { useRecords } from '../app/use-records.ts';
 import { NextRungs } from '../log/next-rungs.tsx';
 import { MovePicker } from '../plan/move-picker.tsx';
 import { ServerAway } from '../start/start-screen.tsx';
-import { records, store, useApp, useSend } from '../store/index.ts';
+import { records, useSend } from '../store/index.ts';
 import { SaveLine } from '../ui/save-line.tsx';
 import { NoRun } from './no-run.tsx';
 import { RecordForm } from './record-form.tsx';
@@ -21,20 +22,17 @@ export default function RecordScreen() {
   const { id = '' } = useParams();
   const { library, people, failed } = useShelf();
   const live = useRun(id);
-  const loaded = useApp((state) => records.saveState(state).is !== 'loading');
-  useEffect(() => {
-    records.load(store).catch(() => undefined);
-  }, []);
+  const { ready } = useRecords();
   if (failed) return <ServerAway />;
   if (live === 'gone') return <NoRun />;
-  if (!library || !live || !loaded) return <Waiting />;
+  if (!library || !live || !ready) return <Waiting />;
   return <RecordSheet key={id} library={library} people={people} live={live} />;
 }
 
 function RecordSheet(props: { library: Library; people: readonly Person[]; live: LiveRun }) {
   const { library, people, live } = props;
   const send = useSend();
-  const docs = useApp(records.docs);
+  const { docs, all } = useRecords();
   const [choosing, setChoosing] = useState<{
     result: number;
     piece: number;
@@ -92,7 +90,7 @@ function RecordSheet(props: { library: Library; people: readonly Person[]; live:
           onPut={put}
           onOther={(result, piece, how) => setChoosing({ result, piece, how })}
         />
-        {kept && <NextRungs library={library} people={people} record={record} all={Object.values(docs)} />}
+        {kept && <NextRungs library={library} people={people} record={record} all={all} />}
       </main>
       {choosing && (
         <MovePicker

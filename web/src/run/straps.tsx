@@ -1,81 +1,27 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { rungDemand } from '@inner-rung/core/ladder';
-import { middle } from '@inner-rung/core/move';
-import { effortOn, outlookOf, type Person, rateTargets } from '@inner-rung/core/person';
+import type { Person } from '@inner-rung/core/person';
 import {
   bandState,
-  type HeartBand,
+  bandsOf,
   type HeartSource,
-  heartBand,
   heartsFrom,
   type Present,
   type Run,
   type RunClock,
   rateNow,
   simulatedStraps,
+  wearersOf,
 } from '@inner-rung/core/run';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import { today } from '../app/day.ts';
 import { Dialog } from '../ui/dialog.tsx';
-import { doingOf } from './use-live.ts';
 
 /** A heart as the coach sees it. */
 export interface HeartSeen {
   readonly bpm: number | null;
   /** Null for those who have no target: by number, under 18, or a medicine or device that changes the rate. */
   readonly is: 'under' | 'in' | 'over' | null;
-}
-
-/** Work and rest of a form the library doesn't know, MET. Estimates. */
-const MET = { work: 4, rest: 1.8 } as const;
-/** Of somebody of whom nothing is known. Estimates. */
-const USUAL = { rest: 70, max: 170, capacity: 8 } as const;
-
-function wearersOf(
-  library: Library,
-  run: Run,
-  clock: RunClock,
-  people: readonly Present[],
-  files: readonly Person[],
-) {
-  return people.map((present) => {
-    const file = files.find((p) => p.id === present.id);
-    const outlook = file ? outlookOf(file, today()) : null;
-    const capacity = outlook?.capacity.capacity;
-    const met = clock.stretches.map(({ segment }) => {
-      const [first] = segment.does;
-      if ((segment.kind !== 'work' && segment.kind !== 'hold') || !first) return MET.rest;
-      const { does } = doingOf(run, present, first.entry);
-      const demand = does && rungDemand(library, does);
-      return does === null ? MET.rest : demand ? middle(demand['effort.met']) : MET.work;
-    });
-    const ends: number[] = [];
-    for (const { seconds } of clock.stretches) ends.push((ends.at(-1) ?? 0) + seconds);
-    return {
-      id: present.id,
-      restBpm: file?.restingRate ?? USUAL.rest,
-      maxBpm: (outlook && rateTargets(outlook.age, file?.sex, file?.restingRate, false)[0]?.max) ?? USUAL.max,
-      capacityMet: capacity ? (capacity.lo + capacity.hi) / 2 : USUAL.capacity,
-      metAt: (seconds: number) => {
-        const at = ends.findIndex((end) => seconds < end);
-        return at < 0 ? MET.rest : met[at]!;
-      },
-    };
-  });
-}
-
-/** Everybody's band, by id; nobody is in it who has no target. */
-function bandsOf(files: readonly Person[]): ReadonlyMap<string, HeartBand> {
-  const day = today();
-  return new Map(
-    files.flatMap((file) => {
-      const outlook = outlookOf(file, day);
-      const targets = rateTargets(outlook.age, file.sex, file.restingRate, outlook.byWords);
-      const band = heartBand(targets, effortOn(outlook));
-      return band ? [[file.id, band] as const] : [];
-    }),
-  );
 }
 
 /** Hearts by the second, from stand-ins or a file; null while nobody wears a strap. */
@@ -93,11 +39,11 @@ export function useStraps(
       from === 'nobody'
         ? null
         : from === 'simulated'
-          ? simulatedStraps(wearersOf(library, run, clock, people, files), run.id)
+          ? simulatedStraps(wearersOf(library, run, clock, people, files, today()), run.id)
           : from,
     [from, library, run, clock, people, files],
   );
-  const bands = useMemo(() => bandsOf(files), [files]);
+  const bands = useMemo(() => bandsOf(files, today()), [files]);
   const hearts = useMemo(() => {
     if (!source) return null;
     return new Map(

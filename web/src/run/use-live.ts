@@ -3,13 +3,9 @@ import {
   beatAt,
   callsIn,
   clockOf,
-  type Does,
-  doesNow,
-  entryFor,
   entryName,
   groupsIn,
   type Position,
-  type Present,
   peopleOf,
   positionAt,
   type Run,
@@ -48,12 +44,6 @@ export function lookAt(
 export function beatNow(now: Stretch | null, next: Stretch | null, into: number): Beat | null {
   const work = now && now.segment.kind === 'work' ? now : next;
   return work ? beatAt(work.segment, work === now ? into : 0) : null;
-}
-
-/** What somebody does while the clock is at an entry: their own station's, where groups go round. */
-export function doingOf(run: Run, person: Present, entry: number): { entry: number; does: Does } {
-  const own = entryFor(run, person.cast.group, entry);
-  return { entry: own, does: doesNow(person, own) };
 }
 
 /** What is under way or next, as it is called; the stations where everybody is at another. */

@@ -1,10 +1,10 @@
 import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
-import { type Does, groupsIn, isLed } from '@inner-rung/core/run';
+import { formsAt, groupsIn, isLed } from '@inner-rung/core/run';
 import { blockName } from '@inner-rung/core/session';
 import { RunFigure } from './run-figure.tsx';
 import { groupsWithSomebody, RunFloor } from './run-floor.tsx';
 import { useAwake } from './sounds.ts';
-import { beatNow, doingOf, lookAt, saysOf, secondsLeft, useLive } from './use-live.ts';
+import { beatNow, lookAt, saysOf, secondsLeft, useLive } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
 import { WithRun } from './with-run.tsx';
 
@@ -14,6 +14,8 @@ export default function WallScreen() {
 }
 
 const LANES = [0, 1, 2, 3] as const;
+/** Forms that can be read from eight metres at once. */
+const MOST_SHOWN = 4;
 
 function Wall(props: { live: LiveRun }) {
   const { live } = props;
@@ -27,16 +29,12 @@ function Wall(props: { live: LiveRun }) {
   const entry = beat?.entry ?? null;
   const around = now ? groupsIn(run, now.segment.block) > 1 : false;
   const block = now && run.plan.blocks[now.segment.block];
-  const forms = new Map<string, { does: Exclude<Does, null>; lanes: Set<number> }>();
-  if (entry !== null)
-    for (const person of all.people) {
-      const does = person.is === 'here' ? doingOf(run, person, entry).does : null;
-      if (!does) continue;
-      const known = forms.get(does.name) ?? { does, lanes: new Set<number>() };
-      known.lanes.add(does.lane);
-      forms.set(does.name, known);
-    }
-  const shown = [...forms.values()].sort((a, b) => Math.min(...a.lanes) - Math.min(...b.lanes)).slice(0, 4);
+  const shown =
+    entry === null
+      ? []
+      : formsAt(run, all.people, entry)
+          .flatMap(({ does, lanes }) => (does ? [{ does, lanes }] : []))
+          .slice(0, MOST_SHOWN);
   const written = entry === null ? '' : (all.names[entry] ?? '');
   const nextName = around ? 'one station on' : saysOf(run, all, next);
   const laneEnds = now?.segment.laneEnds;

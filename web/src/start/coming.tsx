@@ -8,10 +8,10 @@ import {
   type Person,
 } from '@inner-rung/core/person';
 import type { Plan } from '@inner-rung/core/session';
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { dayWords, today } from '../app/day.ts';
-import { records, store, useApp } from '../store/index.ts';
+import { useRecords } from '../app/use-records.ts';
 
 const DAYS_AHEAD = 7;
 
@@ -22,10 +22,7 @@ export function Coming(props: {
   plans: readonly Plan[];
 }) {
   const { groups, people, plans } = props;
-  const docs = useApp(records.docs);
-  useEffect(() => {
-    records.load(store).catch(() => undefined);
-  }, []);
+  const { all } = useRecords();
   const day = today();
   const coming = useMemo(() => occurrencesOf(groups, day, DAYS_AHEAD), [groups, day]);
   if (coming.length === 0) return null;
@@ -43,7 +40,7 @@ export function Coming(props: {
             group={groups.find((g) => g.id === one.group)!}
             people={people}
             plan={plans.find((p) => p.id === one.plan) ?? null}
-            last={lastOf(Object.values(docs), one.group)}
+            last={lastOf(all, one.group)}
           />
         ))}
       </ul>

@@ -1,6 +1,6 @@
 import type { Library } from '@inner-rung/core/ladder';
 import { type Headcount, readHeadcount } from '@inner-rung/core/person';
-import { openRecord } from '@inner-rung/core/record';
+import { openRecord, slugOf } from '@inner-rung/core/record';
 import { PLAN, PLAN_EXAMPLE, type Plan } from '@inner-rung/core/session';
 import { useState } from 'react';
 import { useStore } from 'react-redux';
@@ -22,21 +22,12 @@ import { PartsHeader } from '../ui/parts-header.tsx';
 import { Coming } from './coming.tsx';
 import { SessionShelf } from './session-shelf.tsx';
 
-const slug = (title: string) =>
-  title
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40)
-    .replace(/-+$/, '') || 'circuit';
-
 /** A new plan out of what was pasted. */
 function planFrom(pasted: PastedSession, room: string | null): Plan {
   const title = pasted.title ?? 'New session';
   return {
     ...PLAN_EXAMPLE,
-    id: `${slug(title)}-${Date.now().toString(36)}`,
+    id: `${slugOf(title, 40, 'circuit')}-${Date.now().toString(36)}`,
     title: title.slice(0, 120),
     blocks: pasted.blocks.map((block, i) => ({ ...block, id: `block-${i + 1}` })),
     person: null,

@@ -1,36 +1,6 @@
-import {
-  figureWords,
-  frameOf,
-  otherSide,
-  type Shape,
-  type Shown,
-  shapesOf,
-  stillsOf,
-} from '@inner-rung/core/figure';
+import { figureWords, frameOf, otherSide, type Shown, stillsOf } from '@inner-rung/core/figure';
 import { useEffect, useMemo, useRef, useState } from 'react';
-
-const FILL = {
-  near: 'var(--figure-near)',
-  far: 'var(--figure-far)',
-  thing: 'var(--figure-thing)',
-  line: 'none',
-} as const;
-
-function Shapes(props: { shapes: readonly Shape[] }) {
-  return props.shapes.map(({ d, tone, edged }, i) => (
-    <path
-      // biome-ignore lint/suspicious/noArrayIndexKey: shapes are painted in one order
-      key={i}
-      d={d}
-      fill={FILL[tone]}
-      {...(tone === 'line'
-        ? { stroke: 'var(--figure-near)', strokeWidth: 2.5 }
-        : edged
-          ? { stroke: 'var(--figure-edge)', strokeWidth: 3, paintOrder: 'stroke' }
-          : {})}
-    />
-  ));
-}
+import { FigureShapes, THEME } from './figure-shapes.tsx';
 
 const still = () => matchMedia('(prefers-reduced-motion: reduce)').matches;
 /** A rep slower than this is shown at this pace: nobody waits ten seconds for a picture, s. */
@@ -98,8 +68,12 @@ function Moving(props: { shown: Shown; says: string; className: string }) {
       onPointerLeave={hold(false)}
       data-figure="moving"
     >
-      <path d={`M${frame[0]} 0h${frame[2]}`} stroke="var(--figure-near)" strokeWidth={2} />
-      <Shapes shapes={t < 1 ? shapesOf(figure, t) : shapesOf(other, t - 1)} />
+      <FigureShapes
+        figure={t < 1 ? figure : other}
+        t={t < 1 ? t : t - 1}
+        colours={THEME}
+        floor={[frame[0], frame[2]]}
+      />
     </svg>
   );
 }
@@ -122,7 +96,7 @@ function Stills(props: { shown: Shown; says: string; className: string }) {
       <path d={`M${x} 0h${width}`} stroke="var(--figure-near)" strokeWidth={2} />
       {moments.map((t, i) => (
         <g key={t} transform={`translate(${i * (w + GAP)} 0)`}>
-          <Shapes shapes={shapesOf(figure, t)} />
+          <FigureShapes figure={figure} t={t} colours={THEME} />
         </g>
       ))}
       {moments.length > 1 && (

@@ -26,14 +26,6 @@ export const withProps =
     return { ...figure, props: [...figure.props, ...props] };
   };
 
-/** The neighbour's figure with its poses otherwise. */
-export const changed =
-  (like: Drawn, change: (pose: KeyPose, i: number) => KeyPose, more: Partial<Figure> = {}): Drawn =>
-  (surface) => {
-    const figure = like(surface);
-    return { ...figure, poses: figure.poses.map(change), ...more };
-  };
-
 /** One pose held. */
 export const held =
   (like: Drawn, at: number): Drawn =>

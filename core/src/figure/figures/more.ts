@@ -20,7 +20,6 @@ import { FLOOR } from './floor.ts';
 import {
   bell,
   chair,
-  changed,
   type Drawn,
   type Figures,
   front,
@@ -53,7 +52,7 @@ const seated =
 const from = (figures: Figures, id: string): Drawn => figures[id]!;
 const ahead: Limb = { turned: [20, 20], seen: [0.3, 0.3] };
 
-/** Hands and a line of the body against a wall, a step behind it. */
+/** What hands at x are on. */
 const onSurface = (s: number, x: number): Prop => ({
   is: 'surface',
   from: x - 0.16,
@@ -66,29 +65,9 @@ const chop =
   () =>
     side([standing({ arms: both(high) }), standing({ h: 0.9, lean: 22, arms: both(low) })], props);
 
-const _hopAside =
-  (height: number): Drawn =>
-  () =>
-    front(
-      [
-        standing(
-          { legs: [turned(-4, -30), apart(0.1)[1]], arms: both(turned(24, 20)), over: 0.1, h: 0.93 },
-          'front',
-        ),
-        standing(
-          { legs: [apart(0.44)[0], turned(-4, -30)], arms: both(turned(24, 20)), over: -0.42, h: 0.93 },
-          'front',
-        ),
-      ],
-      [],
-      { travels: true, ...(height > 0 ? { flight: { from: 0, height } } : {}) },
-    );
-
 const crouch = standing({ h: 0.7, lean: 38, arms: both(turned(-40, -24)) });
-const landing = (x: number): KeyPose => {
-  const p = standing({ h: 0.72, lean: 30, legs: both(flat(x)), arms: both(turned(40, 56)), over: x + 0.06 });
-  return p;
-};
+const landing = (x: number): KeyPose =>
+  standing({ h: 0.72, lean: 30, legs: both(flat(x)), arms: both(turned(40, 56)), over: x + 0.06 });
 
 export const MORE: Figures = {
   // Held out, turned, chopped
@@ -121,10 +100,10 @@ export const MORE: Figures = {
     ),
   'standing-chop': chop(turned(14, 14), turned(140, 150)),
   'load-chop': withProps(chop(turned(14, 14), turned(120, 128)), bell),
-  'low-to-high-lift': withProps(
-    changed(chop(turned(14, 14), turned(120, 128)), (p) => p),
-    bell,
-  ),
+  'low-to-high-lift': withProps(() => {
+    const down = chop(turned(14, 14), turned(120, 128))(0);
+    return { ...down, poses: [...down.poses].reverse() };
+  }, bell),
   'seated-chop': (s) =>
     side(
       [sitting(s, { arms: both(turned(124, 132)) }), sitting(s, { lean: 16, arms: both(turned(30, 34)) })],

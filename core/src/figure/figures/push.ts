@@ -26,8 +26,10 @@ const surfaceFor = (of: Parameters<typeof line>[0]) => {
   return { is: 'surface', from: x - 0.16, to: x + 0.34, height: of.hands ?? 0 } as const;
 };
 
+/** Of a wall from the feet, m. */
+const GAP = 0.62;
 /** Against a wall: feet a step away, the body a line, hands at shoulder height. */
-const atWall = (bent: number, forearms = false, gap = 0.62): Figure => {
+const atWall = (bent: number, forearms = false): Figure => {
   const ankle: Point = [-0.12, LENGTHS.ankle];
   const leg = LENGTHS.thigh + LENGTHS.shank - 0.005;
   const pose = (k: number): KeyPose => {
@@ -37,13 +39,13 @@ const atWall = (bent: number, forearms = false, gap = 0.62): Figure => {
       lean,
       curl: 0,
       nod: -6,
-      arms: forearms ? both(turned(95 + k * 8, 150, 165)) : both(to([gap - 0.02, 1.28], 150)),
+      arms: forearms ? both(turned(95 + k * 8, 150, 165)) : both(to([GAP - 0.02, 1.28], 150)),
       legs: both(to(ankle, 90)),
     };
   };
   return side(
     way(3, (t) => pose(t * bent)),
-    [{ is: 'wall', x: forearms ? 0.56 : gap }],
+    [{ is: 'wall', x: forearms ? 0.56 : GAP }],
   );
 };
 

@@ -1,0 +1,42 @@
+import { type Figure, shapesOf, type Tone } from '@inner-rung/core/figure';
+
+/** Colours of a figure's parts, and of the thin edge that keeps a limb apart from what it lies over. */
+export type FigureColours = Readonly<Record<Exclude<Tone, 'line'> | 'edge', string>>;
+
+/** By the theme's own colours; black and white when it is printed. */
+export const THEME: FigureColours = {
+  near: 'var(--figure-near)',
+  far: 'var(--figure-far)',
+  thing: 'var(--figure-thing)',
+  edge: 'var(--figure-edge)',
+};
+/** On white paper. */
+export const PAPER: FigureColours = { near: '#000', far: '#999', thing: '#d9d9d9', edge: '#fff' };
+
+/** A figure at a moment of its rep, standing on its floor from x on for so far, in the units of its drawing. */
+export function FigureShapes(props: {
+  figure: Figure;
+  t: number;
+  colours: FigureColours;
+  floor?: readonly [x: number, length: number];
+}) {
+  const { colours, floor } = props;
+  return (
+    <>
+      {floor && <path d={`M${floor[0]} 0h${floor[1]}`} stroke={colours.near} strokeWidth={2} />}
+      {shapesOf(props.figure, props.t).map(({ d, tone, edged }, i) => (
+        <path
+          // biome-ignore lint/suspicious/noArrayIndexKey: shapes are painted in one order
+          key={i}
+          d={d}
+          fill={tone === 'line' ? 'none' : colours[tone]}
+          {...(tone === 'line'
+            ? { stroke: colours.near, strokeWidth: 2.5 }
+            : edged
+              ? { stroke: colours.edge, strokeWidth: 3, paintOrder: 'stroke' }
+              : {})}
+        />
+      ))}
+    </>
+  );
+}
