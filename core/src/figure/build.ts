@@ -72,9 +72,15 @@ export function standing(of: Standing, view: View = 'side'): KeyPose {
 
 /** Two feet so far apart, seen from the front; `height` is what either stands on. */
 export const apart = (half: number, height: readonly [number, number] = [0, 0]): Pair => [
-  to([-half, height[0] + LENGTHS.ankle], 0, 1),
-  to([half, height[1] + LENGTHS.ankle], 0, 1),
+  under(-half, half, height[0]),
+  under(half, half, height[1]),
 ];
+/** Half of a stance from which knees bend outwards more than towards the eye, m. Estimate. */
+const WIDE = 0.2;
+const under = (x: number, half: number, height: number): Limb => ({
+  ...to([x, height + LENGTHS.ankle], 0, 1),
+  ...(half < WIDE ? { ahead: 1 } : {}),
+});
 
 /** Sitting on something so high, feet before it. */
 export function sitting(
@@ -293,6 +299,17 @@ export function onKnees(
     nod: 0,
     arms: of.arms ?? both(HANG),
     legs: [of.foot === undefined || of.foot === null ? knee : flat(of.foot), knee],
+  };
+}
+
+/** A pose so far along, with all it touches. */
+export function moved(pose: KeyPose, by: number, up = 0): KeyPose {
+  const over = (limb: Limb): Limb => (limb.at ? { ...limb, at: [limb.at[0] + by, limb.at[1] + up] } : limb);
+  return {
+    ...pose,
+    hip: [pose.hip[0] + by, pose.hip[1] + up],
+    arms: [over(pose.arms[0]), over(pose.arms[1])],
+    legs: [over(pose.legs[0]), over(pose.legs[1])],
   };
 }
 

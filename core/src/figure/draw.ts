@@ -1,6 +1,6 @@
 import { along, direction, LENGTHS, type Point, RADII, step } from './body.ts';
 import { type Figure, type Prop, poseAt } from './figure.ts';
-import { type Solved, type SolvedLimb, solve } from './pose.ts';
+import { SIDES, type Solved, type SolvedLimb, solve } from './pose.ts';
 
 /** What a shape is: the near and the far half of somebody, what they use, what they stand on. */
 export type Tone = 'near' | 'far' | 'thing' | 'line';
@@ -89,14 +89,21 @@ function trunk(s: Solved): string[] {
   ];
 }
 
+/** Half the breadth of a wall seen from the front, m. */
+const WALL_HALF = 0.72;
+
 function propBehind(prop: Prop): Shape[] {
   const thing = (d: string): Shape => ({ d, tone: 'thing' });
   const line = (d: string): Shape => ({ d, tone: 'line' });
   switch (prop.is) {
     case 'mat':
-      return [thing(box(prop.from, -0.035, prop.to - prop.from, 0.03))];
+      return prop.half
+        ? [thing(box(prop.from, -prop.half, prop.to - prop.from, 2 * prop.half))]
+        : [thing(box(prop.from, -0.035, prop.to - prop.from, 0.03))];
     case 'wall':
-      return [thing(box(prop.x, -0.02, 0.06, 2.15))];
+      return prop.behind
+        ? [line(box(prop.x - WALL_HALF, 0, 2 * WALL_HALF, 2.05))]
+        : [thing(box(prop.x, -0.02, 0.06, 2.15))];
     case 'surface':
       return [
         thing(box(prop.from, prop.height - 0.06, prop.to - prop.from, 0.06)),
@@ -166,6 +173,18 @@ function propInHand(prop: Prop, s: Solved): Shape[] {
       const ends: [Point, Point] = away ? [step(a, 180, 0.06), step(a, 0, 0.06)] : [a, b];
       return [thing(capsule(ends[0], ends[1], [0.018, 0.018]))];
     }
+    case 'loop':
+      return [
+        {
+          d: `M${SIDES.map((i) => {
+            const leg = s.legs[i];
+            return at(
+              prop.round === 'ankles' ? along(leg.joint, leg.end, 0.86) : along(leg.root, leg.joint, 0.8),
+            );
+          }).join('L')}`,
+          tone: 'line' as const,
+        },
+      ];
     case 'band':
       return hands(prop.in).map((arm) => ({
         d: `M${at(prop.from)}L${at(grip(arm))}`,
@@ -206,11 +225,12 @@ export function shapesOfPose(figure: Pick<Figure, 'props' | 'view'>, s: Solved):
 
 /** Left, top, width, height of what a figure ever covers, so that nothing of it is cut off. */
 export function frameOf(figure: Figure, steps = 8): readonly [number, number, number, number] {
-  let [left, right, top] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, 0];
+  let [left, right, top, low] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, 0, 0];
   const cover = ([x, y]: Point, r: number) => {
     left = Math.min(left, x - r);
     right = Math.max(right, x + r);
     top = Math.max(top, y + r);
+    if (figure.above) low = Math.min(low, y - r);
   };
   for (let k = 0; k <= steps; k++) {
     const s = solve(poseAt(figure, k / steps), figure.view);
@@ -224,15 +244,19 @@ export function frameOf(figure: Figure, steps = 8): readonly [number, number, nu
       cover([prop.x - 0.24, prop.height + (prop.back ? 0.48 : 0)], 0.03);
       cover([prop.x + 0.22, 0], 0.03);
     } else if (prop.is === 'surface' || prop.is === 'step' || prop.is === 'mat') {
-      cover([prop.from, 0], 0.02);
-      cover([prop.to, 0], 0.02);
+      const half = prop.is === 'mat' ? (prop.half ?? 0) : 0;
+      cover([prop.from, half], 0.02);
+      cover([prop.to, -half], 0.02);
+    } else if (prop.is === 'wall' && prop.behind) {
+      cover([prop.x - WALL_HALF, 2.05], 0);
+      cover([prop.x + WALL_HALF, 0], 0);
     } else if (prop.is === 'wall') cover([prop.x + 0.05, 1.6], 0.02);
     else if (prop.is === 'hold' || prop.is === 'bar') cover([prop.x, prop.height], 0.1);
     else if (prop.is === 'band') cover(prop.from, 0.03);
   }
   const pad = 0.06;
   const [x, w] = [left - pad, right - left + 2 * pad];
-  const h = top + pad + 0.09;
+  const h = top + pad + 0.09 - low;
   return [x * SCALE, -(top + pad) * SCALE, w * SCALE, h * SCALE];
 }
 
@@ -259,5 +283,6 @@ export function svgOf(figure: Figure, t: number, title: string): string {
         }/>`,
     )
     .join('');
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${x} ${y} ${w} ${h}" width="${w}" height="${h}" role="img"><title>${safe}</title><path d="M${x} 0H${x! + w!}" stroke="${TONES.line}" stroke-width="2"/>${paths}</svg>\n`;
+  const floor = figure.above ? '' : `<path d="M${x} 0H${x! + w!}" stroke="${TONES.line}" stroke-width="2"/>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${x} ${y} ${w} ${h}" width="${w}" height="${h}" role="img"><title>${safe}</title>${floor}${paths}</svg>\n`;
 }

@@ -1,6 +1,6 @@
 import { type Demand, type Move, unsafeEnd } from '../move/index.ts';
-import { along, type Point } from './body.ts';
-import { armRaised, bendOf, type Figure, hipBend, poseAt, type Touch, touchesOf } from './figure.ts';
+import { along, distance, LENGTHS, type Point } from './body.ts';
+import { armRaised, type Figure, hipBend, poseAt, type Touch, touchesOf } from './figure.ts';
 import { SIDES, type Solved, solve } from './pose.ts';
 
 /** What a drawn rep says of itself. */
@@ -23,6 +23,8 @@ export interface FigureFacts {
 }
 
 const STEPS = 24;
+/** Degrees of leaning sideways, seen from the front, from which somebody lies on their side. */
+const LYING = 60;
 /** Heights below which something is on the floor, with or without a cushion under it, m. */
 const FLOOR = 0.02;
 const PADDED = 0.1;
@@ -45,13 +47,38 @@ function baseOf(figure: Figure, s: Solved): readonly [number, number] | null {
   return xs.length === 0 ? null : [Math.min(...xs), Math.max(...xs)];
 }
 
+/** Seen from above somebody lies: on their back where they face the eye, else on their side. */
+function seenFromAbove(figure: Figure): FigureFacts {
+  const all = frames(figure);
+  const most = (of: (s: Solved, side: 0 | 1) => number) =>
+    Math.round(Math.max(...all.flatMap((s) => SIDES.map((side) => of(s, side)))));
+  return {
+    onFloor: true,
+    kneels: false,
+    leaves: false,
+    handsBear: false,
+    onBack: figure.view === 'front',
+    onFront: false,
+    headLow: false,
+    armsRaised: most(armRaised),
+    kneeBend: 0,
+    hipBend: most(hipBend),
+    uses: [],
+    offBase: 0,
+  };
+}
+
 /** Reads the facts off the drawing, frame by frame. */
 export function factsOfFigure(figure: Figure): FigureFacts {
+  if (figure.above) return seenFromAbove(figure);
   const all = frames(figure);
   const touches = all.map((s) => touchesOf(figure, s));
   const has = (of: (touch: Touch) => boolean) => touches.some((list) => list.some(of));
   // Somebody drawn lying on their side shows their front to the eye: knees and chest are beside, not beneath.
-  const onSide = figure.poses.some((pose) => pose.legs.some((leg) => leg.atEye));
+  const lies = figure.poses.map(
+    (pose) => pose.legs.some((leg) => leg.atEye) || (figure.view === 'front' && Math.abs(pose.lean) > LYING),
+  );
+  const _onSide = lies.every((lying) => lying);
   const keys = figure.poses.map((pose) => solve(pose, figure.view));
   const keyTouches = keys.map((s) => touchesOf(figure, s));
   let [armsRaised, kneeBend, hips] = [0, 0, 0];
@@ -68,7 +95,10 @@ export function factsOfFigure(figure: Figure): FigureFacts {
       (a, b) => Math.abs(s.legs[a].end[0] - s.centre[0]) - Math.abs(s.legs[b].end[0] - s.centre[0]),
     );
     const leg = s.legs[under ?? 0];
-    kneeBend = Math.max(kneeBend, bendOf(leg.root, leg.joint, leg.end));
+    // By how near the ankle is to the hip: so it holds for a knee that bends towards the eye too.
+    const straight = LENGTHS.thigh + LENGTHS.shank;
+    const share = Math.min(1, distance(leg.root, leg.end) / straight);
+    kneeBend = Math.max(kneeBend, (2 * Math.acos(share) * 180) / Math.PI);
   });
   const uses = new Set<FigureFacts['uses'][number]>();
   for (const prop of figure.props) {
@@ -78,8 +108,8 @@ export function factsOfFigure(figure: Figure): FigureFacts {
   }
   // Who leans on a wall, holds on, pulls on a band or hangs has more to stand on than what is beneath them.
   const leans = figure.props.some((p) => ['wall', 'hold', 'band', 'bar'].includes(p.is));
-  const off = keys.map((s) => {
-    if (leans || onSide) return 0;
+  const off = keys.map((s, i) => {
+    if (leans || lies[i]) return 0;
     // Lying there is nothing to fall from, and on the hands alone nobody stays.
     const list = touchesOf(figure, s);
     if (list.some((t) => t.part === 'back') || list.every((t) => t.part === 'hand')) return 0;
@@ -88,20 +118,20 @@ export function factsOfFigure(figure: Figure): FigureFacts {
   });
   return {
     onFloor: has((t) => t.part !== 'foot' && t.height < FLOOR),
-    kneels:
-      !onSide &&
-      keyTouches.some(
-        (list) =>
-          list.some((t) => t.part === 'knee' && t.height < PADDED) && !list.some((t) => t.part === 'chest'),
-      ),
+    kneels: keyTouches.some(
+      (list, i) =>
+        !lies[i] &&
+        list.some((t) => t.part === 'knee' && t.height < PADDED) &&
+        !list.some((t) => t.part === 'chest'),
+    ),
     leaves:
       !figure.props.some((p) => p.is === 'bar') &&
       touches.some((list) => list.every((t) => t.part === 'hand' || t.part === 'elbow')),
     handsBear: has((t) => t.part === 'hand' || t.part === 'elbow'),
-    onBack: !onSide && has((t) => t.part === 'back'),
-    onFront:
-      !onSide &&
-      touches.some((list) => list.some((t) => t.part === 'chest') && list.some((t) => t.part === 'hip')),
+    onBack: keyTouches.some((list, i) => !lies[i] && list.some((t) => t.part === 'back')),
+    onFront: keyTouches.some(
+      (list, i) => !lies[i] && list.some((t) => t.part === 'chest') && list.some((t) => t.part === 'hip'),
+    ),
     headLow: all.some((s) => along(s.headBase, s.crown, 0.5)[1] < along(s.waist, s.neck, 0.6)[1] - 0.12),
     armsRaised: Math.round(armsRaised),
     kneeBend: Math.round(kneeBend),

@@ -1,9 +1,11 @@
-import { distance, FLESH, type Point, turn } from './body.ts';
+import { distance, FLESH, LENGTHS, type Point, turn } from './body.ts';
+import { moved } from './build.ts';
 import { type KeyPose, mirrored, poseBetween, SIDES, type Solved, solve, type View } from './pose.ts';
 
 /** Things drawn beside somebody, from the same numbers, m. */
 export type Prop =
-  | { readonly is: 'mat'; readonly from: number; readonly to: number }
+  /** With `half`, seen from above: so far to either side of the middle. */
+  | { readonly is: 'mat'; readonly from: number; readonly to: number; readonly half?: number }
   | {
       readonly is: 'seat';
       readonly x: number;
@@ -12,13 +14,16 @@ export type Prop =
       readonly arms?: boolean;
     }
   | { readonly is: 'surface' | 'step'; readonly from: number; readonly to: number; readonly height: number }
-  | { readonly is: 'wall'; readonly x: number }
+  /** A wall beside somebody; behind them (or before them, seen from their back) in a front view. */
+  | { readonly is: 'wall'; readonly x: number; readonly behind?: true }
   | { readonly is: 'hold'; readonly x: number; readonly height: number }
   | { readonly is: 'bar'; readonly height: number; readonly x: number }
   | { readonly is: 'cushion'; readonly x: number }
   /** In one hand or both: what hangs or is held there. */
   | { readonly is: 'dumbbell' | 'bell' | 'ball' | 'towel' | 'stick'; readonly in: 'near' | 'both' }
-  | { readonly is: 'band'; readonly from: Point; readonly in: 'near' | 'both' };
+  | { readonly is: 'band'; readonly from: Point; readonly in: 'near' | 'both' }
+  /** A short band round both legs. */
+  | { readonly is: 'loop'; readonly round: 'thighs' | 'ankles' };
 
 /** A move as it is drawn: its key poses in the order of one rep, and what stands beside it. */
 export interface Figure {
@@ -29,8 +34,10 @@ export interface Figure {
   readonly back: boolean;
   /** The move goes somewhere: feet may slide between poses. */
   readonly travels?: boolean;
-  /** Everything leaves the ground between these two poses, as high as so many metres. */
-  readonly flight?: { readonly from: number; readonly height: number };
+  /** Everything leaves the ground after this pose, or after each, as high as so many metres. */
+  readonly flight?: { readonly from: number | 'each'; readonly height: number };
+  /** Somebody lying, seen from above: nothing in it is high or low. */
+  readonly above?: true;
 }
 
 /** Half turns of the joints people have, degrees: least and most. Common ranges (AAOS norms, from memory), rounded outwards. */
@@ -46,12 +53,12 @@ export function poseAt(figure: Figure, t: number): KeyPose {
   const way = figure.back ? (t < 0.5 ? t * 2 : 2 - t * 2) : t;
   const at = Math.min(n, Math.max(0, way * n));
   const i = Math.min(n - 1, Math.floor(at));
-  const between = poseBetween(poses[i]!, poses[i + 1]!, at - i, figure.view);
+  const between = poseBetween(poses[i]!, poses[i + 1]!, at - i, figure.view, !figure.above);
   const { flight } = figure;
-  if (!flight || i !== flight.from) return between;
+  if (!flight || (flight.from !== 'each' && i !== flight.from)) return between;
   // Off the ground as anything thrown: highest half way.
   const up = 4 * flight.height * (at - i) * (1 - (at - i));
-  return { ...raised(between, up) };
+  return moved(between, 0, up);
 }
 
 /** The same rep with the other side. */
@@ -59,18 +66,6 @@ export const otherSide = (figure: Figure): Figure => ({
   ...figure,
   poses: figure.poses.map((pose) => mirrored(pose, figure.view)),
 });
-
-/** A pose so much higher, with all it touches left behind. */
-export function raised(pose: KeyPose, up: number): KeyPose {
-  const lift = <L extends KeyPose['arms'][number]>(limb: L): L =>
-    limb.at ? { ...limb, at: [limb.at[0], limb.at[1] + up] } : limb;
-  return {
-    ...pose,
-    hip: [pose.hip[0], pose.hip[1] + up],
-    arms: [lift(pose.arms[0]), lift(pose.arms[1])],
-    legs: [lift(pose.legs[0]), lift(pose.legs[1])],
-  };
-}
 
 /** Bend of a joint: 0 is straight. */
 export const bendOf = (root: Point, joint: Point, end: Point): number => {
@@ -86,13 +81,14 @@ export const hipBend = (s: Solved, side: 0 | 1): number =>
     s.legs[side].joint[1] - s.legs[side].root[1] + s.hip[1],
   ]);
 
-/** How far an upper arm is raised from hanging along the trunk. */
-export const armRaised = (s: Solved, side: 0 | 1): number =>
-  180 -
-  bendOf(s.waist, s.neck, [
-    s.arms[side].joint[0] - s.arms[side].root[0] + s.neck[0],
-    s.arms[side].joint[1] - s.arms[side].root[1] + s.neck[1],
-  ]);
+/** How far an upper arm is raised from hanging along the trunk; one that points to the eye is raised by a right angle. */
+export function armRaised(s: Solved, side: 0 | 1): number {
+  const { root, joint } = s.arms[side];
+  const drawn =
+    180 - bendOf(s.waist, s.neck, [joint[0] - root[0] + s.neck[0], joint[1] - root[1] + s.neck[1]]);
+  const seen = Math.min(1, distance(root, joint) / LENGTHS.upperArm);
+  return (Math.acos(seen * Math.cos((drawn * Math.PI) / 180)) * 180) / Math.PI;
+}
 
 /** What can't be of a drawn pose, in words; empty where all is well. */
 export function faultsOf(figure: Figure, steps = 16): string[] {
@@ -123,7 +119,7 @@ export function faultsOf(figure: Figure, steps = 16): string[] {
       if (hipBend(s, side) > HIP_BEND_MOST)
         said.add(`a hip bent ${Math.round(hipBend(s, side))}°, more than hips go`);
     }
-    const low = Math.min(...pointsOf(s).map(([, y]) => y));
+    const low = figure.above ? 0 : Math.min(...pointsOf(s).map(([, y]) => y));
     if (low < -0.06) said.add(`something is ${Math.round(-low * 100)} cm under the floor`);
   }
   return [...said];
@@ -170,7 +166,7 @@ export function touchesOf(figure: Figure, s: Solved): Touch[] {
     const fits = grounds(figure, at[0]).filter((h) => Math.abs(at[1] - below - h) < NEAR_ENOUGH);
     return fits.length > 0 ? Math.max(...fits) : null;
   };
-  const walls = figure.props.flatMap((p) => (p.is === 'wall' ? [p.x] : []));
+  const walls = figure.props.flatMap((p) => (p.is === 'wall' && !p.behind ? [p.x] : []));
   for (const side of SIDES) {
     const leg = s.legs[side];
     const arm = s.arms[side];

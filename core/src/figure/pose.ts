@@ -17,6 +17,8 @@ export interface Limb {
   readonly end?: number;
   /** Shares of the upper and lower part that are seen, where they point towards the eye. */
   readonly seen?: readonly [number, number];
+  /** How far it bends towards the eye instead of to the side, 0 to 1: drawn as much straighter and shorter. */
+  readonly ahead?: number;
   /** The foot points at the eye: little of it is to be seen. */
   readonly atEye?: true;
 }
@@ -29,6 +31,8 @@ export interface KeyPose {
   /** Upper trunk beyond the lower one, and head beyond the upper. */
   readonly curl: number;
   readonly nod: number;
+  /** Share of the trunk that is seen, where it points towards the eye. */
+  readonly seen?: number;
   readonly arms: readonly [Limb, Limb];
   readonly legs: readonly [Limb, Limb];
 }
@@ -89,18 +93,29 @@ const PART = {
 /** Width of a foot that points at the eye, m. Estimate. */
 const FOOT_FROM_FRONT = 0.05;
 
-/** How a limb is turned, whether it was given so or reaches for something. */
-export function turnedOf(kind: 'arm' | 'leg', limb: Limb, root: Point, side: 1 | -1) {
+/** How a limb is turned and how much of its parts is seen, whether it was given so or reaches for something. */
+function drawnAs(kind: 'arm' | 'leg', limb: Limb, root: Point, side: 1 | -1) {
   const part = PART[kind];
-  if (limb.turned) return { turned: limb.turned, short: 0 };
-  return reach(root, limb.at ?? root, part.upper, part.lower, limb.bend ?? part.bend, side);
+  if (limb.turned) return { turned: limb.turned, seen: limb.seen ?? WHOLE, short: 0 };
+  const at = limb.at ?? root;
+  const reached = reach(root, at, part.upper, part.lower, limb.bend ?? part.bend, side);
+  if (!limb.ahead) return { ...reached, seen: limb.seen ?? WHOLE };
+  const bent = step(root, reached.turned[0], part.upper, side);
+  const end = step(bent, reached.turned[1], part.lower, side);
+  const joint = along(bent, along(root, end, part.upper / (part.upper + part.lower)), limb.ahead);
+  return {
+    turned: [direction(root, joint, side), direction(joint, end, side)] as const,
+    seen: [distance(root, joint) / part.upper, distance(joint, end) / part.lower] as const,
+    short: reached.short,
+  };
 }
+const WHOLE = [1, 1] as const;
 
 function solveLimb(kind: 'arm' | 'leg', limb: Limb, root: Point, view: View, s: Side): SolvedLimb {
   const side = outwards(view, s);
   const part = PART[kind];
-  const { turned, short } = turnedOf(kind, limb, root, side);
-  const [upper, lower] = limb.seen ?? [1, 1];
+  const { turned, short, seen } = drawnAs(kind, limb, root, side);
+  const [upper, lower] = seen;
   const joint = step(root, turned[0], part.upper * upper, side);
   const end = step(joint, turned[1], part.lower * lower, side);
   if (kind === 'arm') {
@@ -129,9 +144,10 @@ function solveLimb(kind: 'arm' | 'leg', limb: Limb, root: Point, view: View, s: 
 /** Everything's place in a pose: trunk from the hip up, limbs by their joints or to what they touch. */
 export function solve(pose: KeyPose, view: View): Solved {
   const { hip } = pose;
-  const waist = step(hip, 180 - pose.lean, LENGTHS.loin);
+  const seen = pose.seen ?? 1;
+  const waist = step(hip, 180 - pose.lean, LENGTHS.loin * seen);
   const up = 180 - pose.lean - pose.curl;
-  const neck = step(waist, up, LENGTHS.chest);
+  const neck = step(waist, up, LENGTHS.chest * seen);
   const headUp = up - pose.nod;
   const headBase = step(neck, up - pose.nod / 2, LENGTHS.neck);
   const crown = step(headBase, headUp, LENGTHS.head);
@@ -181,34 +197,62 @@ const betweenTurns = (a: number, b: number, t: number): number => {
   return a + d * t;
 };
 
+/** A foot's direction when it is flat. */
+const FLAT = 90;
+/** Where the ball or the heel of a foot is, by its ankle and its direction. */
+function underfoot(ankle: Point, foot: number, part: 'ball' | 'heel'): Point {
+  const sole = step(ankle, foot - 90, LENGTHS.ankle);
+  return part === 'ball'
+    ? step(sole, foot, PART.leg.tip)
+    : step(sole, foot + 180, LENGTHS.foot - PART.leg.tip);
+}
+
 function limbBetween(
   kind: 'arm' | 'leg',
   a: Limb,
   b: Limb,
   rootA: Point,
   rootB: Point,
-  side: 1 | -1,
+  view: View,
+  s: Side,
   t: number,
 ): Limb {
+  const side = outwards(view, s);
   const bend = (t < 0.5 ? a.bend : b.bend) ?? undefined;
   const eye = a.atEye && b.atEye ? { atEye: true as const } : {};
   const ends = a.end === undefined || b.end === undefined ? {} : { end: betweenTurns(a.end, b.end, t) };
+  if (
+    kind === 'leg' &&
+    !eye.atEye &&
+    a.at &&
+    b.at &&
+    a.end !== undefined &&
+    b.end !== undefined &&
+    view === 'side'
+  ) {
+    // A foot that tips stays where it is on its ball, or on its heel, and the ankle goes round that.
+    const end = betweenTurns(a.end, b.end, t);
+    const part = a.end + b.end > 2 * FLAT ? 'heel' : 'ball';
+    const stays = along(underfoot(a.at, a.end, part), underfoot(b.at, b.end, part), t);
+    const from = underfoot([0, 0], end, part);
+    return { at: [stays[0] - from[0], stays[1] - from[1]], ...(bend ? { bend } : {}), end };
+  }
   if (a.at && b.at && (a.bend ?? 0) === (b.bend ?? 0))
-    return { at: along(a.at, b.at, t), ...(bend ? { bend } : {}), ...ends, ...eye };
-  const from = turnedOf(kind, a, rootA, side).turned;
-  const to = turnedOf(kind, b, rootB, side).turned;
+    return {
+      at: along(a.at, b.at, t),
+      ...(bend ? { bend } : {}),
+      ...(a.ahead || b.ahead ? { ahead: between(a.ahead ?? 0, b.ahead ?? 0, t) } : {}),
+      ...ends,
+      ...eye,
+    };
+  const { turned: from, seen: seenA } = drawnAs(kind, a, rootA, side);
+  const { turned: to, seen: seenB } = drawnAs(kind, b, rootB, side);
   // A foot that says its direction at one end only goes there from where it is.
-  const foot = (limb: Limb, lower: number) => limb.end ?? (kind === 'leg' ? lower + 90 : lower);
+  const foot = (limb: Limb, lower: number) =>
+    limb.end ?? (kind === 'leg' && view === 'side' ? lower + FLAT : lower);
   return {
     turned: [betweenTurns(from[0], to[0], t), betweenTurns(from[1], to[1], t)],
-    ...(a.seen || b.seen
-      ? {
-          seen: [
-            between(a.seen?.[0] ?? 1, b.seen?.[0] ?? 1, t),
-            between(a.seen?.[1] ?? 1, b.seen?.[1] ?? 1, t),
-          ] as const,
-        }
-      : {}),
+    seen: [between(seenA[0], seenB[0], t), between(seenA[1], seenB[1], t)],
     ...(a.atEye && b.atEye ? eye : { end: betweenTurns(foot(a, from[1]), foot(b, to[1]), t) }),
   };
 }
@@ -223,8 +267,30 @@ function solvedKey(pose: KeyPose, view: View): Solved {
   return made;
 }
 
-/** A pose between two: what touches at both ends touches all the way. */
-export function poseBetween(a: KeyPose, b: KeyPose, t: number, view: View): KeyPose {
+/** By so much a foot on its way is turned at once to keep its toes above the floor, degrees. */
+const FOOT_TURN = 5;
+/** A foot that would go through the floor on its way tips until it doesn't. */
+function aboveFloor(pose: KeyPose): KeyPose {
+  const under = (leg: SolvedLimb) => Math.min(leg.tip[1], leg.heel[1]) < -0.01;
+  const solved = solve(pose, 'side');
+  if (!SIDES.some((s) => under(solved.legs[s]))) return pose;
+  const legs = SIDES.map((s) => {
+    const limb = pose.legs[s];
+    if (limb.atEye || !under(solved.legs[s])) return limb;
+    const { root, joint, end } = solved.legs[s];
+    const usual = limb.end ?? direction(joint, end) + FLAT;
+    for (let by = FOOT_TURN; by <= 2 * FLAT; by += FOOT_TURN)
+      for (const way of [1, -1]) {
+        const tipped = { ...limb, end: usual + way * by };
+        if (!under(solveLimb('leg', tipped, root, 'side', s))) return tipped;
+      }
+    return limb;
+  });
+  return { ...pose, legs: legs as unknown as readonly [Limb, Limb] };
+}
+
+/** A pose between two: what touches at both ends touches all the way. Feet keep above a floor, where there is one. */
+export function poseBetween(a: KeyPose, b: KeyPose, t: number, view: View, floor = true): KeyPose {
   if (t <= 0) return a;
   if (t >= 1) return b;
   const [sa, sb] = [solvedKey(a, view), solvedKey(b, view)];
@@ -232,17 +298,19 @@ export function poseBetween(a: KeyPose, b: KeyPose, t: number, view: View): KeyP
     const [la, lb] = kind === 'arm' ? [a.arms, b.arms] : [a.legs, b.legs];
     const [ra, rb] = kind === 'arm' ? [sa.arms, sb.arms] : [sa.legs, sb.legs];
     return SIDES.map((s) =>
-      limbBetween(kind, la[s], lb[s], ra[s].root, rb[s].root, outwards(view, s), t),
+      limbBetween(kind, la[s], lb[s], ra[s].root, rb[s].root, view, s, t),
     ) as unknown as readonly [Limb, Limb];
   };
-  return {
+  const pose: KeyPose = {
     hip: along(a.hip, b.hip, t),
     lean: between(a.lean, b.lean, t),
     curl: between(a.curl, b.curl, t),
     nod: between(a.nod, b.nod, t),
+    ...(a.seen || b.seen ? { seen: between(a.seen ?? 1, b.seen ?? 1, t) } : {}),
     arms: limbs('arm'),
     legs: limbs('leg'),
   };
+  return floor && view === 'side' ? aboveFloor(pose) : pose;
 }
 
 /**

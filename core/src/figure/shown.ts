@@ -176,6 +176,6 @@ export const stillsOf = (figure: Figure): readonly number[] =>
       : [
           0,
           figure.flight && figure.flight.height >= SEEN_FLIGHT
-            ? (figure.flight.from + 0.5) / (figure.poses.length - 1)
+            ? ((figure.flight.from === 'each' ? 0 : figure.flight.from) + 0.5) / (figure.poses.length - 1)
             : 0.5,
         ];

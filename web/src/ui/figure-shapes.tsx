@@ -23,7 +23,7 @@ export function FigureShapes(props: {
   const { colours, floor } = props;
   return (
     <>
-      {floor && <path d={`M${floor[0]} 0h${floor[1]}`} stroke={colours.near} strokeWidth={2} />}
+      {floor && !props.figure.above && <path d={`M${floor[0]} 0h${floor[1]}`} stroke={colours.near} strokeWidth={2} />}
       {shapesOf(props.figure, props.t).map(({ d, tone, edged }, i) => (
         <path
           // biome-ignore lint/suspicious/noArrayIndexKey: shapes are painted in one order

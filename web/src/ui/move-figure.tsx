@@ -93,7 +93,7 @@ function Stills(props: { shown: Shown; says: string; className: string }) {
       aria-label={props.says}
       data-figure="still"
     >
-      <path d={`M${x} 0h${width}`} stroke="var(--figure-near)" strokeWidth={2} />
+      {!figure.above && <path d={`M${x} 0h${width}`} stroke="var(--figure-near)" strokeWidth={2} />}
       {moments.map((t, i) => (
         <g key={t} transform={`translate(${i * (w + GAP)} 0)`}>
           <FigureShapes figure={figure} t={t} colours={THEME} />

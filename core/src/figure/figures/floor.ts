@@ -1,11 +1,24 @@
 import { FLESH, LENGTHS } from '../body.ts';
-import { both, flat, line, onBall, onKnees, prone, sitting, standing, supine, to, turned } from '../build.ts';
+import {
+  both,
+  flat,
+  line,
+  moved,
+  onBall,
+  onKnees,
+  prone,
+  sitting,
+  standing,
+  supine,
+  to,
+  turned,
+} from '../build.ts';
 import type { Figure } from '../figure.ts';
 import type { KeyPose, Limb } from '../pose.ts';
 import { chair, type Drawn, type Figures, MAT, side, withProps } from './kit.ts';
 
 /** Down on the haunches with the hands on the floor. */
-const crouched = standing({
+export const crouched = standing({
   h: 0.47,
   lean: 46,
   curl: 34,
@@ -14,8 +27,8 @@ const crouched = standing({
   arms: both(to([0.24, FLESH.wrist], 90)),
   legs: both(onBall(0, 30)),
 });
-const TABLE: Limb = turned(180, 92);
-const lying = (legs: readonly [Limb, Limb], more: Parameters<typeof supine>[0] = {}) =>
+export const TABLE: Limb = turned(180, 92);
+export const lying = (legs: readonly [Limb, Limb], more: Parameters<typeof supine>[0] = {}) =>
   supine({ legs, ...more });
 const bridge =
   (up: number): Drawn =>
@@ -71,7 +84,7 @@ const sitUp: Drawn = () =>
   );
 
 /** On one forearm, the body a line, seen from the front. */
-const sidePlank = (of: { knees?: boolean; dip?: number; legUp?: boolean } = {}): KeyPose => {
+export const sidePlank = (of: { knees?: boolean; dip?: number; legUp?: boolean } = {}): KeyPose => {
   const elbow = [0.62, FLESH.elbow] as const;
   const shoulder = [elbow[0], elbow[1] + LENGTHS.upperArm] as const;
   const trunk = LENGTHS.loin + LENGTHS.chest;
@@ -104,7 +117,7 @@ const sidePlank = (of: { knees?: boolean; dip?: number; legUp?: boolean } = {}):
 /** The same body line, drawn from the side: a front view turned over would mirror the limbs. */
 const sidePlanks = (...poses: KeyPose[]): Figure => side(poses, [MAT]);
 
-const eyed = (upper: number, lower: number): Limb => ({ turned: [upper, lower], atEye: true });
+export const eyed = (upper: number, lower: number): Limb => ({ turned: [upper, lower], atEye: true });
 const sideLying = (top: Limb, top2: Limb, bottom: Limb = eyed(-90, -90)): Figure => {
   const at = (leg: Limb): KeyPose => ({
     hip: [0, 0.11],
@@ -410,14 +423,7 @@ function dip(s: number, feet: number): Figure {
 }
 
 /** A line of the body whose hands are at x. */
-function planked(x: number): KeyPose {
+export function planked(x: number): KeyPose {
   const p = line({});
-  const by = x - (p.arms[0].at?.[0] ?? 0);
-  const move = (l: Limb): Limb => (l.at ? { ...l, at: [l.at[0] + by, l.at[1]] } : l);
-  return {
-    ...p,
-    hip: [p.hip[0] + by, p.hip[1]],
-    arms: [move(p.arms[0]), move(p.arms[1])],
-    legs: [move(p.legs[0]), move(p.legs[1])],
-  };
+  return moved(p, x - (p.arms[0].at?.[0] ?? 0));
 }

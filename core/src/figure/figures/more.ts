@@ -32,17 +32,17 @@ import {
 import { PUSH } from './push.ts';
 import { UPRIGHT } from './upright.ts';
 
-const hold = (x: number, height = 0.95): Prop => ({ is: 'hold', x, height });
+export const hold = (x: number, height = 0.95): Prop => ({ is: 'hold', x, height });
 const AHEAD: Limb = turned(84, 88);
 
 /** Sitting seen from the front: thighs point at the eye, shanks hang. */
-const seat = (s: number, more: Partial<KeyPose> & { half?: number } = {}): KeyPose => {
+export const seat = (s: number, more: Partial<KeyPose> & { half?: number } = {}): KeyPose => {
   const shank = (s + 0.1 - LENGTHS.ankle - 0.03) / LENGTHS.shank;
   const { half = 14, ...rest } = more;
   const leg: Limb = { turned: [half, 0], seen: [0.16, shank] };
   return { hip: [0, s + 0.1], lean: 0, curl: 0, nod: 0, arms: both(turned(10, 6)), legs: both(leg), ...rest };
 };
-const seated =
+export const seated =
   (...poses: ((s: number) => KeyPose)[]): Drawn =>
   (s) =>
     front(
@@ -53,7 +53,7 @@ const from = (figures: Figures, id: string): Drawn => figures[id]!;
 const ahead: Limb = { turned: [20, 20], seen: [0.3, 0.3] };
 
 /** What hands at x are on. */
-const onSurface = (s: number, x: number): Prop => ({
+export const onSurface = (s: number, x: number): Prop => ({
   is: 'surface',
   from: x - 0.16,
   to: x + 0.34,

@@ -27,9 +27,9 @@ const surfaceFor = (of: Parameters<typeof line>[0]) => {
 };
 
 /** Of a wall from the feet, m. */
-const GAP = 0.62;
+export const GAP = 0.62;
 /** Against a wall: feet a step away, the body a line, hands at shoulder height. */
-const atWall = (bent: number, forearms = false): Figure => {
+export const atWall = (bent: number, forearms = false): Figure => {
   const ankle: Point = [-0.12, LENGTHS.ankle];
   const leg = LENGTHS.thigh + LENGTHS.shank - 0.005;
   const pose = (k: number): KeyPose => {
@@ -58,7 +58,7 @@ const press =
     );
 
 /** One knee comes up under the chest: bent on its way, so that the foot clears the floor. */
-const climb = (p: KeyPose, upper = 62, lower = -60): KeyPose[] => [
+export const climb = (p: KeyPose, upper = 62, lower = -60): KeyPose[] => [
   p,
   { ...p, legs: [turned(20, -112, -84), p.legs[1]] },
   { ...p, legs: [turned(upper, lower, -40), p.legs[1]] },

@@ -1,6 +1,6 @@
 import { LENGTHS } from '../body.ts';
 import { apart, both, flat, HANG, onBall, sitting, standing, to, turned } from '../build.ts';
-import type { Prop } from '../figure.ts';
+import type { Figure, Prop } from '../figure.ts';
 import type { KeyPose, Limb } from '../pose.ts';
 import {
   bell,
@@ -20,24 +20,24 @@ const OUT: Limb = turned(90, 92);
 const LOW: Limb = turned(35, 40);
 const DOWN: Limb = turned(8, 5);
 const AHEAD: Limb = turned(84, 88);
-const RUN: readonly [Limb, Limb] = [turned(-34, 40), turned(30, 112)];
-const RUN_BACK: readonly [Limb, Limb] = [turned(30, 112), turned(-34, 40)];
+export const RUN: readonly [Limb, Limb] = [turned(-34, 40), turned(30, 112)];
+export const RUN_BACK: readonly [Limb, Limb] = [turned(30, 112), turned(-34, 40)];
 
 // Jacks, from the front.
-const narrow = (arms: Limb) => standing({ legs: apart(0.1), arms: both(arms) }, 'front');
-const wide = (half: number, arms: Limb, h = 0.93) =>
+export const narrow = (arms: Limb) => standing({ legs: apart(0.1), arms: both(arms) }, 'front');
+export const wide = (half: number, arms: Limb, h = 0.93) =>
   standing({ legs: apart(half), arms: both(arms), h }, 'front');
 const oneOut = (half: number, arms: Limb) =>
   standing({ legs: [apart(half)[0], apart(0.1)[1]], arms: both(arms), h: 0.94, over: 0.02 }, 'front');
 
 // Steps on the spot, from the side.
-const lifted = (
+export const lifted = (
   thigh: number,
   shank: number,
   arms = RUN,
   more: Partial<Parameters<typeof standing>[0]> = {},
 ): KeyPose => standing({ legs: [turned(thigh, shank), flat(0)], arms, over: 0.05, ...more });
-const stepping =
+export const stepping =
   (thigh: number, shank: number, arms = RUN, back = RUN_BACK): Drawn =>
   () =>
     side([
@@ -71,7 +71,7 @@ const running =
       { back: false, flight: { from: 0, height } },
     );
 
-const hop =
+export const hop =
   (arms: Limb, height: number): Drawn =>
   () =>
     side(
@@ -85,7 +85,7 @@ const hop =
     );
 
 // Lunges and split stances, from the side.
-const split = (h: number, more: Partial<Parameters<typeof standing>[0]> = {}, gap = 0.36) =>
+export const split = (h: number, more: Partial<Parameters<typeof standing>[0]> = {}, gap = 0.36) =>
   standing({ h, legs: [flat(gap), onBall(-gap - 0.08, 52)], over: 0.1, lean: h < 0.8 ? 6 : 2, ...more });
 const splitSquat =
   (bottom: number, arms: readonly [Limb, Limb] = both(HANG)): Drawn =>
@@ -668,8 +668,8 @@ export const UPRIGHT: Figures = {
     front([wide(0.14, turned(20, 110), 0.92), wide(0.34, turned(20, 110), 0.9)], [], { travels: true }),
 };
 
-function hanging(legs: readonly [Limb, Limb]) {
-  const height = 2.24;
+/** From a bar so high, m. */
+export function hanging(legs: readonly [Limb, Limb], height = 2.24): Figure {
   const arms = LENGTHS.upperArm + LENGTHS.forearm;
   const neck = height - arms - 0.02;
   return side(
