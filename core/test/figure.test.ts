@@ -81,6 +81,9 @@ describe('the body', () => {
 });
 
 describe('every figure of the library', () => {
+  test('every move has one', () => {
+    expect(library.moves.filter((m) => !FIGURES[m.id]).map((m) => m.id)).toEqual([]);
+  });
   test.each(drawn.map(({ move, figure: f }) => [move.id, f] as const))(
     '%s can be solved, in every frame',
     (_, f) => {
@@ -229,10 +232,13 @@ describe('what a drawing says', () => {
     }
   });
   test('a move without a drawing is shown by its nearest, marked; one with its own isn’t', () => {
-    const bare = library.moves.find((m) => !FIGURES[m.id])!;
-    const nearest = nearestDrawn(library.moves, bare)!;
-    expect(shownFor(library, { move: bare.id })!.like!.id).toBe(nearest.id);
-    expect(nearest.posture.work).toBe(bare.posture.work);
+    const own = { ...library.move('split-squat')!, id: 'our-low-split' };
+    const moves = [...library.moves, own];
+    const grown = { ...library, moves, move: (id: string) => moves.find((m) => m.id === id) } as typeof library;
+    const nearest = nearestDrawn(moves, own)!;
+    expect(shownFor(grown, { move: own.id })!.like!.id).toBe(nearest.id);
+    expect(nearest.posture.work).toBe(own.posture.work);
+    expect(nearest.pattern).toBe(own.pattern);
     expect(shownFor(library, { move: 'squat' })!.like).toBeNull();
     expect(shownFor(library, { move: 'no-such-move' })).toBeNull();
     for (const move of library.moves) {

@@ -56,24 +56,29 @@ const BEHIND: Prop = { is: 'wall', x: -0.19 };
 const underBar = (bent: boolean, feet: number): Figure => {
   const bar = 0.7;
   const trunk = LENGTHS.loin + LENGTHS.chest;
+  const whole = trunk + LENGTHS.thigh + LENGTHS.shank - 0.01;
+  const heel = [1.26, feet + 0.09] as const;
   const at = (k: number): KeyPose => {
-    const shoulder = [0, bar - 0.58 + k * 0.34] as const;
-    const hipY = bent ? 0.2 + k * 0.3 : shoulder[1] + (feet + 0.09 - shoulder[1]) * 0.37;
-    const hip = [Math.sqrt(trunk ** 2 - (shoulder[1] - hipY) ** 2), hipY] as const;
+    const y = bar - 0.58 + k * 0.34;
+    // A straight body turns about its heels; a bent one lifts its hips to a table.
+    const sin = (y - heel[1]) / whole;
+    const x = bent ? 0 : heel[0] - whole * Math.sqrt(1 - sin * sin);
+    const hipY = bent ? 0.2 + k * 0.3 : y - trunk * sin;
+    const hip = [x + Math.sqrt(trunk ** 2 - (y - hipY) ** 2), hipY] as const;
     return {
       hip,
-      lean: (Math.atan2(shoulder[0] - hip[0], shoulder[1] - hipY) * 180) / Math.PI,
+      lean: (Math.atan2(x - hip[0], y - hipY) * 180) / Math.PI,
       curl: 0,
       nod: 4,
       arms: both(to([0.02, bar - 0.02], 180)),
-      legs: both(bent ? flat(0.82) : to([1.2, feet + 0.09], 170)),
+      legs: both(bent ? flat(0.82) : to(heel, 170)),
     };
   };
   return side(
     [at(0), at(0.5), at(1)],
     [
       { is: 'bar', x: 0.02, height: bar },
-      ...(feet > 0 ? [{ is: 'surface', from: 1.1, to: 1.56, height: feet } as const] : []),
+      ...(feet > 0 ? [{ is: 'surface', from: 1.14, to: 1.6, height: feet } as const] : []),
     ],
   );
 };
