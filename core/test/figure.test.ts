@@ -20,6 +20,7 @@ import {
   stillsOf,
   svgOf,
   touchesOf,
+  wrongOf,
 } from '@inner-rung/core/figure';
 import { rungDemand } from '@inner-rung/core/ladder';
 import { KNEE_PUSH_UP_SHARE, PUSH_UP_SHARE, readCurve } from '@inner-rung/core/move';
@@ -183,6 +184,28 @@ describe('what a drawing says', () => {
     expect(factsOfFigure(figure('march')).leaves).toBe(false);
     expect(factsOfFigure(figure('standing-press')).armsRaised).toBeGreaterThan(150);
   });
+  test('what hands and feet carry is read off: a flat hand, a fist, a forearm, a grip, one foot', () => {
+    expect(factsOfFigure(figure('push-up'))).toMatchObject({ handsOn: true, handsBear: true });
+    expect(factsOfFigure(figure('push-up')).wristBack).toBeGreaterThan(70);
+    expect(factsOfFigure(figure('fist-push-up'))).toMatchObject({ handsOn: true, wristBack: 0 });
+    expect(factsOfFigure(figure('forearm-plank'))).toMatchObject({ handsOn: false, handsBear: true });
+    expect(factsOfFigure(figure('hang'))).toMatchObject({ handsOn: false });
+    expect(factsOfFigure(figure('one-leg-stand')).fewestFeet).toBe(1);
+    expect(factsOfFigure(figure('one-leg-stand-held')).fewestFeet).toBe(1);
+    expect(factsOfFigure(figure('squat')).fewestFeet).toBe(2);
+    expect(factsOfFigure(figure('clam', 0))).toMatchObject({ onSide: true, onBack: false, kneels: false });
+    expect(factsOfFigure(figure('spine-turn-lying'))).toMatchObject({ onBack: true, onFloor: true });
+  });
+  test.each([
+    ['squat', 'one-leg-stand', 'one foot down'],
+    ['squat', 'push-up', 'weight on the hands'],
+    ['fist-push-up', 'push-up', 'a wrist bent back'],
+    ['plank', 'walk-out', 'hip bend'],
+    ['side-plank', 'plank', 'on the side'],
+  ])('the data of %s against the drawing of %s: %s', (data, drawing, what) => {
+    const found = figureFindings(library.move(data)!, rungDemand(library, { move: data })!, figure(drawing));
+    expect(found.map((f) => f.what)).toContain(what);
+  });
   test('a disagreement is found: a squat’s data with a push-up’s drawing', () => {
     const squat = library.move('squat')!;
     const found = figureFindings(squat, rungDemand(library, { move: 'squat' })!, figure('push-up'));
@@ -234,7 +257,11 @@ describe('what a drawing says', () => {
   test('a move without a drawing is shown by its nearest, marked; one with its own isn’t', () => {
     const own = { ...library.move('split-squat')!, id: 'our-low-split' };
     const moves = [...library.moves, own];
-    const grown = { ...library, moves, move: (id: string) => moves.find((m) => m.id === id) } as typeof library;
+    const grown = {
+      ...library,
+      moves,
+      move: (id: string) => moves.find((m) => m.id === id),
+    } as typeof library;
     const nearest = nearestDrawn(moves, own)!;
     expect(shownFor(grown, { move: own.id })!.like!.id).toBe(nearest.id);
     expect(nearest.posture.work).toBe(own.posture.work);
@@ -281,5 +308,50 @@ describe('share of body weight on the hands, by statics of the drawn pose', () =
   test('the centre of mass is the drawn body’s own', () => {
     const s = solve(figure('plank').poses[0]!, 'side');
     expect(centreOf(s)).toEqual(s.centre);
+  });
+});
+
+describe('a fault beside the pose as it should be', () => {
+  const pairs = drawn.flatMap(({ move, figure: f }) =>
+    move.faults.flatMap(({ see }) => {
+      const pair = wrongOf(f, see);
+      return pair ? [{ id: move.id, see, ...pair }] : [];
+    }),
+  );
+  test('more than half of the library’s faults can be drawn, each a pose that can be, and none the good one', () => {
+    const all = drawn.reduce((sum, { move }) => sum + move.faults.length, 0);
+    expect(pairs.length / all).toBeGreaterThan(0.5);
+    for (const { id, see, right, wrong } of pairs) {
+      expect([id, see, faultsOf(wrong, 1)]).toEqual([id, see, []]);
+      expect([id, see, wrong.poses[0]]).not.toEqual([id, see, right.poses[0]]);
+    }
+  });
+  const hipOf = (f: Figure) => solve(f.poses[0]!, f.view).hip[1];
+  test('hips that sag are lower, hands and shoulders where they were', () => {
+    const { right, wrong } = wrongOf(figure('plank'), 'the hips sag')!;
+    expect(hipOf(wrong)).toBeLessThan(hipOf(right) - 0.05);
+    const [a, b] = [solve(right.poses[0]!, 'side'), solve(wrong.poses[0]!, 'side')];
+    expect(b.neck[0]).toBeCloseTo(a.neck[0], 2);
+    expect(b.arms[0].end).toEqual(a.arms[0].end);
+  });
+  test('knees that fall in are shown from the front, nearer to each other with the feet where they were', () => {
+    const { right, wrong } = wrongOf(figure('squat'), 'the knees fall in')!;
+    expect(right.view).toBe('front');
+    const gap = (f: Figure) => {
+      const s = solve(f.poses[0]!, 'front');
+      return [s.legs[1].joint[0] - s.legs[0].joint[0], s.legs[1].end[0] - s.legs[0].end[0]] as const;
+    };
+    expect(gap(wrong)[0]).toBeLessThan(gap(right)[0] - 0.08);
+    expect(gap(wrong)[1]).toBeCloseTo(gap(right)[1], 6);
+  });
+  test('a stiff landing is straighter than a soft one; a rounded back is rounder', () => {
+    const landing = wrongOf(figure('squat-jump'), 'a heavy landing')!;
+    expect(hipOf(landing.wrong)).toBeGreaterThan(hipOf(landing.right) + 0.1);
+    const round = wrongOf(figure('loaded-hinge'), 'the back rounds')!;
+    expect(round.wrong.poses[0]!.curl).toBeGreaterThan(round.right.poses[0]!.curl + 15);
+  });
+  test('what a still drawing can’t show isn’t drawn', () => {
+    for (const see of ['holds the breath', 'hurries', 'the hips tip from side to side'])
+      expect(wrongOf(figure('squat'), see)).toBeNull();
   });
 });

@@ -162,6 +162,16 @@ function propInHand(prop: Prop, s: Solved): Shape[] {
       const hang = step(g, 0, 0.1);
       return [thing(circle(hang, 0.085)), { d: `M${at(g)}L${at(hang)}`, tone: 'line' }];
     }
+    case 'bottle':
+      return hands(prop.in).flatMap((arm) => {
+        const g = grip(arm);
+        // Held round its middle, neck up where the hand points ahead.
+        const up = direction(arm.end, arm.tip) + 90;
+        return [
+          thing(capsule(step(g, up, 0.05), step(g, up, -0.09), [0.036, 0.036])),
+          thing(capsule(step(g, up, 0.06), step(g, up, 0.1), [0.016, 0.014])),
+        ];
+      });
     case 'ball': {
       const g = prop.in === 'both' ? along(s.arms[0].tip, s.arms[1].tip, 0.5) : s.arms[0].tip;
       return [thing(circle(step(g, direction(s.arms[0].end, s.arms[0].tip), 0.07), 0.11))];

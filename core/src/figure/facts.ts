@@ -1,5 +1,5 @@
 import { type Demand, type Move, unsafeEnd } from '../move/index.ts';
-import { along, distance, LENGTHS, type Point } from './body.ts';
+import { along, direction, distance, LENGTHS, type Point, turn } from './body.ts';
 import { armRaised, type Figure, hipBend, poseAt, type Touch, touchesOf } from './figure.ts';
 import { SIDES, type Solved, solve } from './pose.ts';
 
@@ -13,6 +13,13 @@ export interface FigureFacts {
   readonly onBack: boolean;
   readonly onFront: boolean;
   readonly headLow: boolean;
+  readonly onSide: boolean;
+  /** A hand bears on the floor, a surface or a wall, and not by a grip or a forearm. */
+  readonly handsOn: boolean;
+  /** Feet that bear in a key pose where nothing else does but a hold; null where there is none. */
+  readonly fewestFeet: 1 | 2 | null;
+  /** How far a wrist that bears is bent back, degrees; 0 where none bears with a flat hand. */
+  readonly wristBack: number;
   /** Degrees, the most of any moment. */
   readonly armsRaised: number;
   readonly kneeBend: number;
@@ -28,6 +35,10 @@ const LYING = 60;
 /** Heights below which something is on the floor, with or without a cushion under it, m. */
 const FLOOR = 0.02;
 const PADDED = 0.1;
+/** Share of a forearm that must be seen for what its hand does to be read. Estimate. */
+const SEEN_WELL = 0.6;
+/** Height of the shoulders below which somebody on their side lies, m. */
+const LIES_BELOW = 0.8;
 
 const frames = (figure: Figure): Solved[] =>
   Array.from({ length: STEPS + 1 }, (_, k) => solve(poseAt(figure, k / STEPS), figure.view));
@@ -60,6 +71,10 @@ function seenFromAbove(figure: Figure): FigureFacts {
     onBack: figure.view === 'front',
     onFront: false,
     headLow: false,
+    onSide: figure.view === 'side',
+    handsOn: false,
+    fewestFeet: null,
+    wristBack: 0,
     armsRaised: most(armRaised),
     kneeBend: 0,
     hipBend: most(hipBend),
@@ -85,7 +100,8 @@ export function factsOfFigure(figure: Figure): FigureFacts {
   for (const s of all)
     for (const side of SIDES) {
       armsRaised = Math.max(armsRaised, armRaised(s, side));
-      hips = Math.max(hips, hipBend(s, side));
+      // On the side a hip bends towards the eye, or is lifted outwards: nothing is bent that is seen.
+      if (!lies.some((lying) => lying)) hips = Math.max(hips, hipBend(s, side));
     }
   // The knee that carries: the one under the centre of mass, where only feet bear.
   keys.forEach((s, i) => {
@@ -99,6 +115,35 @@ export function factsOfFigure(figure: Figure): FigureFacts {
     const straight = LENGTHS.thigh + LENGTHS.shank;
     const share = Math.min(1, distance(leg.root, leg.end) / straight);
     kneeBend = Math.max(kneeBend, (2 * Math.acos(share) * 180) / Math.PI);
+  });
+  const gripped = figure.props.some((p) => p.is === 'hold' || p.is === 'bar');
+  // Somebody who sits has the hands beside them; only what carries them counts, and a forearm carries in place of a hand.
+  const bearing = keyTouches.map((list, i) =>
+    figure.view === 'front' || lies[i] || gripped
+      ? []
+      : SIDES.filter(
+          (side) =>
+            list.some((t) => t.part === 'hand' && t.side === side) &&
+            !list.some((t) => t.part === 'elbow' && t.side === side) &&
+            !list.some((t) => (t.part === 'hip' || t.part === 'chest') && t.height > PADDED) &&
+            // Seen end on it says nothing of what the hand does.
+            distance(keys[i]!.arms[side].joint, keys[i]!.arms[side].end) > LENGTHS.forearm * SEEN_WELL,
+        ),
+  );
+  const wrists = keys.flatMap((s, i) =>
+    bearing[i]!.map((side) => {
+      const { joint, end, tip } = s.arms[side];
+      // Nobody bends a wrist back over a fist.
+      return distance(end, tip) < LENGTHS.hand * SEEN_WELL
+        ? 0
+        : turn(direction(joint, end), direction(end, tip));
+    }),
+  );
+  const feetAlone = keyTouches.flatMap((list) => {
+    const others = list.filter((t) => t.part !== 'foot' && !(gripped && t.part === 'hand'));
+    return list.length === 0 || others.length > 0
+      ? []
+      : [new Set(list.flatMap((t) => (t.part === 'foot' ? [t.side] : []))).size];
   });
   const uses = new Set<FigureFacts['uses'][number]>();
   for (const prop of figure.props) {
@@ -133,6 +178,10 @@ export function factsOfFigure(figure: Figure): FigureFacts {
       (list, i) => !lies[i] && list.some((t) => t.part === 'chest') && list.some((t) => t.part === 'hip'),
     ),
     headLow: all.some((s) => along(s.headBase, s.crown, 0.5)[1] < along(s.waist, s.neck, 0.6)[1] - 0.12),
+    onSide: lies.some((lying, i) => lying && keys[i]!.neck[1] < LIES_BELOW),
+    fewestFeet: feetAlone.length === 0 ? null : (Math.min(...feetAlone) as 1 | 2),
+    handsOn: bearing.some((sides) => sides.length > 0),
+    wristBack: Math.round(Math.max(0, ...wrists)),
     armsRaised: Math.round(armsRaised),
     kneeBend: Math.round(kneeBend),
     hipBend: Math.round(hips),
@@ -148,14 +197,18 @@ export interface FigureFinding {
 }
 
 /** Degrees by which a drawn joint may lie outside what the library says. Estimates. */
-const APART = { knee: 30, arm: 40 } as const;
+const APART = { knee: 30, arm: 40, hip: 35, wrist: 35 } as const;
 /** From here on an arm is overhead, degrees. */
 const OVERHEAD = 140;
 /** Centimetres of leaning out of the base that a drawing may have. Estimate. */
 const OFF_BASE = 6;
 
 /** Everything in which the drawing of a move disagrees with its own data; empty where they agree. */
-export function figureFindings(move: Pick<Move, 'needs'>, demand: Demand, figure: Figure): FigureFinding[] {
+export function figureFindings(
+  move: Pick<Move, 'needs' | 'posture'>,
+  demand: Demand,
+  figure: Figure,
+): FigureFinding[] {
   const facts = factsOfFigure(figure);
   const found: FigureFinding[] = [];
   const yesNo = (what: string, drawn: boolean, stated: boolean) => {
@@ -171,6 +224,23 @@ export function figureFindings(move: Pick<Move, 'needs'>, demand: Demand, figure
   yesNo('both feet leave', facts.leaves, hi('impact.class') >= 2);
   yesNo('on the back', facts.onBack, hi('posture.supine') > 0);
   yesNo('on the front', facts.onFront, hi('posture.prone') > 0);
+  yesNo('on the side', facts.onSide, move.posture.work === 'lying on the side');
+  if (facts.fewestFeet === 1 && hi('balance.singleLeg') === 0)
+    found.push({ what: 'one foot down', says: 'drawn so, but the library has both' });
+  if (facts.fewestFeet === 2 && hi('balance.singleLeg') >= 2)
+    found.push({ what: 'one foot down', says: 'the library says so, but it isn’t drawn' });
+  if (facts.handsOn && hi('wrist.load') === 0)
+    found.push({ what: 'weight on the hands', says: 'drawn so, but the library says it isn’t' });
+  if (!facts.handsBear && hi('hands.bearing') > 0)
+    found.push({ what: 'weight on the hands', says: 'the library says so, but it isn’t drawn' });
+  const wrist = hi('wrist.bentBackDeg');
+  if (facts.wristBack > wrist + APART.wrist)
+    found.push({ what: 'a wrist bent back', says: `drawn ${facts.wristBack}°, the library has ${wrist}°` });
+  if (!figure.above && facts.hipBend > hi('hip.bendDeg') + APART.hip)
+    found.push({
+      what: 'hip bend',
+      says: `drawn ${facts.hipBend}°, the library has ${hi('hip.bendDeg')}° at the most`,
+    });
   if (facts.headLow && hi('strain.headLow') < 1)
     found.push({ what: 'head lower than the heart', says: 'drawn so, but the library says it isn’t' });
   for (const need of ['wall', 'seat', 'step'] as const)

@@ -20,7 +20,7 @@ export type Prop =
   | { readonly is: 'bar'; readonly height: number; readonly x: number }
   | { readonly is: 'cushion'; readonly x: number }
   /** In one hand or both: what hangs or is held there. */
-  | { readonly is: 'dumbbell' | 'bell' | 'ball' | 'towel' | 'stick'; readonly in: 'near' | 'both' }
+  | { readonly is: 'dumbbell' | 'bell' | 'bottle' | 'ball' | 'towel' | 'stick'; readonly in: 'near' | 'both' }
   | { readonly is: 'band'; readonly from: Point; readonly in: 'near' | 'both' }
   /** A short band round both legs. */
   | { readonly is: 'loop'; readonly round: 'thighs' | 'ankles' };
@@ -140,7 +140,7 @@ const pointsOf = (s: Solved): Point[] => [
 ];
 
 /** Heights at which something can be touched at x: the floor, and what is drawn. */
-function grounds(figure: Figure, x: number): number[] {
+export function groundsAt(figure: Pick<Figure, 'props'>, x: number): number[] {
   const found = [0];
   for (const prop of figure.props) {
     if ((prop.is === 'surface' || prop.is === 'step') && x > prop.from - 0.06 && x < prop.to + 0.06)
@@ -152,6 +152,10 @@ function grounds(figure: Figure, x: number): number[] {
 }
 
 const NEAR_ENOUGH = 0.035;
+/** Share of a forearm's length by which its wrist is higher where it leans on a wall. Estimate. */
+const UPRIGHT = 0.6;
+/** Thickness of a hand at its knuckles, m. */
+const KNUCKLE = 0.02;
 
 /** What of the body touches something in a pose: at which side, and at which height. */
 export interface Touch {
@@ -163,7 +167,7 @@ export interface Touch {
 export function touchesOf(figure: Figure, s: Solved): Touch[] {
   const touches: Touch[] = [];
   const on = (at: Point, below: number): number | null => {
-    const fits = grounds(figure, at[0]).filter((h) => Math.abs(at[1] - below - h) < NEAR_ENOUGH);
+    const fits = groundsAt(figure, at[0]).filter((h) => Math.abs(at[1] - below - h) < NEAR_ENOUGH);
     return fits.length > 0 ? Math.max(...fits) : null;
   };
   const walls = figure.props.flatMap((p) => (p.is === 'wall' && !p.behind ? [p.x] : []));
@@ -174,13 +178,18 @@ export function touchesOf(figure: Figure, s: Solved): Touch[] {
     if (foot.length > 0) touches.push({ part: 'foot', side, height: Math.max(...foot) });
     const knee = on(leg.joint, FLESH.knee);
     if (knee !== null) touches.push({ part: 'knee', side, height: knee });
-    const hand = on(arm.end, FLESH.wrist);
+    // On a fist the wrist stands over the knuckles.
+    const fist = distance(arm.end, arm.tip) < LENGTHS.hand * 0.75 && arm.tip[1] < arm.end[1];
+    const hand = fist ? on(arm.tip, KNUCKLE) : on(arm.end, FLESH.wrist);
     if (hand !== null) touches.push({ part: 'hand', side, height: hand });
     const elbow = on(arm.joint, FLESH.elbow);
     if (elbow !== null) touches.push({ part: 'elbow', side, height: elbow });
     for (const x of walls)
       if (Math.abs(arm.end[0] - x) < 0.06 || Math.abs(arm.tip[0] - x) < 0.05)
         touches.push({ part: 'hand', side, height: arm.end[1] });
+    for (const x of walls)
+      if (Math.abs(arm.end[0] - x) < 0.12 && arm.end[1] - arm.joint[1] > LENGTHS.forearm * UPRIGHT)
+        touches.push({ part: 'elbow', side, height: arm.joint[1] });
     for (const prop of figure.props) {
       if (prop.is === 'hold' && distance(arm.end, [prop.x, prop.height]) < 0.09)
         touches.push({ part: 'hand', side, height: prop.height });

@@ -1,5 +1,13 @@
-export { HEIGHT, LENGTHS, MASSES, type Point } from './body.ts';
+export { distance, HEIGHT, LENGTHS, MASSES, type Point } from './body.ts';
 export { frameOf, SCALE, type Shape, shapesOf, shapesOfPose, svgOf, type Tone } from './draw.ts';
+export { drawingSchema, MOST_POSES } from './drawing.ts';
+export {
+  addedPose,
+  dragged,
+  type HandleId,
+  handlesOf,
+  pinned,
+} from './edit.ts';
 export { type FigureFacts, type FigureFinding, factsOfFigure, figureFindings } from './facts.ts';
 export {
   armRaised,
@@ -26,3 +34,4 @@ export {
   type View,
 } from './pose.ts';
 export { drawnOf, figureWords, heightFault, nearestDrawn, type Shown, shownFor, stillsOf } from './shown.ts';
+export { type Wrong, wrongOf } from './wrong.ts';

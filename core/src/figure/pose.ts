@@ -19,6 +19,8 @@ export interface Limb {
   readonly seen?: readonly [number, number];
   /** How far it bends towards the eye instead of to the side, 0 to 1: drawn as much straighter and shorter. */
   readonly ahead?: number;
+  /** A closed hand, half as long. */
+  readonly fist?: true;
   /** The foot points at the eye: little of it is to be seen. */
   readonly atEye?: true;
 }
@@ -31,6 +33,8 @@ export interface KeyPose {
   /** Upper trunk beyond the lower one, and head beyond the upper. */
   readonly curl: number;
   readonly nod: number;
+  /** Shoulders drawn up to the ears by so many metres. */
+  readonly shrug?: number;
   /** Share of the trunk that is seen, where it points towards the eye. */
   readonly seen?: number;
   readonly arms: readonly [Limb, Limb];
@@ -90,6 +94,8 @@ const PART = {
   leg: { upper: LENGTHS.thigh, lower: LENGTHS.shank, tip: LENGTHS.foot * 0.74, bend: 1 },
 } as const;
 
+/** A closed hand's share of an open one's length. Estimate. */
+export const FIST = 0.5;
 /** Width of a foot that points at the eye, m. Estimate. */
 const FOOT_FROM_FRONT = 0.05;
 
@@ -119,7 +125,7 @@ function solveLimb(kind: 'arm' | 'leg', limb: Limb, root: Point, view: View, s: 
   const joint = step(root, turned[0], part.upper * upper, side);
   const end = step(joint, turned[1], part.lower * lower, side);
   if (kind === 'arm') {
-    const tip = step(end, limb.end ?? turned[1], part.tip, side);
+    const tip = step(end, limb.end ?? turned[1], part.tip * (limb.fist ? FIST : 1), side);
     return { root, joint, end, tip, heel: end, short };
   }
   if (view === 'front' || limb.atEye) {
@@ -149,14 +155,15 @@ export function solve(pose: KeyPose, view: View): Solved {
   const up = 180 - pose.lean - pose.curl;
   const neck = step(waist, up, LENGTHS.chest * seen);
   const headUp = up - pose.nod;
-  const headBase = step(neck, up - pose.nod / 2, LENGTHS.neck);
+  const shrug = pose.shrug ?? 0;
+  const headBase = step(neck, up - pose.nod / 2, LENGTHS.neck - shrug / 2);
   const crown = step(headBase, headUp, LENGTHS.head);
   const across = (at: Point, degrees: number, half: number, side: Side): Point =>
     view === 'side' ? at : step(at, degrees - 90, (side === 0 ? -1 : 1) * half);
   const limb = (kind: 'arm' | 'leg', side: Side): SolvedLimb => {
     const root =
       kind === 'arm'
-        ? across(neck, up, LENGTHS.shoulderHalf, side)
+        ? across(step(neck, up, shrug), up, LENGTHS.shoulderHalf, side)
         : across(hip, 180 - pose.lean, LENGTHS.hipHalf, side);
     return solveLimb(kind, (kind === 'arm' ? pose.arms : pose.legs)[side], root, view, side);
   };
@@ -219,7 +226,10 @@ function limbBetween(
 ): Limb {
   const side = outwards(view, s);
   const bend = (t < 0.5 ? a.bend : b.bend) ?? undefined;
-  const eye = a.atEye && b.atEye ? { atEye: true as const } : {};
+  const eye = {
+    ...(a.atEye && b.atEye ? { atEye: true as const } : {}),
+    ...(a.fist && b.fist ? { fist: true as const } : {}),
+  };
   const ends = a.end === undefined || b.end === undefined ? {} : { end: betweenTurns(a.end, b.end, t) };
   if (
     kind === 'leg' &&
@@ -253,6 +263,7 @@ function limbBetween(
   return {
     turned: [betweenTurns(from[0], to[0], t), betweenTurns(from[1], to[1], t)],
     seen: [between(seenA[0], seenB[0], t), between(seenA[1], seenB[1], t)],
+    ...(a.fist && b.fist ? { fist: true as const } : {}),
     ...(a.atEye && b.atEye ? eye : { end: betweenTurns(foot(a, from[1]), foot(b, to[1]), t) }),
   };
 }

@@ -100,7 +100,7 @@ export function shownFor(
   const known = nearest.get(library) ?? new Map<string, Move | null>();
   nearest.set(library, known);
   let like: Move | null = null;
-  if (!FIGURES[move.id]) {
+  if (!move.drawing && !FIGURES[move.id]) {
     like = known.get(move.id) ?? null;
     if (!known.has(move.id)) {
       like = nearestDrawn(library.moves, move);
@@ -111,10 +111,11 @@ export function shownFor(
   const asked = form.settings?.surfaceCm ?? move.surface?.usualCm ?? like?.surface?.usualCm ?? 0;
   const cm = heightFault(asked) === null ? asked : (move.surface?.usualCm ?? 0);
   const tempo = move.tempo ? move.tempo.split('-').reduce((sum, d) => sum + Number(d), 0) : 0;
+  const figure = move.drawing ?? FIGURES[like?.id ?? move.id]!(cm / 100);
   return {
-    figure: FIGURES[like?.id ?? move.id]!(cm / 100),
+    figure,
     like,
-    alternates: alternates(move, FIGURES[like?.id ?? move.id]!(cm / 100)),
+    alternates: alternates(move, figure),
     repSeconds: move.unit === 'hold' ? null : tempo > 0 ? tempo : move.pace ? 60 / move.pace[1] : null,
   };
 }

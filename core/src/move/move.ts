@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { drawingSchema } from '../figure/drawing.ts';
 import { demandKeySchema, figureSchema, originSchema } from './demand.ts';
 import { LAW_IDS } from './laws.ts';
 import { LEVER_IDS, type LeverId } from './levers.ts';
@@ -228,6 +229,8 @@ export const moveSchema = z
     /** The base posture whose figures hold where the move says nothing of its own. */
     base: idSchema,
     demand: z.partialRecord(demandKeySchema, figureSchema),
+    /** The trainer's own drawing of it; the library's own moves are drawn with the product. */
+    drawing: drawingSchema.optional(),
     /** Where the move's own figures come from when a figure doesn't say. */
     from: originSchema,
     source: z.string().optional(),

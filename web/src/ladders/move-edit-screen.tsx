@@ -1,3 +1,4 @@
+import { FIGURES, type Figure, figureFindings, shownFor } from '@inner-rung/core/figure';
 import { checkLadder, type LadderFinding, writtenMove } from '@inner-rung/core/ladder';
 import {
   DEMAND_KEYS,
@@ -10,6 +11,7 @@ import {
   type Move,
   moveSchema,
 } from '@inner-rung/core/move';
+import { Pencil } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
@@ -18,10 +20,15 @@ import { ServerAway } from '../start/start-screen.tsx';
 import { changes } from '../store/index.ts';
 import { Num, Text } from '../ui/fields.tsx';
 import { Missing } from '../ui/missing.tsx';
+import { MoveFigure } from '../ui/move-figure.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
+import { FigureEditor } from './figure-editor.tsx';
 import { Findings } from './findings.tsx';
 import { useEdits } from './use-edits.ts';
+
+/** What a drawing begins with where nothing is like the move. */
+const shownStanding = (): Figure => FIGURES['feet-together-stand']!(0);
 
 /** Edits a move field by field: what is well formed is kept at once, what isn't is told beside the field. */
 export default function MoveEditScreen() {
@@ -98,6 +105,7 @@ export default function MoveEditScreen() {
   const hidden = DEMAND_KEYS.filter((key) => demand[key].hi === 0);
   const figure = (key: DemandKey, lo: number | null, hi: number | null) =>
     put(`demand.${key}`, {}, { [key]: { lo, hi, from: 'estimate', source: 'set by hand' } });
+  const looks = shownFor(library, { move: move.id });
   const standsOn = library.ladders.filter((l) => l.rungs.some((r) => r.move === move.id));
 
   return (
@@ -188,6 +196,35 @@ export default function MoveEditScreen() {
             ))}
           </section>
           <section aria-label="Figures" className="content-start">
+            <h2 className="text-xl">How it looks</h2>
+            {move.drawing ? (
+              <FigureEditor
+                key={move.id}
+                drawing={move.drawing}
+                findings={figureFindings(move, demand, move.drawing)}
+                onKeep={(drawing) => put('drawing', { drawing })}
+                onAway={() => put('drawing', { drawing: undefined })}
+              />
+            ) : (
+              <>
+                {looks && <MoveFigure shown={looks} name={move.name} className="mt-1 h-36 max-w-full" />}
+                <p className="quiet text-sm">
+                  {looks?.like
+                    ? `No drawing of its own: shown as ${looks.like.name.toLowerCase()}, the nearest by posture and pattern.`
+                    : looks
+                      ? 'As it is drawn. Your own drawing takes its place; heights then stay as you set them.'
+                      : 'Nothing drawn is near enough to stand for it.'}
+                </p>
+                <button
+                  type="button"
+                  className="btn btn-sm touch"
+                  onClick={() => put('drawing', { drawing: looks?.figure ?? shownStanding() })}
+                >
+                  <Pencil size={17} aria-hidden /> Draw it {looks ? 'from this' : 'from somebody standing'}
+                </button>
+              </>
+            )}
+            {wrong('drawing')}
             <label className="block">
               <span className="quiet text-sm">Sides</span>
               <select

@@ -20,6 +20,7 @@ import { Waiting } from '../app/app.tsx';
 import { useOwn, useShelf } from '../app/data.ts';
 import { WaysSomewhere } from '../rooms/ways-somewhere.tsx';
 import { ServerAway } from '../start/start-screen.tsx';
+import { FaultFigure } from '../ui/fault-figure.tsx';
 import { Missing } from '../ui/missing.tsx';
 import { MoveFigure } from '../ui/move-figure.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
@@ -112,6 +113,10 @@ export default function MoveScreen() {
   const demand = demandOf(move, library.demand.get(move.id)!, surfaceCm === undefined ? {} : { surfaceCm });
   const figures = DEMAND_KEYS.filter((key) => demand[key].hi !== 0);
   const parts = difficultyOf(demand).parts.slice(0, 4);
+  const drawn = shownFor(library, {
+    move: move.id,
+    ...(surfaceCm === undefined ? {} : { settings: { surfaceCm } }),
+  });
   const changed = states.find((s) => s.change.kind === 'move' && s.change.of === move.id);
   const link = (rung: Rung | null, none: string) =>
     rung ? (
@@ -189,10 +194,18 @@ export default function MoveScreen() {
               </p>
             )}
             {move.faults.map((fault) => (
-              <p key={fault.see} className="mt-2 border-l-4 border-primary pl-3">
-                <strong>See:</strong> {fault.see}. <strong>Say:</strong> {fault.say} <strong>Else:</strong>{' '}
-                {fault.do} <span className="quiet">({LEVERS[fault.lever].easier})</span>.
-              </p>
+              <div
+                key={fault.see}
+                className="mt-2 flex flex-wrap items-center gap-x-4 border-l-4 border-primary pl-3"
+              >
+                <p className="min-w-56 flex-1">
+                  <strong>See:</strong> {fault.see}. <strong>Say:</strong> {fault.say} <strong>Else:</strong>{' '}
+                  {fault.do} <span className="quiet">({LEVERS[fault.lever].easier})</span>.
+                </p>
+                {drawn && (
+                  <FaultFigure shown={drawn} see={fault.see} say={fault.say} className="h-24 max-w-full" />
+                )}
+              </div>
             ))}
             {move.stopIf.length > 0 && (
               <p className="mt-2">

@@ -5,6 +5,7 @@ import { formName } from '@inner-rung/core/scale';
 import { ArrowDown, ArrowUp, Scissors, Trash2 } from 'lucide-react';
 import { useId } from 'react';
 import { Link } from 'react-router';
+import { FaultFigure } from '../ui/fault-figure.tsx';
 import { MoveFigure } from '../ui/move-figure.tsx';
 import { StepPlot } from './part-bars.tsx';
 
@@ -65,6 +66,19 @@ export function RungPanel(props: {
           name={formName(library, rung.move, rung.settings)}
           className="my-2 h-32 w-full"
         />
+      )}
+      {shown && !shown.like && move?.faults[0] && (
+        <div className="mb-2 flex flex-wrap items-center gap-x-3">
+          <FaultFigure
+            shown={shown}
+            see={move.faults[0].see}
+            say={move.faults[0].say}
+            className="h-20 max-w-full"
+          />
+          <p className="min-w-40 flex-1 text-sm">
+            See: {move.faults[0].see}. <strong>{move.faults[0].say}</strong>
+          </p>
+        </div>
       )}
       {move && (
         <p>

@@ -1,4 +1,4 @@
-import { type Figure, shapesOf, type Tone } from '@inner-rung/core/figure';
+import { type Figure, type Shape, shapesOf, type Tone } from '@inner-rung/core/figure';
 
 /** Colours of a figure's parts, and of the thin edge that keeps a limb apart from what it lies over. */
 export type FigureColours = Readonly<Record<Exclude<Tone, 'line'> | 'edge', string>>;
@@ -23,20 +23,27 @@ export function FigureShapes(props: {
   const { colours, floor } = props;
   return (
     <>
-      {floor && !props.figure.above && <path d={`M${floor[0]} 0h${floor[1]}`} stroke={colours.near} strokeWidth={2} />}
-      {shapesOf(props.figure, props.t).map(({ d, tone, edged }, i) => (
-        <path
-          // biome-ignore lint/suspicious/noArrayIndexKey: shapes are painted in one order
-          key={i}
-          d={d}
-          fill={tone === 'line' ? 'none' : colours[tone]}
-          {...(tone === 'line'
-            ? { stroke: colours.near, strokeWidth: 2.5 }
-            : edged
-              ? { stroke: colours.edge, strokeWidth: 3, paintOrder: 'stroke' }
-              : {})}
-        />
-      ))}
+      {floor && !props.figure.above && (
+        <path d={`M${floor[0]} 0h${floor[1]}`} stroke={colours.near} strokeWidth={2} />
+      )}
+      <PaintedShapes shapes={shapesOf(props.figure, props.t)} colours={colours} />
     </>
   );
+}
+
+/** Shapes in the order in which they are painted. */
+export function PaintedShapes({ shapes, colours }: { shapes: readonly Shape[]; colours: FigureColours }) {
+  return shapes.map(({ d, tone, edged }, i) => (
+    <path
+      // biome-ignore lint/suspicious/noArrayIndexKey: shapes are painted in one order
+      key={i}
+      d={d}
+      fill={tone === 'line' ? 'none' : colours[tone]}
+      {...(tone === 'line'
+        ? { stroke: colours.near, strokeWidth: 2.5 }
+        : edged
+          ? { stroke: colours.edge, strokeWidth: 3, paintOrder: 'stroke' }
+          : {})}
+    />
+  ));
 }

@@ -81,7 +81,7 @@ const edge =
     const height = 0.16;
     const at = (degrees: number): KeyPose => {
       const foot = onBall(0, degrees);
-      const free: Limb = turned(6, -56);
+      const free: Limb = turned(10, -84);
       const p = standing({
         legs: [foot, one ? free : foot],
         h: degrees > 0 ? 1.12 : 0.93,
@@ -304,7 +304,7 @@ export const ACROSS: Figures = {
       nod: 0,
       seen: 0.24,
       arms: [to([-hands, FLESH.wrist], 60, 1), to([hands, FLESH.wrist], 60, 1)],
-      legs: both({ turned: [feet, 0], seen: [0.86, 0.1], atEye: true }),
+      legs: both({ turned: [feet, 0], seen: [0.86, 0.1] }),
     });
     return front([at(0.24, 8), at(0.37, 24)], [], GOES);
   },

@@ -278,7 +278,7 @@ export const FLOOR: Figures = {
     side(
       [
         {
-          ...onKnees({ sit: 58, lean: 92, arms: both(turned(94, 92, 92)) }),
+          ...onKnees({ sit: 58, lean: 96, arms: both(to([0.64, FLESH.wrist], 90)) }),
           legs: onKnees({ sit: 58 }).legs,
         },
       ],
@@ -329,12 +329,12 @@ export const FLOOR: Figures = {
   },
   'pike-press': () => {
     const at = (k: number): KeyPose => ({
-      hip: [0, 0.98 - k * 0.1],
-      lean: 140 - k * 4,
+      hip: [0, 0.86 - k * 0.08],
+      lean: 128 + k * 4,
       curl: 0,
       nod: 0,
-      arms: both(to([0.4, FLESH.wrist], 90)),
-      legs: both(onBall(-0.34, 36)),
+      arms: both(to([0.52, FLESH.wrist], 90)),
+      legs: both(onBall(-0.5, 40)),
     });
     return side([at(0), at(1)], []);
   },
@@ -383,7 +383,10 @@ export const FLOOR: Figures = {
   'floor-turn': () => side([supine({ rise: 62, arms: both(turned(70, 96)) })], [MAT]),
   'sitting-tuck': () =>
     side(
-      [supine({ rise: 56, legs: both(turned(112, 96)) }), supine({ rise: 74, legs: both(turned(146, 60)) })],
+      [
+        supine({ rise: 56, legs: both(turned(112, 96)), arms: both(to([-0.28, FLESH.wrist], 90)) }),
+        supine({ rise: 74, legs: both(turned(146, 60)), arms: both(to([-0.28, FLESH.wrist], 90)) }),
+      ],
       [MAT],
     ),
   'chair-dip-bent': (s) => dip(s, 0.34),

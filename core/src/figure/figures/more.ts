@@ -35,11 +35,14 @@ import { UPRIGHT } from './upright.ts';
 export const hold = (x: number, height = 0.95): Prop => ({ is: 'hold', x, height });
 const AHEAD: Limb = turned(84, 88);
 
+/** Share of a thigh that is seen from the front where it points to the eye. */
+const THIGH_SEEN = 0.16;
 /** Sitting seen from the front: thighs point at the eye, shanks hang. */
 export const seat = (s: number, more: Partial<KeyPose> & { half?: number } = {}): KeyPose => {
-  const shank = (s + 0.1 - LENGTHS.ankle - 0.03) / LENGTHS.shank;
   const { half = 14, ...rest } = more;
-  const leg: Limb = { turned: [half, 0], seen: [0.16, shank] };
+  const down = THIGH_SEEN * LENGTHS.thigh * Math.cos((half * Math.PI) / 180);
+  const shank = Math.min(1, (s + 0.1 - LENGTHS.ankle - down) / LENGTHS.shank);
+  const leg: Limb = { turned: [half, 0], seen: [THIGH_SEEN, shank] };
   return { hip: [0, s + 0.1], lean: 0, curl: 0, nod: 0, arms: both(turned(10, 6)), legs: both(leg), ...rest };
 };
 export const seated =

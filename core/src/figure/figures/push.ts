@@ -1,7 +1,7 @@
 import { LENGTHS, type Point, step } from '../body.ts';
 import { both, flat, fours, line, onBall, sitting, standing, supine, to, turned, way } from '../build.ts';
 import type { Figure } from '../figure.ts';
-import type { KeyPose } from '../pose.ts';
+import type { KeyPose, Limb } from '../pose.ts';
 import { bell, chair, type Drawn, type Figures, held, MAT, side, weight, weights, withProps } from './kit.ts';
 
 const STEPS = 4;
@@ -83,7 +83,11 @@ export const PUSH: Figures = {
   'narrow-push-up': () => pushUp(),
   'hands-together-push-up': () => pushUp(),
   'push-off': () => pushUp(),
-  'fist-push-up': () => pushUp(),
+  'fist-push-up': () => {
+    const f = pushUp();
+    const fist = ({ at }: Limb): Limb => ({ at: [at![0], 0.09], end: 0, fist: true });
+    return { ...f, poses: f.poses.map((p) => ({ ...p, arms: both(fist(p.arms[0])) })) };
+  },
   'feet-raised-push-up': (s) => pushUp({ feet: s }),
   'raised-plank': (s) => held((h) => pushUp({ hands: h }), 0)(s),
   plank: held(() => pushUp(), 0),

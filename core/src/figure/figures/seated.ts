@@ -45,7 +45,7 @@ function foldedOn(y: number, hand: number, of: Partial<Parameters<typeof standin
   // Where the arms reach shifts where the body stands a little: found in a few rounds.
   let x = touchAhead(at(0.04, 1), y);
   for (let i = 0; i < 4; i++) x = touchAhead(at(0.04, x), y);
-  return { x, away: at(0.04, x), near: at(0.19, x) };
+  return { x, away: at(0.04, x), near: at(0.1, x) };
 }
 
 const backToWall = (of: Partial<Parameters<typeof standing>[0]>): KeyPose =>
@@ -244,7 +244,7 @@ export const SEATED: Figures = {
     return side([away, near], [{ is: 'wall', x: x + 0.02 }]);
   },
   'raised-pike-press': (s) => {
-    const { x, away, near } = foldedOn(s + FLESH.wrist, 90, { lean: 88, legs: both(onBall(0, 20)) });
+    const { x, away, near } = foldedOn(s + FLESH.wrist, 90, { lean: 84, h: 1.02, legs: both(onBall(0, 20)) });
     return side([away, near], [onSurface(s, x)]);
   },
   'wall-elbow-press': () =>
@@ -286,7 +286,7 @@ export const SEATED: Figures = {
         h: 0.93 - k * 0.04,
         legs: [flat(0.2), onBall(-0.32, 20 + k * 20)],
         over: 0.02 + k * 0.16,
-        arms: both(to([0.5, 1.16], 150)),
+        arms: both(turned(8, 20)),
       });
     return side([at(0), at(1)], [{ is: 'wall', x: 0.52 }]);
   },

@@ -611,8 +611,8 @@ export const UPRIGHT: Figures = {
         standing({
           h: 0.93,
           lean: 36,
-          legs: [turned(40, 38), flat(0)],
-          over: 0.02,
+          legs: [to([0.25, 0.08], 124), flat(0)],
+          over: 0.04,
           arms: [turned(20, 30), holding(0.55, 0.9)],
         }),
       ],
