@@ -1,7 +1,8 @@
 import { FIGURES, shapesOf, solve } from '@inner-rung/core/figure';
 import type { Library } from '@inner-rung/core/ladder';
 import { type PersonCard, personCards } from '@inner-rung/core/paper';
-import { metrics, toPdf } from '../../web/src/paper/pdf.ts';
+import { toPdf, typeOf } from '../../web/src/paper/pdf.ts';
+import { FONTS } from '../../web/test/type-on-disk.ts';
 import { type Row, row, times } from './measure.ts';
 
 const CARDS = 30;
@@ -13,7 +14,7 @@ export async function figureRows(library: Library): Promise<Row[]> {
     const make = FIGURES[move.id];
     return make ? [make((move.surface?.usualCm ?? 0) / 100)] : [];
   });
-  const measure = await metrics();
+  const { measure } = typeOf(FONTS);
   const cards = Array.from(
     { length: CARDS },
     (_, i): PersonCard => ({
@@ -38,7 +39,7 @@ export async function figureRows(library: Library): Promise<Row[]> {
   const pdf: number[] = [];
   for (let i = 0; i < 4; i++) {
     const start = performance.now();
-    await toPdf(personCards(cards, 'A4', measure), 'Tuesday ten');
+    await toPdf(personCards(cards, 'A4', measure), 'Tuesday ten', FONTS);
     if (i > 0) pdf.push(performance.now() - start);
   }
   const plain = times(400, (i) => {

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import type { LibraryFile } from '@inner-rung/core/ladder';
+import { cardSchema } from '@inner-rung/core/paper';
 import type { RunEvent } from '@inner-rung/core/run';
 import express, { type Express, type Request, type Response } from 'express';
 import helmet from 'helmet';
@@ -33,6 +34,8 @@ export interface AppOptions {
 }
 
 const ALIVE_MS = 15_000;
+/** Cards that one printing may open on phones. */
+const MOST_CARDS = 80;
 /** Where a session goes in the pack. */
 const PACKED = /<script[^>]*id="packed"[^>]*>null<\/script>/;
 const COOKIE = 'inner-rung';
@@ -141,13 +144,17 @@ export function createApp(options: AppOptions): Express {
     return (open !== null && localPort === open) || !LOOPBACK.test(remoteAddress);
   };
   api.use((request, _response, next) => {
-    const free = request.path === '/sign-in' || request.path.startsWith('/p/') || request.path === '/health';
+    const free =
+      request.path === '/sign-in' ||
+      request.path.startsWith('/p/') ||
+      request.path.startsWith('/c/') ||
+      request.path === '/health';
     if (fromNetwork(request) && !free && !network.isSignedIn(cookieOf(request.get('cookie'), COOKIE)))
       throw new ProblemError({ status: 401, title: 'Passcode, please', detail: 'Give the passcode first.' });
     next();
   });
   // A run carries everybody’s forms by value: sixty people at forty stations are two megabytes.
-  api.use('/runs', express.json({ limit: '4mb' }));
+  api.use(['/runs', '/cards'], express.json({ limit: '4mb' }));
   api.use(express.json({ limit: '512kb' }));
   const here = (request: Request): void => {
     if (fromNetwork(request))
@@ -205,6 +212,40 @@ export function createApp(options: AppOptions): Express {
       .cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: 12 * 3_600_000 })
       .status(204)
       .end();
+  });
+  api.post('/cards', (request, response) => {
+    const asked = z
+      .strictObject({
+        cards: z
+          .array(z.strictObject({ person: z.string().min(1).max(80), card: cardSchema }))
+          .min(1)
+          .max(MOST_CARDS),
+      })
+      .safeParse(request.body);
+    if (!asked.success) {
+      const { path, message } = asked.error.issues[0]!;
+      throw new ProblemError({
+        status: 422,
+        title: 'Not cards',
+        detail: `${message} (at ${path.join('.') || 'the top'})`,
+        field: path.join('.'),
+      });
+    }
+    if ((door?.port() ?? null) === null)
+      throw new ProblemError({
+        status: 409,
+        title: 'The network is shut',
+        detail:
+          'A code opens a card only while the local network is let in. Open it first, under “Other devices”.',
+      });
+    response.status(201).json({ tokens: network.cardLinks(asked.data.cards) });
+  });
+  api.delete('/cards', (_request, response) => {
+    network.endCardLinks();
+    response.status(204).end();
+  });
+  api.get('/c/:token', (request, response) => {
+    response.set('Cache-Control', 'no-store').json(network.cardBehind(request.params['token']));
   });
   api.get('/p/:token', (request, response) => {
     const { run, person } = network.whose(request.params['token']);

@@ -92,6 +92,16 @@ export const MIGRATIONS: readonly string[] = [
       person TEXT NOT NULL
     ) STRICT, WITHOUT ROWID;
   `,
+  // A card that a code on paper opens, by value, for a while.
+  sql`
+    CREATE TABLE card_link (
+      hash TEXT PRIMARY KEY,
+      person TEXT NOT NULL,
+      body TEXT NOT NULL CHECK (json_valid(body)),
+      until INTEGER NOT NULL
+    ) STRICT, WITHOUT ROWID;
+    CREATE INDEX card_link_person ON card_link (person);
+  `,
 ];
 
 /** Opens the database at a path (":memory:" in tests), with the newest schema. */

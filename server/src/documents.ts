@@ -40,9 +40,12 @@ const KEPT_REVISIONS = 50;
 /** A body in which nothing names an id any more: out of lists, null where it stood alone. */
 function bodyWithout(body: string, id: string): string {
   if (!body.includes(`"${id}"`)) return body;
+  // What is kept of one person in a list goes with them; a wish for nobody is none.
+  const isAbout = (one: unknown): boolean =>
+    typeof one === 'object' && one !== null && (one as { person?: unknown }).person === id;
   const strip = (value: unknown): unknown =>
     Array.isArray(value)
-      ? value.filter((one) => one !== id).map(strip)
+      ? value.filter((one) => one !== id && !isAbout(one)).map(strip)
       : typeof value === 'object' && value !== null
         ? Object.fromEntries(
             Object.entries(value).map(([key, inner]) => [

@@ -12,6 +12,8 @@ const KEY_BYTES = 32;
 const TRIES = { each: 5, all: 30, shutMs: 5 * 60_000 } as const;
 /** A phone stays signed in for so long. */
 const SIGNED_IN_MS = 12 * 3_600_000;
+/** A code on paper opens its card for so long: what was fitted to somebody a month ago is looked at again. Estimate. */
+const CARD_MS = 31 * 24 * 3_600_000;
 export const LEAST_PASSCODE = 6;
 
 /** What is kept of a secret that comes back: never the secret itself. */
@@ -20,7 +22,8 @@ const freshToken = (): string => randomBytes(24).toString('base64url');
 
 /**
  * Who may come in from the local network: a passcode of the trainer's own, kept as a salted scrypt key; who has
- * given it holds a token of which only a hash is kept. A person's link is a token of its own for one run.
+ * given it holds a token of which only a hash is kept. A person's link is a token of its own for one run, or for one
+ * card as it was printed.
  */
 export function network(db: Db, now: () => number) {
   const read = db.prepare<[string], { value: string }>(sql`SELECT value FROM setting WHERE key = ?`);
@@ -36,6 +39,13 @@ export function network(db: Db, now: () => number) {
     SELECT run_id, person FROM run_link WHERE hash = ?
   `);
   const dropLinks = db.prepare(sql`DELETE FROM run_link WHERE person = ?`);
+  const addCard = db.prepare(sql`INSERT INTO card_link (hash, person, body, until) VALUES (?, ?, ?, ?)`);
+  const card = db.prepare<[string], { body: string; until: number }>(sql`
+    SELECT body, until FROM card_link WHERE hash = ?
+  `);
+  const dropCards = db.prepare(sql`DELETE FROM card_link WHERE person = ?`);
+  const dropEveryCard = db.prepare(sql`DELETE FROM card_link`);
+  const dropOldCards = db.prepare(sql`DELETE FROM card_link WHERE until <= ?`);
   const wrong = new Map<string, { tries: number; since: number }>();
   const shut = (address: string, most: number): boolean => {
     const seen = wrong.get(address);
@@ -120,8 +130,33 @@ export function network(db: Db, now: () => number) {
         });
       return { run: found.run_id, person: found.person };
     },
+    /** Links to cards as they were printed, each for one person and for a while. */
+    cardLinks(cards: readonly { readonly person: string; readonly card: unknown }[]): string[] {
+      return db.transaction(() => {
+        dropOldCards.run(now());
+        return cards.map(({ person, card }) => {
+          const token = freshToken();
+          addCard.run(hashOf(token), person, JSON.stringify(card), now() + CARD_MS);
+          return token;
+        });
+      })();
+    },
+    cardBehind(token: string): unknown {
+      const found = card.get(hashOf(token));
+      if (!found || found.until <= now())
+        throw new ProblemError({
+          status: 404,
+          title: 'No such card',
+          detail: 'This code leads nowhere, or no more. Ask your trainer for a new card.',
+        });
+      return JSON.parse(found.body);
+    },
+    endCardLinks(): void {
+      dropEveryCard.run();
+    },
     eraseLinks(person: string): void {
       dropLinks.run(person);
+      dropCards.run(person);
     },
   };
 }

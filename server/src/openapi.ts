@@ -184,6 +184,44 @@ export function openApi() {
         responses: { 200: { description: 'A stream.', content: { 'text/event-stream': {} } } },
       },
     },
+    '/api/cards': {
+      post: {
+        summary: 'Cards that codes on paper open, each for one person and for a month',
+        requestBody: {
+          required: true,
+          ...body({
+            type: 'object',
+            required: ['cards'],
+            properties: {
+              cards: {
+                type: 'array',
+                items: {
+                  type: 'object',
+                  required: ['person', 'card'],
+                  properties: { person: { type: 'string' }, card: { type: 'object' } },
+                },
+              },
+            },
+          }),
+        },
+        responses: {
+          201: answer('Their tokens, told once, in the same order.', { type: 'object' }),
+          409: problem('The local network isn’t let in.'),
+          422: problem('Not cards.'),
+        },
+      },
+      delete: { summary: 'No code opens a card any more', responses: { 204: { description: 'Done.' } } },
+    },
+    '/api/c/{token}': {
+      parameters: [token],
+      get: {
+        summary: 'A card as it was printed; no passcode',
+        responses: {
+          200: answer('The card.', { type: 'object' }),
+          404: problem('No such card, or no more.'),
+        },
+      },
+    },
     '/api/network': {
       get: {
         summary: 'Whether the local network may come in',

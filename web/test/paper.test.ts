@@ -3,7 +3,6 @@ import {
   type CardLine,
   LEAST_PT,
   ladderPoster,
-  type Measure,
   MM,
   type Page,
   type PersonCard,
@@ -17,12 +16,10 @@ import {
 } from '@inner-rung/core/paper';
 import fc from 'fast-check';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { metrics, plain, toPdf } from '../src/paper/pdf.ts';
+import { toPdf, typeOf, written } from '../src/paper/pdf.ts';
+import { FONTS } from './type-on-disk.ts';
 
-let measure: Measure;
-beforeAll(async () => {
-  measure = await metrics();
-});
+const { measure, lacks } = typeOf(FONTS);
 
 const line = (n: number, more: Partial<CardLine> = {}): CardLine => ({
   number: String(n),
@@ -123,8 +120,8 @@ describe('station cards', () => {
     expect(names).toHaveLength(3);
     for (const { pt } of names) {
       expect(pt).toBeGreaterThanOrEqual(WALL_PT);
-      // Capitals of Helvetica are 0.718 of its size.
-      expect(pt * MM * 0.718).toBeGreaterThan(10);
+      // Capitals of the typeface are 0.668 of its size (its own metrics).
+      expect(pt * MM * 0.668).toBeGreaterThan(10);
     }
   });
   test('nobody’s name is on a wall', () => {
@@ -159,7 +156,7 @@ describe('as a PDF, read back by another library', () => {
   test('pages, their sizes, the words, and the promised letter size', async () => {
     const pages = personCards([card('Maud', 10), card('Tomas', 12), card('Ines', 6)], 'A4', measure);
     const told: number[] = [];
-    const read = await readBack(await toPdf(pages, 'Tuesday ten', (n) => told.push(n)));
+    const read = await readBack(await toPdf(pages, 'Tuesday ten', FONTS, (n) => told.push(n)));
     expect(read).toHaveLength(pages.length);
     expect(told).toEqual(pages.map((_, i) => i + 1));
     expect(read[0]!.text).toContain('Maud');
@@ -170,13 +167,43 @@ describe('as a PDF, read back by another library', () => {
     for (const page of read)
       for (const height of page.heights) expect(height).toBeGreaterThanOrEqual(LEAST_PT - 0.01);
   });
-  test('letters that the font hasn’t got are written otherwise, never an error', async () => {
-    expect(plain('≥ 5 → “ok” – ½ 漢')).toBe('at least  5 > “ok” – ½ ?');
+  test('names are printed with their own letters: Polish, Czech, Turkish, Nordic, Vietnamese', async () => {
+    const names = 'Łucja Żółć, Přemysl Dvořák, Çağla Şimşek, Åsa Þórsdóttir';
+    expect(lacks(names)).toEqual([]);
     const bytes = await toPdf(
-      [{ width: 100, height: 100, items: [{ is: 'text', x: 5, y: 20, pt: 12, bold: false, text: '漢 ≥' }] }],
-      'Tuesday 漢',
+      [{ width: 200, height: 60, items: [{ is: 'text', x: 5, y: 20, pt: 12, bold: false, text: names }] }],
+      'Thursday, Łucja’s',
+      FONTS,
     );
-    expect((await readBack(bytes))[0]!.text).toContain('? at least');
+    expect((await readBack(bytes))[0]!.text).toContain(names);
+  });
+  test('letters that the typeface hasn’t got are told, and written otherwise: never an error', async () => {
+    expect(written('5 → “ok” – ½ 漢', (code) => code < 0x2000 || code === 0x201c || code === 0x201d)).toBe(
+      '5 > “ok” ? ½ ?',
+    );
+    expect(written('Žofie', (code) => code < 128)).toBe('Zofie');
+    expect(lacks('Žofie 漢字 ok')).toEqual(['漢', '字']);
+    const bytes = await toPdf(
+      [{ width: 100, height: 100, items: [{ is: 'text', x: 5, y: 20, pt: 12, bold: false, text: '漢 ok' }] }],
+      'Tuesday 漢',
+      FONTS,
+    );
+    expect((await readBack(bytes))[0]!.text).toContain('? ok');
+  });
+  test('a line is as long in the file as it was measured', async () => {
+    const text = 'Affine fields: first floor, 12 reps at 45 cm';
+    const doc = await getDocument({
+      data: await toPdf(
+        [{ width: 200, height: 60, items: [{ is: 'text', x: 5, y: 20, pt: 14, bold: true, text }] }],
+        'w',
+        FONTS,
+      ),
+      useSystemFonts: false,
+      verbosity: 0,
+    }).promise;
+    const { items } = await (await doc.getPage(1)).getTextContent();
+    const width = items.reduce((sum, item) => sum + ('width' in item ? item.width : 0), 0);
+    expect(width * MM).toBeCloseTo(measure(text, 14, true), 1);
   });
 });
 

@@ -22,6 +22,10 @@ export interface PersonCard {
   readonly care: readonly string[];
   readonly ready: readonly string[];
   readonly stop: string;
+  /** Times it is to be done: a box for each to tick; once where nothing is said. */
+  readonly times?: number;
+  /** A code that opens this card on a phone, as rows of 0 and 1. */
+  readonly code?: readonly string[];
 }
 
 /** A station on the wall: its number, each lane's form. Nothing private. */
@@ -75,15 +79,30 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
       right: true,
       most: 1,
     });
+    // The code stands in the corner, under how long it takes.
+    const code = card.code ? { size: small ? 20 : 24, cells: card.code } : null;
+    if (code)
+      sheet.put({
+        is: 'code',
+        x: margin + inner - code.size,
+        y: margin + lineHeight(big - 4) + 0.5,
+        size: code.size,
+        cells: code.cells,
+      });
     let y = sheet.text(card.name, { x: margin, y: margin, width: inner * 0.7, pt: big, bold: true, most: 1 });
     y = sheet.text(card.session, { x: margin, y, width: inner * 0.7, pt: LEAST_PT });
+    if (code) {
+      y = sheet.text(card.effort, { x: margin, y, width: inner - code.size - 4, pt: LEAST_PT });
+      y = Math.max(y, margin + lineHeight(big - 4) + code.size + 0.5);
+    }
     y += 1.5;
     sheet.put({ is: 'rule', x: margin, y, width: inner, thick: 0.8 });
-    y = sheet.text(card.effort, { x: margin, y: y + 0.5, width: inner, pt: LEAST_PT });
+    if (!code) y = sheet.text(card.effort, { x: margin, y: y + 0.5, width: inner, pt: LEAST_PT });
     sheet.y = y + 1;
     // What stands at the foot of the last page is kept free for it.
     const foot = footHeight(sheet, card);
-    const needs = card.lines.map((line) => lineNeeds(sheet, line, small));
+    const times = Math.max(1, Math.min(MOST_TIMES, card.times ?? 1));
+    const needs = card.lines.map((line) => lineNeeds(sheet, line, small, times));
     // Rows are as even and as tall as all of them on this page allow.
     let per = MOST_ROW;
     const taken = () => needs.reduce((sum, need) => sum + Math.max(per, need), 0);
@@ -102,7 +121,7 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
           most: 1,
         });
       }
-      oneLine(sheet, line, need, small);
+      oneLine(sheet, line, need, small, times);
     });
     footOf(sheet, card);
   }
@@ -111,6 +130,9 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
 
 /** The tallest a row becomes, mm. */
 const MOST_ROW = 30;
+/** Boxes to tick: so many at the most, so many beside one another. */
+const MOST_TIMES = 12;
+const TICKS_A_ROW = 4;
 const COLUMNS = { number: 9, figure: 32, dose: 27, tick: 8 } as const;
 const middle = (sheet: Sheet, small: boolean): number =>
   sheet.inner -
@@ -125,15 +147,19 @@ const sideways = (line: CardLine): string =>
     .filter(Boolean)
     .join(' · ');
 
-function lineNeeds(sheet: Sheet, line: CardLine, small: boolean): number {
+function lineNeeds(sheet: Sheet, line: CardLine, small: boolean, times: number): number {
   const width = middle(sheet, small);
   const form = sheet.heightOf(line.form, width, small ? 12 : 14, true);
   const cue = line.cues[0] ? sheet.heightOf(line.cues[0], width, LEAST_PT) : 0;
   const other = sideways(line);
-  return form + cue + (other ? sheet.heightOf(other, width, LEAST_PT) : 0) + 2.5;
+  const text = form + cue + (other ? sheet.heightOf(other, width, LEAST_PT) : 0) + 2.5;
+  if (times === 1) return text;
+  // Boxes stand in rows under the dose.
+  const dose = sheet.heightOf(line.dose, (small ? 24 : COLUMNS.dose) - 2, LEAST_PT);
+  return Math.max(text, dose + Math.ceil(times / TICKS_A_ROW) * COLUMNS.tick + 2);
 }
 
-function oneLine(sheet: Sheet, line: CardLine, height: number, small: boolean): void {
+function oneLine(sheet: Sheet, line: CardLine, height: number, small: boolean, times: number): void {
   const { margin, inner } = sheet;
   const top = sheet.y;
   const figureWidth = small ? 26 : COLUMNS.figure;
@@ -147,14 +173,22 @@ function oneLine(sheet: Sheet, line: CardLine, height: number, small: boolean): 
   if (line.cues[0]) y = sheet.text(line.cues[0], { x, y, width, pt: LEAST_PT });
   const other = sideways(line);
   if (other) sheet.text(other, { x, y, width, pt: LEAST_PT, grey: true });
-  sheet.text(line.dose, {
-    x: margin + inner - COLUMNS.tick - doseWidth,
+  const many = times > 1;
+  const under = sheet.text(line.dose, {
+    x: margin + inner - doseWidth - (many ? 0 : COLUMNS.tick),
     y: top + 0.8,
-    width: doseWidth - 2,
+    width: doseWidth - (many ? 0 : 2),
     pt: LEAST_PT,
     right: true,
   });
-  sheet.put({ is: 'box', x: margin + inner - 6, y: top + 2, width: 6, height: 6 });
+  for (let i = 0; i < times; i++)
+    sheet.put({
+      is: 'box',
+      x: margin + inner - 6 - (i % TICKS_A_ROW) * (COLUMNS.tick - 0.5),
+      y: many ? under + 1 + Math.floor(i / TICKS_A_ROW) * (COLUMNS.tick - 0.5) : top + 2,
+      width: 6,
+      height: 6,
+    });
   sheet.put({ is: 'rule', x: margin, y: top + height, width: inner, thick: 0.2 });
   sheet.y = top + height;
 }
@@ -191,9 +225,9 @@ function footOf(sheet: Sheet, card: PersonCard): void {
 
 /**
  * Letters a four-hundredth of the distance high can be read (common practice): at four metres ten millimetres, which
- * are capitals of about forty points.
+ * are capitals of about forty-three points in this typeface (its capitals are 0.668 of its size).
  */
-export const WALL_PT = 40;
+export const WALL_PT = 43;
 const NUMBER_COLUMN = 62;
 
 /** One card a station for the hall's wall, lying: number, each lane's form with its figure and dose. */

@@ -1,3 +1,4 @@
+export { cardSchema } from './card-file.ts';
 export {
   type CardLine,
   LEAST_PT,
@@ -9,4 +10,24 @@ export {
   stationCards,
   WALL_PT,
 } from './cards.ts';
-export { type Item, type Measure, MM, type Page, SIZE_IDS, SIZES, type SizeId, wrapText } from './page.ts';
+export {
+  type Item,
+  type Measure,
+  MM,
+  type Page,
+  type Rich,
+  SIZE_IDS,
+  SIZES,
+  type SizeId,
+  wrapText,
+} from './page.ts';
+export {
+  type ClassSheet,
+  COACH_ONLY,
+  classSheetPages,
+  type RunRow,
+  type RunSheet,
+  runSheetPages,
+  type SetupSheet,
+  setupPages,
+} from './sheets.ts';

@@ -36,6 +36,14 @@ export type Item =
       readonly height: number;
     }
   | {
+      /** A code for a phone's camera: rows of 0 and 1, its quiet edge with it. */
+      readonly is: 'code';
+      readonly x: number;
+      readonly y: number;
+      readonly size: number;
+      readonly cells: readonly string[];
+    }
+  | {
       readonly is: 'figure';
       readonly x: number;
       readonly y: number;
@@ -45,6 +53,12 @@ export type Item =
       /** Moment of the rep, 0 to 1. */
       readonly t: number;
     };
+
+/** A part of a text, bold or not. */
+export interface Rich {
+  readonly text: string;
+  readonly bold?: boolean;
+}
 
 export interface Page {
   readonly width: number;
@@ -134,6 +148,61 @@ export class Sheet {
         text: line,
         ...(of.grey ? { grey: true } : {}),
       });
+    }
+    return y;
+  }
+
+  /**
+   * Parts of one text, some of them bold, in lines no wider than so many millimetres; gives back where the next line
+   * goes. With `dry` nothing is written.
+   */
+  rich(
+    parts: readonly Rich[],
+    of: { x: number; y: number; width: number; pt: number; grey?: boolean; dry?: boolean },
+  ): number {
+    const { pt } = of;
+    type Word = { readonly text: string; readonly bold: boolean };
+    const lines: Word[][] = [];
+    let used = 0;
+    const space = this.#measure(' ', pt, false);
+    for (const { text, bold = false } of parts)
+      for (const word of text.split(/\s+/).filter(Boolean)) {
+        const width = this.#measure(word, pt, bold);
+        // Punctuation clings to what stands before it.
+        const clings = /^[,.;:)]/.test(word) && lines.length > 0;
+        const gap = lines.length === 0 || clings ? 0 : space;
+        if (lines.length === 0 || (used + gap + width > of.width && !clings)) {
+          lines.push([{ text: word, bold }]);
+          used = width;
+        } else {
+          lines.at(-1)!.push({ text: clings ? word : ` ${word}`, bold });
+          used += gap + width;
+        }
+      }
+    let { y } = of;
+    for (const line of lines) {
+      y += lineHeight(pt);
+      if (of.dry) continue;
+      let { x } = of;
+      // Words of one weight are one item: a reader, and a search, finds them whole.
+      for (let i = 0; i < line.length; ) {
+        let { text } = line[i]!;
+        const { bold } = line[i]!;
+        let next = i + 1;
+        while (next < line.length && line[next]!.bold === bold) text += line[next++]!.text;
+        const lead = text.startsWith(' ') ? space : 0;
+        this.put({
+          is: 'text',
+          x: x + lead,
+          y: y - pt * MM * 0.24,
+          pt,
+          bold,
+          text: text.trimStart(),
+          ...(of.grey ? { grey: true } : {}),
+        });
+        x += lead + this.#measure(text.trimStart(), pt, bold);
+        i = next;
+      }
     }
     return y;
   }

@@ -205,6 +205,18 @@ export const planSchema = z.strictObject({
     )
     .max(200)
     .optional(),
+  /** What stands on one person's card at a station instead of the move's cue, or of what everybody is told. */
+  wordsFor: z
+    .array(
+      z.strictObject({
+        block: idSchema,
+        station: idSchema,
+        person: words(80),
+        words: words(200).min(1),
+      }),
+    )
+    .max(1000)
+    .optional(),
   /** What was borrowed on top of what the room has. */
   borrowed: z.array(roomItemSchema).max(40).optional(),
   /** How many lanes the circuit is made into, and what was put into them by hand. */

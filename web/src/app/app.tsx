@@ -24,6 +24,8 @@ const SetupScreen = lazy(() => import('../rooms/setup-screen.tsx'));
 const CardScreen = lazy(() => import('../card/card-screen.tsx'));
 const ClassScreen = lazy(() => import('../class/class-screen.tsx'));
 const PosterScreen = lazy(() => import('../paper/poster-screen.tsx'));
+const HomeScreen = lazy(() => import('../paper/home-screen.tsx'));
+const CardLinkScreen = lazy(() => import('../card/card-link-screen.tsx'));
 const PaperScreen = lazy(() => import('../paper/paper-screen.tsx'));
 const CompareScreen = lazy(() => import('../compare/compare-screen.tsx'));
 const CoachScreen = lazy(() => import('../run/coach-screen.tsx'));
@@ -63,12 +65,14 @@ const router = createBrowserRouter([
   { path: '/plan/:id/run-sheet', element: <RunSheetScreen /> },
   { path: '/log', element: <LogScreen /> },
   { path: '/p/:token', element: <PersonRunScreen /> },
+  { path: '/c/:token', element: <CardLinkScreen /> },
   { path: '/run/:id', element: <CoachScreen /> },
   { path: '/run/:id/wall', element: <WallScreen /> },
   { path: '/run/:id/record', element: <RecordScreen /> },
   { path: '/people', element: <PeopleScreen /> },
   { path: '/people/:id/weeks/page', element: <WeeksPage /> },
   { path: '/people/:id/page', element: <PersonPage /> },
+  { path: '/people/:id/home', element: <HomeScreen /> },
   { path: '/people/:id/:part?', element: <PersonScreen /> },
   { path: '/rooms', element: <RoomsScreen /> },
   { path: '/rooms/:id', element: <RoomScreen /> },

@@ -2,7 +2,7 @@ import { type ReactNode, useEffect, useState } from 'react';
 
 /** On the machine itself, and on somebody's own link, nobody asks for a passcode. */
 const FREE = () =>
-  ['localhost', '127.0.0.1', '[::1]'].includes(location.hostname) || location.pathname.startsWith('/p/');
+  ['localhost', '127.0.0.1', '[::1]'].includes(location.hostname) || /^\/[pc]\//.test(location.pathname);
 
 /** From the local network the passcode comes first. */
 export function Gate(props: { children: ReactNode }) {

@@ -43,6 +43,7 @@ import { planEvents } from '../store/plan-slice.ts';
 import { Chip, Choice } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { MissingSession } from '../ui/missing.tsx';
+import { COACH_STOP } from '../ui/stop-words.ts';
 import { PersonDialog, WalkInDialog } from './late-changes.tsx';
 import { spoken } from './spoken.ts';
 import { type Taking, useClass } from './use-class.ts';
@@ -651,10 +652,7 @@ function Foot(props: {
           </div>
         </Dialog>
       )}
-      <p className="mt-2 border-t-2 border-current pt-2">
-        Stop anybody with chest pain or pressure, faintness, sharp joint pain or unusual breathlessness. What
-        their clinician or your house says comes first.
-      </p>
+      <p className="mt-2 border-t-2 border-current pt-2">{COACH_STOP}</p>
     </div>
   );
 }

@@ -11,9 +11,7 @@ import { thingsOf } from '../card/things.ts';
 import { spoken } from '../class/spoken.ts';
 import type { ClassAnswer } from '../class/use-class.ts';
 import { doesOf } from '../run/make-run.ts';
-
-const STOP =
-  'Stop and tell your trainer at chest pain or pressure, faintness, sharp joint pain or unusual breathlessness. Your doctor’s and physiotherapist’s word comes first.';
+import { OWN_STOP } from '../ui/stop-words.ts';
 
 /** A form's own drawing; none where it would be another move's. */
 function drawing(library: Library, form: { move: string; settings?: Use['settings'] | undefined }) {
@@ -21,10 +19,23 @@ function drawing(library: Library, form: { move: string; settings?: Use['setting
   return shown && !shown.like ? shown.figure : null;
 }
 
-/** What is said at an entry: the trainer's own words for the station, else the move's cues. */
-function cuesAt(library: Library, plan: Plan, entry: Entry, use: Use | null): readonly string[] {
-  const { words } = plan.blocks[entry.block]!.stations[entry.inBlock]!;
-  if (words && entry.part === 0) return [words];
+/** What is said at an entry: the trainer's own words for them, or for the station, else the move's cues. */
+function cuesAt(
+  library: Library,
+  plan: Plan,
+  entry: Entry,
+  use: Use | null,
+  person: string,
+): readonly string[] {
+  const block = plan.blocks[entry.block]!;
+  const { id, words } = block.stations[entry.inBlock]!;
+  if (entry.part === 0) {
+    const own = plan.wordsFor?.find(
+      (one) => one.block === block.id && one.station === id && one.person === person,
+    );
+    const said = own?.words ?? words;
+    if (said) return [said];
+  }
   return use ? (library.move(use.move)?.cues ?? []) : ['Walk gently until the next station'];
 }
 
@@ -52,7 +63,7 @@ export function cardsOf(library: Library, plan: Plan, room: Room, answer: ClassA
           number: entry.part === 0 ? String(entry.station + 1) : 'then',
           form: does[i]?.name ?? 'Easy movement, or a breather',
           dose: does[i]?.dose ?? '',
-          cues: cuesAt(library, plan, entry, use),
+          cues: cuesAt(library, plan, entry, use, one.person.id),
           easier: said(library, switches?.down ?? null),
           harder: said(library, switches?.up ?? null),
           figure: use ? drawing(library, use) : null,
@@ -60,7 +71,7 @@ export function cardsOf(library: Library, plan: Plan, room: Room, answer: ClassA
       }),
       care: outlook.cautions,
       ready: thingsOf(library, room, one.person, uses).map((thing) => thing.toLowerCase()),
-      stop: STOP,
+      stop: OWN_STOP,
     };
   });
 }

@@ -2,6 +2,7 @@ import { frameOf } from '@inner-rung/core/figure';
 import { MM, type Page } from '@inner-rung/core/paper';
 import { memo } from 'react';
 import { FigureShapes, PAPER } from '../ui/figure-shapes.tsx';
+import { cellsPath } from '../ui/qr-cells.ts';
 
 /** A page as it prints, in its own millimetres. */
 export const PageView = memo(function PageView(props: { page: Page; says: string }) {
@@ -10,10 +11,18 @@ export const PageView = memo(function PageView(props: { page: Page; says: string
     <svg
       viewBox={`0 0 ${page.width} ${page.height}`}
       className="paper-page block h-auto w-full bg-white shadow-lg print:shadow-none"
-      style={{ '--w': `${page.width}mm`, '--h': `${page.height}mm` } as React.CSSProperties}
+      style={
+        {
+          '--w': `${page.width}mm`,
+          '--h': `${page.height}mm`,
+          fontKerning: 'none',
+          fontVariantLigatures: 'none',
+          fontVariantNumeric: 'normal',
+        } as React.CSSProperties
+      }
       role="img"
       aria-label={props.says}
-      fontFamily="Helvetica, Arial, 'Liberation Sans', sans-serif"
+      fontFamily="'Atkinson Hyperlegible Next Variable', Verdana, sans-serif"
     >
       {page.items.map((item, i) => {
         // Items are painted in one order: their place is their name.
@@ -46,6 +55,14 @@ export const PageView = memo(function PageView(props: { page: Page; says: string
               fill="none"
               stroke="#000"
               strokeWidth={0.35}
+            />
+          );
+        if (item.is === 'code')
+          return (
+            <path
+              key={key}
+              transform={`translate(${item.x} ${item.y}) scale(${item.size / item.cells.length})`}
+              d={cellsPath(item.cells)}
             />
           );
         const [x, y, w, h] = frameOf(item.figure);

@@ -1,72 +1,231 @@
-import { type Page, personCards, SIZE_IDS, type SizeId, stationCards } from '@inner-rung/core/paper';
-import { ROOM_EXAMPLE } from '@inner-rung/core/room';
+import type { Library } from '@inner-rung/core/ladder';
+import {
+  classSheetPages,
+  type Page,
+  personCards,
+  runSheetPages,
+  SIZE_IDS,
+  type SizeId,
+  setupPages,
+  stationCards,
+} from '@inner-rung/core/paper';
+import type { Group, Person } from '@inner-rung/core/person';
+import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
+import { floorPlan, HOW, type How } from '@inner-rung/core/scale';
+import type { Plan } from '@inner-rung/core/session';
 import { PencilLine } from 'lucide-react';
-import { useMemo, useState } from 'react';
-import { useParams } from 'react-router';
+import { type ReactNode, useMemo, useState } from 'react';
+import { useParams, useSearchParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { useClass } from '../class/use-class.ts';
 import { useWhoToday } from '../class/who-today.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
+import { useScaled } from '../plan/use-scaled.ts';
+import { useSharing, useTakers } from '../rooms/use-sharing.ts';
+import { isCircuit, setupSheetOf } from '../rooms/who-gets-what.ts';
+import { runSheetOf } from '../run-sheet/run-rows.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import { useApp } from '../store/index.ts';
-import { Choice } from '../ui/choice.tsx';
+import { Chip, Choice } from '../ui/choice.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { cardsOf, stationsOf } from './class-cards.ts';
-import { PaperShell, useMeasure } from './paper-shell.tsx';
+import { classSheetOf } from './class-sheet.ts';
+import { PaperShell, useType } from './paper-shell.tsx';
+import { useCardCodes } from './use-card-codes.ts';
 import { WordsDialog } from './words-dialog.tsx';
 
 const WHAT = [
   { value: 'cards', says: 'a card for each' },
   { value: 'stations', says: 'a card for each station' },
+  { value: 'class', says: 'class sheet, for you' },
+  { value: 'run', says: 'run sheet' },
+  { value: 'setup', says: 'set-up list' },
 ] as const;
 type What = (typeof WHAT)[number]['value'];
 const MOST_FORMS = 3;
 
-/** Paper for a class: seen first, then printed or as a PDF. */
+interface Ground {
+  readonly library: Library;
+  readonly plan: Plan;
+  readonly room: Room;
+  readonly group: Group | null;
+  readonly people: readonly Person[];
+  readonly size: SizeId;
+  /** What is chosen above every paper. */
+  readonly choices: ReactNode;
+}
+
+/** Everything of a session on paper: seen first, then printed or as a PDF. */
 export default function PaperScreen() {
   const { id = '' } = useParams();
+  const [search, setSearch] = useSearchParams();
   const { library, people, groups, rooms, failed } = useShelf();
   const { plan, missing } = useOpenPlan(id);
   const groupId = useApp((state) => state.view.group);
-  const group = groups.find((g) => g.id === groupId) ?? null;
-  const room = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
-  const who = useWhoToday(id, group, people);
-  const answer = useClass(library, plan, room, who.taking, MOST_FORMS, 'together');
-  const [what, setWhat] = useState<What>('cards');
-  const [wording, setWording] = useState(false);
-  const [size, setSize] = useState<SizeId>('A4');
-  const measure = useMeasure();
-  const pages = useMemo((): readonly Page[] | null => {
-    if (!library || !plan || !answer?.switches || !measure) return null;
-    return what === 'cards'
-      ? personCards(cardsOf(library, plan, room, answer), size, measure.by)
-      : stationCards(stationsOf(library, plan, answer), size, measure.by);
-  }, [library, plan, room, answer, measure, what, size]);
+  const what: What = WHAT.find(({ value }) => value === search.get('what'))?.value ?? 'cards';
+  const asked = SIZE_IDS.find((size) => size === search.get('size')) ?? 'A4';
+  // What hangs on a wall isn't read from a small sheet.
+  const sizes = SIZE_IDS.filter((size) => what !== 'stations' || size !== 'A5');
+  const size = sizes.includes(asked) ? asked : 'A4';
   if (failed || missing === 'away') return <ServerAway />;
   if (missing === 'gone') return <MissingSession />;
   if (!plan || !library) return <Waiting />;
+  const put = (key: string, value: string) =>
+    setSearch((now) => {
+      const next = new URLSearchParams(now);
+      next.set(key, value);
+      return next;
+    });
+  const ground: Ground = {
+    library,
+    plan,
+    people,
+    size,
+    group: groups.find((g) => g.id === groupId) ?? null,
+    room: rooms.find((r) => r.id === plan.room) ?? ROOM_EXAMPLE,
+    choices: (
+      <>
+        <Choice legend="Paper" name="what" value={what} of={WHAT} onChoose={(value) => put('what', value)} />
+        <Choice
+          legend="Size"
+          name="size"
+          value={size}
+          of={sizes.map((s) => ({ value: s, says: s }))}
+          onChoose={(value) => put('size', value)}
+        />
+      </>
+    ),
+  };
+  if (what === 'run') return <RunPaper {...ground} />;
+  if (what === 'setup')
+    return (
+      <SetupPaper
+        {...ground}
+        how={(Object.keys(HOW) as How[]).find((how) => how === search.get('how')) ?? 'together'}
+        part={Number(search.get('part') ?? Number.NaN)}
+      />
+    );
+  return <ClassPaper {...ground} what={what} />;
+}
+
+function ClassPaper(props: Ground & { what: 'cards' | 'stations' | 'class' }) {
+  const { library, plan, room, group, people, what, size } = props;
+  const who = useWhoToday(plan.id, group, people);
+  const answer = useClass(library, plan, room, who.taking, MOST_FORMS, 'together');
+  const [wording, setWording] = useState(false);
+  const [coded, setCoded] = useState(false);
+  const type = useType();
+  const cards = useMemo(
+    () => (what === 'cards' && answer?.switches ? cardsOf(library, plan, room, answer) : null),
+    [library, plan, room, answer, what],
+  );
+  const whose = useMemo(() => answer?.taking.map((one) => one.person.id) ?? [], [answer]);
+  const codes = useCardCodes(cards, whose, coded);
+  const pages = useMemo((): readonly Page[] | null => {
+    if (!answer?.switches || !type || codes.is === 'making') return null;
+    if (what === 'stations') return stationCards(stationsOf(library, plan, answer), size, type.measure);
+    if (what === 'class')
+      return classSheetPages(classSheetOf(library, plan, answer, group?.name ?? null), size, type.measure);
+    if (!cards) return null;
+    const all = cards.map((card, i) =>
+      codes.is === 'made' && codes.cells[i] ? { ...card, code: codes.cells[i] } : card,
+    );
+    return personCards(all, size, type.measure);
+  }, [library, plan, answer, type, what, size, group, cards, codes]);
   return (
     <PaperShell
       title={plan.title}
-      name={`${id}-${what}.pdf`}
+      name={`${plan.id}-${what}.pdf`}
       pages={pages}
-      back={{ to: `/plan/${id}/class`, says: 'The class' }}
+      lacks={type?.lacks}
+      back={{ to: `/plan/${plan.id}/class`, says: 'The class' }}
     >
-      <Choice legend="Paper" name="what" value={what} of={WHAT} onChoose={setWhat} />
-      <Choice
-        legend="Size"
-        name="size"
-        value={size}
-        of={SIZE_IDS.filter((s) => what === 'cards' || s !== 'A5').map((s) => ({ value: s, says: s }))}
-        onChoose={setSize}
-      />
+      {props.choices}
       {what === 'cards' && (
-        <button type="button" className="btn touch" onClick={() => setWording(true)}>
-          <PencilLine size={18} aria-hidden /> Words
-        </button>
+        <>
+          <button type="button" className="btn touch" onClick={() => setWording(true)}>
+            <PencilLine size={18} aria-hidden /> Words
+          </button>
+          <Chip on={coded} onTurn={() => setCoded(!coded)}>
+            A code for phones
+          </Chip>
+          {codes.is === 'not' && (
+            <p role="alert" className="max-w-sm text-sm font-semibold text-error">
+              {codes.says}
+            </p>
+          )}
+        </>
       )}
-      {wording && <WordsDialog library={library} plan={plan} onClose={() => setWording(false)} />}
+      {wording && (
+        <WordsDialog
+          library={library}
+          plan={plan}
+          people={[...new Map(who.taking.map((one) => [one.person.id, one.person])).values()]}
+          onClose={() => setWording(false)}
+        />
+      )}
+    </PaperShell>
+  );
+}
+
+function RunPaper(props: Ground) {
+  const { library, plan, size, room } = props;
+  const [lanes, setLanes] = useState(true);
+  const type = useType();
+  // What is read aloud is the session as written; one person's own stands on their card.
+  const forAll = useMemo(
+    () => ({ ...plan, person: null, dials: { ...plan.dials, ability: 'as written' as const } }),
+    [plan],
+  );
+  const picture = useScaled(forAll, library, null, room);
+  const pages = useMemo(
+    () =>
+      type && picture?.settled && picture.plan.id === plan.id
+        ? runSheetPages(runSheetOf(library, picture, lanes), size, type.measure)
+        : null,
+    [type, picture, plan.id, library, lanes, size],
+  );
+  return (
+    <PaperShell
+      title={plan.title}
+      name={`${plan.id}-run.pdf`}
+      pages={pages}
+      lacks={type?.lacks}
+      back={{ to: `/plan/${plan.id}/run-sheet`, says: 'The run sheet' }}
+    >
+      {props.choices}
+      <Chip on={lanes} onTurn={() => setLanes(!lanes)}>
+        What each lane does
+      </Chip>
+    </PaperShell>
+  );
+}
+
+function SetupPaper(props: Ground & { how: How; part: number }) {
+  const { library, plan, size, room, group, people, how } = props;
+  const type = useType();
+  const { takers } = useTakers(group, people);
+  const block = plan.blocks[props.part] ? props.part : Math.max(0, plan.blocks.findIndex(isCircuit));
+  const out = useSharing(library, plan, block, room, takers, how, undefined);
+  const pages = useMemo(() => {
+    if (!type || !out) return null;
+    const floor = floorPlan(library, room, plan.blocks[block]!.stations.length, out.sharing.shared, how);
+    return setupPages(
+      setupSheetOf(library, plan, block, room, takers, out, floor, group?.name ?? null),
+      size,
+      type.measure,
+    );
+  }, [type, out, library, room, plan, block, takers, group, how, size]);
+  return (
+    <PaperShell
+      title={plan.title}
+      name={`${plan.id}-setup.pdf`}
+      pages={pages}
+      lacks={type?.lacks}
+      back={{ to: `/plan/${plan.id}/setup`, says: 'Set up' }}
+    >
+      {props.choices}
     </PaperShell>
   );
 }

@@ -1,17 +1,20 @@
-import type { Measure, Page } from '@inner-rung/core/paper';
+import type { Page } from '@inner-rung/core/paper';
 import { ArrowLeft, FileDown, Printer } from 'lucide-react';
-import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { PageView } from './page-view.tsx';
 import type { FromPaper } from './paper.worker.ts';
+import type { Type } from './pdf.ts';
 
-/** The metrics that pages are measured with; null until they are here. */
-export function useMeasure(): { readonly by: Measure } | null {
-  const [measure, setMeasure] = useState<{ readonly by: Measure } | null>(null);
+/** What pages are measured with; null until it is here. */
+export function useType(): Type | null {
+  const [type, setType] = useState<Type | null>(null);
   useEffect(() => {
-    void import('./pdf.ts').then(async ({ metrics }) => setMeasure({ by: await metrics() }));
+    void Promise.all([import('./pdf.ts'), import('./fonts.ts')]).then(async ([{ typeOf }, { fontFiles }]) =>
+      setType(typeOf(await fontFiles())),
+    );
   }, []);
-  return measure;
+  return type;
 }
 
 /** Pages as they print, with the ways to have them. */
@@ -21,10 +24,21 @@ export function PaperShell(props: {
   name: string;
   /** Null while they are worked out. */
   pages: readonly Page[] | null;
+  /** Letters that the paper's typeface hasn't got. */
+  lacks?: ((text: string) => readonly string[]) | undefined;
   back: { readonly to: string; readonly says: string };
   children: ReactNode;
 }) {
-  const { pages, title } = props;
+  const { pages, title, lacks } = props;
+  const missing = useMemo(
+    () =>
+      pages && lacks
+        ? lacks(
+            pages.flatMap((page) => page.items.flatMap((i) => (i.is === 'text' ? [i.text] : []))).join(''),
+          )
+        : [],
+    [pages, lacks],
+  );
   usePageSize(pages?.[0] ?? null);
   return (
     <div className="min-h-dvh bg-base-200 print:bg-white">
@@ -37,6 +51,11 @@ export function PaperShell(props: {
         <p className="mr-auto self-center" role="status">
           {pages ? `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}` : 'Working it out…'}
         </p>
+        {missing.length > 0 && (
+          <p role="alert" className="max-w-xs text-sm">
+            The PDF has no {missing.slice(0, 6).join(' ')}: printed from here they are right.
+          </p>
+        )}
         <button type="button" className="btn touch" disabled={!pages} onClick={() => window.print()}>
           <Printer size={18} aria-hidden /> Print
         </button>

@@ -1,4 +1,5 @@
 import type { Page } from '@inner-rung/core/paper';
+import { fontFiles } from './fonts.ts';
 import { toPdf } from './pdf.ts';
 
 /** Pages in, a PDF out; how far it is in between. */
@@ -7,7 +8,7 @@ export type FromPaper =
   | { readonly is: 'pdf'; readonly bytes: Uint8Array };
 
 self.onmessage = async ({ data }: MessageEvent<{ pages: readonly Page[]; title: string }>) => {
-  const bytes = await toPdf(data.pages, data.title, (done) =>
+  const bytes = await toPdf(data.pages, data.title, await fontFiles(), (done) =>
     self.postMessage({ is: 'page', done } satisfies FromPaper),
   );
   self.postMessage({ is: 'pdf', bytes } satisfies FromPaper, { transfer: [bytes.buffer] });

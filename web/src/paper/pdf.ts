@@ -1,8 +1,36 @@
 import { frameOf, shapesOf } from '@inner-rung/core/figure';
 import { type Measure, MM, type Page } from '@inner-rung/core/paper';
-import { PDFDocument, type PDFFont, rgb, StandardFonts } from 'pdf-lib';
+import fontkit from '@pdf-lib/fontkit';
+import { PDFDocument, type PDFFont, rgb } from 'pdf-lib';
+import { cellsPath } from '../ui/qr-cells.ts';
 
-/** Letters the standard fonts of PDF don't have, and what is written for them. */
+/** Both cuts of the typeface that paper is set in, as they lie in their files. */
+export interface FontFiles {
+  readonly body: Uint8Array;
+  readonly bold: Uint8Array;
+}
+
+interface Cut {
+  readonly has: (code: number) => boolean;
+  /** Shares of the type's size. */
+  readonly advance: (code: number) => number;
+}
+const cutOf = (bytes: Uint8Array): Cut => {
+  const font = fontkit.create(bytes);
+  const known = new Map<number, number>();
+  return {
+    has: (code) => font.hasGlyphForCodePoint(code),
+    advance: (code) => {
+      const found = known.get(code);
+      if (found !== undefined) return found;
+      const made = font.glyphForCodePoint(code).advanceWidth / font.unitsPerEm;
+      known.set(code, made);
+      return made;
+    },
+  };
+};
+
+/** Signs that the typeface doesn't have, and what is written for them. */
 const INSTEAD: Readonly<Record<string, string>> = {
   '→': '>',
   '≥': 'at least ',
@@ -10,26 +38,42 @@ const INSTEAD: Readonly<Record<string, string>> = {
   '−': '-',
   '✓': 'x',
 };
-/** A text with only letters that a standard font has. */
-export const plain = (text: string): string =>
-  text
-    .replace(/[→≥≤−✓]/g, (letter) => INSTEAD[letter]!)
-    // What WinAnsi has: Latin-1 and the usual quotes, dashes and dots.
-    .replace(/[^\u0020-\u007e\u00a0-\u00ff‘’“”–—…•€]/g, '?');
 
-interface Fonts {
-  readonly body: PDFFont;
-  readonly bold: PDFFont;
+/** A text with only letters that a cut has: a bare letter for one with a mark it lacks, else a question mark. */
+export function written(text: string, has: (code: number) => boolean): string {
+  let out = '';
+  for (const letter of text) {
+    if (has(letter.codePointAt(0)!)) out += letter;
+    else if (INSTEAD[letter] !== undefined) out += INSTEAD[letter];
+    else {
+      const bare = [...letter.normalize('NFD')].filter((part) => has(part.codePointAt(0)!)).join('');
+      out += bare || '?';
+    }
+  }
+  return out;
 }
-const fontsIn = async (doc: PDFDocument): Promise<Fonts> => ({
-  body: await doc.embedFont(StandardFonts.Helvetica),
-  bold: await doc.embedFont(StandardFonts.HelveticaBold),
-});
 
-/** How wide texts are, in millimetres, by the metrics they are printed with. */
-export async function metrics(): Promise<Measure> {
-  const fonts = await fontsIn(await PDFDocument.create());
-  return (text, pt, bold) => (bold ? fonts.bold : fonts.body).widthOfTextAtSize(plain(text), pt) * MM;
+/** What paper is measured and checked with. */
+export interface Type {
+  readonly measure: Measure;
+  /** Letters of a text that the typeface can't print, each once. */
+  readonly lacks: (text: string) => readonly string[];
+}
+
+/** How wide texts are, in millimetres, by the advances they are printed with. */
+export function typeOf(files: FontFiles): Type {
+  const [body, bold] = [cutOf(files.body), cutOf(files.bold)];
+  return {
+    measure: (text, pt, isBold) => {
+      const cut = isBold ? bold : body;
+      let width = 0;
+      for (const letter of written(text, cut.has)) width += cut.advance(letter.codePointAt(0)!);
+      return width * pt * MM;
+    },
+    lacks: (text) => [
+      ...new Set([...text].filter((letter) => written(letter, body.has) === '?' && letter !== '?')),
+    ],
+  };
 }
 
 const BLACK = rgb(0, 0, 0);
@@ -41,27 +85,40 @@ const WHITE = rgb(1, 1, 1);
 export async function toPdf(
   pages: readonly Page[],
   title: string,
+  files: FontFiles,
   onPage: (done: number) => void = () => undefined,
 ): Promise<Uint8Array> {
   const doc = await PDFDocument.create();
-  doc.setTitle(plain(title));
+  doc.setTitle(title);
   doc.setProducer('Inner Rung');
-  const fonts = await fontsIn(doc);
+  doc.registerFontkit(fontkit);
+  // Letter by letter, as they are measured: no two of them run into one.
+  const set = { subset: true, features: { liga: false, kern: false } };
+  const fonts: Record<'body' | 'bold', PDFFont> = {
+    body: await doc.embedFont(files.body, set),
+    bold: await doc.embedFont(files.bold, set),
+  };
+  const cuts = { body: cutOf(files.body), bold: cutOf(files.bold) };
   for (const [n, page] of pages.entries()) {
     const sheet = doc.addPage([page.width / MM, page.height / MM]);
     const top = page.height / MM;
     for (const item of page.items) {
       const x = item.x / MM;
       const y = top - item.y / MM;
-      if (item.is === 'text')
-        sheet.drawText(plain(item.text), {
+      if (item.is === 'text') {
+        const cut = item.bold ? 'bold' : 'body';
+        sheet.drawText(written(item.text, cuts[cut].has), {
           x,
           y,
           size: item.pt,
-          font: item.bold ? fonts.bold : fonts.body,
+          font: fonts[cut],
           color: item.grey ? GREY : BLACK,
         });
-      else if (item.is === 'rule')
+      } else if (item.is === 'code') {
+        // One path for all of it: a phone reads no seams.
+        const unit = item.size / MM / item.cells.length;
+        sheet.drawSvgPath(cellsPath(item.cells), { x, y, scale: unit, color: BLACK });
+      } else if (item.is === 'rule')
         sheet.drawLine({
           start: { x, y },
           end: { x: x + item.width / MM, y },
@@ -81,7 +138,8 @@ export async function toPdf(
         const [fx, fy, fw] = frameOf(item.figure);
         const scale = item.width / MM / fw;
         const at = { x: x - fx * scale, y: y + fy * scale, scale };
-        sheet.drawSvgPath(`M${fx} 0h${fw}`, { ...at, borderColor: BLACK, borderWidth: 2 });
+        if (!item.figure.above)
+          sheet.drawSvgPath(`M${fx} 0h${fw}`, { ...at, borderColor: BLACK, borderWidth: 2 });
         for (const { d, tone, edged } of shapesOf(item.figure, item.t)) {
           if (tone === 'line') sheet.drawSvgPath(d, { ...at, borderColor: BLACK, borderWidth: 2.5 });
           else {

@@ -9,17 +9,17 @@ import { useShelf } from '../app/data.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import { Choice } from '../ui/choice.tsx';
 import { Missing } from '../ui/missing.tsx';
-import { PaperShell, useMeasure } from './paper-shell.tsx';
+import { PaperShell, useType } from './paper-shell.tsx';
 
 /** A ladder on one page for a wall: its rungs with their figures, the top one at the top. */
 export default function PosterScreen() {
   const { id = '' } = useParams();
   const { library, failed } = useShelf();
   const [size, setSize] = useState<SizeId>('A4');
-  const measure = useMeasure();
+  const type = useType();
   const ladder = library?.ladder(id);
   const pages = useMemo(() => {
-    if (!library || !ladder || !measure) return null;
+    if (!library || !ladder || !type) return null;
     const rungs = ladder.rungs.map((rung) => {
       const shown = shownFor(library, rung);
       return {
@@ -28,8 +28,8 @@ export default function PosterScreen() {
         figure: shown && !shown.like ? shown.figure : null,
       };
     });
-    return ladderPoster({ name: ladder.name, intent: ladder.intent, rungs }, size, measure.by);
-  }, [library, ladder, measure, size]);
+    return ladderPoster({ name: ladder.name, intent: ladder.intent, rungs }, size, type.measure);
+  }, [library, ladder, type, size]);
   if (failed) return <ServerAway />;
   if (!library) return <Waiting />;
   if (!ladder) return <Missing here="ladders" title="No such ladder" to="/ladders" way="See all ladders" />;
@@ -38,6 +38,7 @@ export default function PosterScreen() {
       title={ladder.name}
       name={`${id}.pdf`}
       pages={pages}
+      lacks={type?.lacks}
       back={{ to: `/ladders/${id}`, says: 'The ladder' }}
     >
       <Choice

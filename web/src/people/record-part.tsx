@@ -61,6 +61,9 @@ export function RecordPart(props: { page: PersonPage }) {
             <Link to={`/people/${person.id}/page`} className="btn touch">
               As a page to read
             </Link>
+            <Link to={`/people/${person.id}/home`} className="btn touch">
+              Home programme
+            </Link>
             <button
               type="button"
               className="btn touch"

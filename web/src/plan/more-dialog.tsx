@@ -9,6 +9,9 @@ import { themeChosen } from '../store/view-slice.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { saveFile } from '../ui/save-file.ts';
 
+/** A session as it leaves the house: what is written for one person stays. */
+const withoutWords = ({ wordsFor: _, ...plan }: Plan) => plan;
+
 /** A fresh id for a copy. */
 export const copyId = (id: string): string =>
   `${id.replace(/-[a-z0-9]{8,}$/, '').slice(0, 44)}-${Date.now().toString(36)}`;
@@ -61,7 +64,11 @@ export function MoreDialog(props: { plan: Plan; onPaste: () => void; onClose: ()
           type="button"
           className="btn touch justify-start"
           onClick={() =>
-            saveFile(`${plan.id}.json`, 'application/json', `${JSON.stringify(plan, null, 2)}\n`)
+            saveFile(
+              `${plan.id}.json`,
+              'application/json',
+              `${JSON.stringify(withoutWords(plan), null, 2)}\n`,
+            )
           }
         >
           <Download size={18} aria-hidden /> Keep it as a file

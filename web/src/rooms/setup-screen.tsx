@@ -1,22 +1,12 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { calledName, everybodyIn, outlookOf, type Person } from '@inner-rung/core/person';
 import { equipmentOf, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
-import {
-  type FloorPlan,
-  floorPlan,
-  formName,
-  givenWords,
-  type How,
-  type Shared,
-  type SharingFix,
-} from '@inner-rung/core/scale';
-import { type Block, blockName, type Plan, roleOf } from '@inner-rung/core/session';
+import { type FloorPlan, floorPlan, givenWords, type How, type SharingFix } from '@inner-rung/core/scale';
+import { blockName, type Plan } from '@inner-rung/core/session';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
-import { today } from '../app/day.ts';
 import { useGroupFromAddress } from '../app/group-address.ts';
 import type { SharedOut } from '../plan/scale.worker.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
@@ -26,7 +16,8 @@ import { planEvents } from '../store/plan-slice.ts';
 import { Choice } from '../ui/choice.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { ThingDrawing } from '../ui/thing-drawing.tsx';
-import { type Taker, takersOf, useSharing } from './use-sharing.ts';
+import { type Taker, useSharing, useTakers } from './use-sharing.ts';
+import { fitWords, formsAt, isCircuit, whoWords } from './who-gets-what.ts';
 
 const HOW_WORDS: Readonly<Record<How, string>> = {
   together: 'All at one station',
@@ -34,7 +25,6 @@ const HOW_WORDS: Readonly<Record<How, string>> = {
   halves: 'In two halves',
   rotation: 'Rotating',
 };
-const isCircuit = (block: Block) => !['warm-up', 'cool-down'].includes(roleOf(block));
 const WAYS = Object.keys(HOW_WORDS) as How[];
 
 /** Before you start: what to put out and where, which stand-ins to announce, who gets what. */
@@ -55,12 +45,7 @@ export default function SetupScreen() {
   const block = circuits.includes(picked ?? -1) ? picked! : (circuits[0] ?? 0);
   const group = groups.find((g) => g.id === groupId) ?? null;
   const room = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
-  // Who waits for a doctor's word, or isn't well today, has no place in the session.
-  const { takers, waiting } = useMemo(() => {
-    const here = group ? everybodyIn(group, people) : people;
-    const may = (person: Person) => outlookOf(person, today()).mayTrain;
-    return { takers: takersOf(here.filter(may)), waiting: here.filter((person) => !may(person)) };
-  }, [group, people]);
+  const { takers, waiting } = useTakers(group, people);
   const out = useSharing(library, plan, block, room, takers, how, ahead);
   if (failed || missing === 'away') return <ServerAway />;
   if (missing === 'gone') return <MissingSession />;
@@ -86,11 +71,14 @@ export default function SetupScreen() {
             setAhead(undefined);
           }}
         />
-        <button type="button" className="btn btn-primary touch ml-auto" onClick={() => window.print()}>
-          <Printer size={18} aria-hidden /> Print
-        </button>
+        <Link
+          to={`/plan/${id}/paper?what=setup&how=${how}&part=${block}`}
+          className="btn btn-primary touch ml-auto"
+        >
+          <Printer size={18} aria-hidden /> On paper
+        </Link>
       </header>
-      <main className="mx-auto max-w-6xl px-4 py-3 md:px-6 print:p-[12mm]">
+      <main className="mx-auto max-w-6xl px-4 py-3 md:px-6">
         <h1 className="text-3xl">Before you start: {plan.title}</h1>
         {circuits.length > 1 && (
           <Choice
@@ -101,10 +89,7 @@ export default function SetupScreen() {
             onChoose={setPicked}
           />
         )}
-        <p className="quiet">
-          {takers.length} {takers.length === 1 ? 'person' : 'people'}
-          {group ? `, ${group.name}` : ''} · {room.name}
-        </p>
+        <p className="quiet">{whoWords(takers, group?.name ?? null, room)}</p>
         {waiting.length > 0 && (
           <p className="mt-1 border-l-4 border-primary pl-3">
             Not in this session: {waiting.map((person) => person.name).join(', ')}.
@@ -200,13 +185,7 @@ function Out(props: {
             </>
           )}
           <p className="mt-4" data-sharing>
-            {sharing.changes === 0
-              ? 'There is enough of everything for everybody’s own form.'
-              : `${sharing.changes} ${sharing.changes === 1 ? 'change' : 'changes'} make it fit${
-                  sharing.changes === sharing.atLeast
-                    ? ', and no fewer can.'
-                    : `; fewer than ${sharing.atLeast} can’t.`
-                }`}
+            {fitWords(sharing)}
           </p>
           {sharing.changes > 0 && (
             <p data-otherwise>
@@ -284,41 +263,6 @@ function Out(props: {
       </section>
     </>
   );
-}
-
-/** People who do the same with the same at a station, in one row. */
-function formsAt(
-  library: Library,
-  room: Room,
-  shared: readonly Shared[],
-  station: number,
-  takers: readonly Taker[],
-) {
-  const rows = new Map<
-    string,
-    { key: string; form: string; things: string; changed: boolean; names: Map<string, number> }
-  >();
-  for (const one of shared) {
-    if (one.station !== station) continue;
-    const form = one.form ? formName(library, one.form.move, one.form.settings) : 'Easy movement';
-    const things = one.given.map((given) => givenWords(room, given)).join(' and ');
-    const key = `${form}/${things}/${one.changed}`;
-    const row = rows.get(key) ?? {
-      key,
-      form,
-      things,
-      changed: one.changed,
-      names: new Map<string, number>(),
-    };
-    const person = takers.find((t) => t.id === one.person)?.person;
-    const name = person ? calledName(person) : 'somebody';
-    row.names.set(name, (row.names.get(name) ?? 0) + 1);
-    rows.set(key, row);
-  }
-  return [...rows.values()].map((row) => ({
-    ...row,
-    who: [...row.names].map(([name, n]) => (n > 1 ? `${n} ${name}` : name)).join(', '),
-  }));
 }
 
 function FloorPicture(props: { room: Room; floor: FloorPlan }) {

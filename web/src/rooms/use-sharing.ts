@@ -1,9 +1,9 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { type Person, standsFor } from '@inner-rung/core/person';
+import { everybodyIn, type Group, outlookOf, type Person, standsFor } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { buffersOf, compileLibrary, type How, subjectOf } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { today } from '../app/day.ts';
 import type { SharedOut, ToWorker } from '../plan/scale.worker.ts';
 
@@ -14,7 +14,7 @@ export interface Taker {
 }
 
 /** A part of three people is three takers alike. */
-export const takersOf = (people: readonly Person[]): Taker[] =>
+const takersOf = (people: readonly Person[]): Taker[] =>
   people.flatMap((person) => {
     const many = standsFor(person) ?? 1;
     return Array.from({ length: many }, (_, i) => ({
@@ -65,4 +65,13 @@ export function useSharing(
     } satisfies ToWorker);
   }, [library, plan, block, room, takers, how, ahead]);
   return answer && answer.number === count.current ? answer : null;
+}
+
+/** Who of a group a room's pieces are given out to: who waits for a doctor's word, or isn't well today, has no place. */
+export function useTakers(group: Group | null, people: readonly Person[]) {
+  return useMemo(() => {
+    const here = group ? everybodyIn(group, people) : people;
+    const may = (person: Person) => outlookOf(person, today()).mayTrain;
+    return { takers: takersOf(here.filter(may)), waiting: here.filter((person) => !may(person)) };
+  }, [group, people]);
 }

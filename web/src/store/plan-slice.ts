@@ -63,6 +63,21 @@ const slice = createSlice({
       if (payload.words.trim()) station.words = payload.words.trim().slice(0, 200);
       else delete station.words;
     },
+    /** The same on one person's card alone. */
+    wordsForPut: (plan, { payload }: PayloadAction<StationAt & { person: string; words: string }>) => {
+      const block = plan?.blocks[payload.block];
+      const station = block?.stations[payload.station];
+      if (!plan || !block || !station) return;
+      const others = (plan.wordsFor ?? []).filter(
+        (one) => one.block !== block.id || one.station !== station.id || one.person !== payload.person,
+      );
+      const words = payload.words.trim().slice(0, 200);
+      const all = words
+        ? [...others, { block: block.id, station: station.id, person: payload.person, words }]
+        : others;
+      if (all.length > 0) plan.wordsFor = all;
+      else delete plan.wordsFor;
+    },
     /** One or several at once, so that a typed list is one step of undo. */
     stationsAdded: (
       plan,

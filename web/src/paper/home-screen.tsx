@@ -1,0 +1,236 @@
+import type { Library } from '@inner-rung/core/ladder';
+import { type PersonCard, personCards, SIZE_IDS, type SizeId } from '@inner-rung/core/paper';
+import { calledName, outlookOf, type Person } from '@inner-rung/core/person';
+import { READY_ROOMS, type Room, withOwn } from '@inner-rung/core/room';
+import type { Plan } from '@inner-rung/core/session';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { Waiting } from '../app/app.tsx';
+import { useShelf } from '../app/data.ts';
+import { today } from '../app/day.ts';
+import { useClass } from '../class/use-class.ts';
+import { ServerAway } from '../start/start-screen.tsx';
+import { api } from '../store/api.ts';
+import { Chip, Choice } from '../ui/choice.tsx';
+import { Missing } from '../ui/missing.tsx';
+import { HOME_STOP } from '../ui/stop-words.ts';
+import { useDraft } from '../ui/use-draft.ts';
+import { cardsOf } from './class-cards.ts';
+import { PaperShell, useType } from './paper-shell.tsx';
+
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+const WHOLE_DAYS: Readonly<Record<string, string>> = {
+  Mon: 'Mondays',
+  Tue: 'Tuesdays',
+  Wed: 'Wednesdays',
+  Thu: 'Thursdays',
+  Fri: 'Fridays',
+  Sat: 'Saturdays',
+  Sun: 'Sundays',
+};
+const WEEKS = [1, 2, 3, 4] as const;
+const USUAL_ROOM = 'ready-living-room';
+/** Sessions that a programme may have: more than a week has days is nobody's. */
+const MOST_SESSIONS = 7;
+/** Boxes beside a line at the most; more weeks get another sheet. */
+const MOST_BOXES = 12;
+
+interface Programme {
+  sessions: readonly { readonly plan: string; readonly days: readonly string[] }[];
+  weeks: number;
+  room: string;
+  words: string;
+}
+const EMPTY: Programme = { sessions: [], weeks: 4, room: USUAL_ROOM, words: '' };
+
+const daysWords = (days: readonly string[]): string =>
+  days.length === 0
+    ? 'on a day of your own'
+    : DAYS.filter((day) => days.includes(day))
+        .map((day) => WHOLE_DAYS[day])
+        .join(' and ');
+
+/** Several sessions for one person to do at home, each scaled to them and to what they have there. */
+export default function HomeScreen() {
+  const { id = '' } = useParams();
+  const { library, people, rooms, failed } = useShelf();
+  const plans = api.usePlansQuery();
+  const [programme, put] = useDraft<Programme>(`home/${id}`, EMPTY);
+  const [size, setSize] = useState<SizeId>('A4');
+  const [cards, setCards] = useState<Readonly<Record<string, PersonCard>>>({});
+  const type = useType();
+  const person = people.find((one) => one.id === id) ?? null;
+  const homes = useMemo(() => [...READY_ROOMS, ...rooms], [rooms]);
+  const room = useMemo(() => {
+    const found = homes.find((one) => one.id === programme.room) ?? homes[0]!;
+    return person ? withOwn(found, person.equipment) : found;
+  }, [homes, programme.room, person]);
+  const chosen = useMemo(
+    () =>
+      programme.sessions.flatMap((session) => {
+        const plan = plans.data?.find((one) => one.id === session.plan)?.body;
+        return plan ? [{ ...session, plan }] : [];
+      }),
+    [programme.sessions, plans.data],
+  );
+  const keep = useCallback((of: string, card: PersonCard) => setCards((now) => ({ ...now, [of]: card })), []);
+  const pages = useMemo(() => {
+    if (!type || chosen.some(({ plan }) => !cards[plan.id])) return null;
+    return personCards(
+      chosen.map(({ plan, days }, i) => {
+        const card = cards[plan.id]!;
+        return {
+          ...card,
+          name: chosen.length > 1 ? `${card.name}: session ${i + 1}` : card.name,
+          session: `${plan.title}, ${daysWords(days)}`,
+          effort: programme.words.trim() ? `${programme.words.trim()} ${card.effort}` : card.effort,
+          stop: HOME_STOP,
+          times: Math.min(MOST_BOXES, programme.weeks * Math.max(1, days.length)),
+        };
+      }),
+      size,
+      type.measure,
+    );
+  }, [type, chosen, cards, programme.words, programme.weeks, size]);
+  if (failed || plans.isError) return <ServerAway />;
+  if (!library || !plans.data) return <Waiting />;
+  if (!person)
+    return <Missing here="people" title="Nobody here by that address" to="/people" way="See everybody" />;
+  const outlook = outlookOf(person, today());
+  if (!outlook.mayTrain)
+    return (
+      <main className="mx-auto max-w-xl p-8">
+        <h1 className="text-3xl">No programme for {calledName(person)} yet</h1>
+        <p className="mt-2 text-lg">
+          {outlook.today.is === 'not today' ? outlook.today.says[0] : outlook.standing.says}
+        </p>
+        <Link className="btn btn-primary touch mt-4" to={`/people/${id}`}>
+          Settle it
+        </Link>
+      </main>
+    );
+  const set = (plan: string, days: readonly string[]) =>
+    put({ sessions: programme.sessions.map((one) => (one.plan === plan ? { plan, days } : one)) });
+  return (
+    <>
+      {chosen.map(({ plan }) => (
+        <Worked key={plan.id} library={library} plan={plan} person={person} room={room} onCard={keep} />
+      ))}
+      <PaperShell
+        title={`At home: ${calledName(person)}`}
+        name={`${id}-home.pdf`}
+        pages={chosen.length === 0 ? [] : pages}
+        lacks={type?.lacks}
+        back={{ to: `/people/${id}`, says: calledName(person) }}
+      >
+        <Choice
+          legend="Size"
+          name="size"
+          value={size}
+          of={SIZE_IDS.map((s) => ({ value: s, says: s }))}
+          onChoose={setSize}
+        />
+        <Choice
+          legend="Weeks"
+          name="weeks"
+          value={programme.weeks}
+          of={WEEKS.map((n) => ({ value: n, says: String(n) }))}
+          onChoose={(weeks) => put({ weeks })}
+        />
+        <label className="block">
+          <span className="quiet block text-sm">Where</span>
+          <select
+            className="select touch"
+            value={room.id}
+            onChange={(event) => put({ room: event.target.value })}
+          >
+            {homes.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <details className="w-full" open={chosen.length === 0}>
+          <summary className="touch inline-flex cursor-pointer items-center font-semibold underline underline-offset-4">
+            Sessions and days
+          </summary>
+          <div className="grid max-h-[50vh] gap-1 overflow-y-auto py-1">
+            <label className="block">
+              <span className="quiet block text-sm">A word of yours at the head of each</span>
+              <input
+                className="input touch w-full"
+                maxLength={200}
+                value={programme.words}
+                onChange={(event) => put({ words: event.target.value })}
+              />
+            </label>
+            {chosen.map(({ plan, days }) => (
+              <div key={plan.id} className="flex flex-wrap items-center gap-1 border-b border-base-300 py-1">
+                <strong className="min-w-48 flex-1">{plan.title}</strong>
+                {DAYS.map((day) => (
+                  <Chip
+                    key={day}
+                    on={days.includes(day)}
+                    onTurn={() =>
+                      set(plan.id, days.includes(day) ? days.filter((one) => one !== day) : [...days, day])
+                    }
+                  >
+                    {day}
+                  </Chip>
+                ))}
+                <button
+                  type="button"
+                  className="btn btn-sm touch"
+                  aria-label={`Without ${plan.title}`}
+                  onClick={() => put({ sessions: programme.sessions.filter((one) => one.plan !== plan.id) })}
+                >
+                  Not this
+                </button>
+              </div>
+            ))}
+            {chosen.length < MOST_SESSIONS && (
+              <select
+                className="select touch w-full"
+                aria-label="Another session"
+                value=""
+                onChange={(event) => {
+                  if (event.target.value)
+                    put({ sessions: [...programme.sessions, { plan: event.target.value, days: [] }] });
+                }}
+              >
+                <option value="">another session…</option>
+                {plans.data
+                  .filter(({ id: plan }) => !programme.sessions.some((one) => one.plan === plan))
+                  .map(({ id: plan, body }) => (
+                    <option key={plan} value={plan}>
+                      {body.title}
+                    </option>
+                  ))}
+              </select>
+            )}
+          </div>
+        </details>
+      </PaperShell>
+    </>
+  );
+}
+
+/** One session worked out for them; nothing is seen of it here. */
+function Worked(props: {
+  library: Library;
+  plan: Plan;
+  person: Person;
+  room: Room;
+  onCard: (plan: string, card: PersonCard) => void;
+}) {
+  const { library, plan, person, room, onCard } = props;
+  const taking = useMemo(() => [{ id: person.id, person }], [person]);
+  const answer = useClass(library, plan, room, taking, 1, 'together');
+  useEffect(() => {
+    if (!answer?.switches) return;
+    const [card] = cardsOf(library, plan, room, answer);
+    if (card) onCard(plan.id, card);
+  }, [library, plan, room, answer, onCard]);
+  return null;
+}
