@@ -1,22 +1,34 @@
 import { FIGURES } from '@inner-rung/core/figure';
 import {
   type CardLine,
+  type ClassSheet,
+  COACH_ONLY,
+  cardSchema,
+  classSheetPages,
+  type Item,
   LEAST_PT,
   ladderPoster,
   MM,
   type Page,
   type PersonCard,
   personCards,
+  type RunRow,
+  type RunSheet,
+  runSheetPages,
+  type SetupSheet,
   SIZE_IDS,
   SIZES,
   type StationCard,
+  setupPages,
   stationCards,
   WALL_PT,
   wrapText,
 } from '@inner-rung/core/paper';
 import fc from 'fast-check';
+import jsQR from 'jsqr';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { toPdf, typeOf, written } from '../src/paper/pdf.ts';
+import { qrCells } from '../src/ui/qr-cells.ts';
 import { FONTS } from './type-on-disk.ts';
 
 const { measure, lacks } = typeOf(FONTS);
@@ -41,6 +53,21 @@ const card = (name: string, lines: number): PersonCard => ({
   ready: ['chair', 'wall'],
   stop: 'Stop and tell your trainer at chest pain. Your doctor’s word comes first.',
 });
+/** What of a page lies off it. */
+const off = (page: Page, width: number, height: number) =>
+  page.items.filter((item) => {
+    const right =
+      item.is === 'text'
+        ? item.x + measure(item.text, item.pt, item.bold)
+        : item.x + (item.is === 'code' ? item.size : item.width);
+    const bottom =
+      item.is === 'code'
+        ? item.y + item.size
+        : item.is === 'figure' || item.is === 'box'
+          ? item.y + item.height
+          : item.y;
+    return item.x < 0 || item.y < 0 || right > width + 0.01 || bottom > height;
+  });
 const texts = (page: Page) => page.items.flatMap((item) => (item.is === 'text' ? [item] : []));
 
 /** A PDF read back by another library: the text of each page and its size in points. */
@@ -79,16 +106,7 @@ describe('cards', () => {
             measure,
           );
           const { width, height } = SIZES[size];
-          for (const page of pages)
-            for (const item of page.items) {
-              expect(item.x).toBeGreaterThanOrEqual(0);
-              expect(item.y).toBeGreaterThanOrEqual(0);
-              const right =
-                item.is === 'text' ? item.x + measure(item.text, item.pt, item.bold) : item.x + item.width;
-              expect(right).toBeLessThanOrEqual(width + 0.01);
-              const bottom = item.is === 'figure' || item.is === 'box' ? item.y + item.height : item.y;
-              expect(bottom).toBeLessThanOrEqual(height);
-            }
+          for (const page of pages) expect(off(page, width, height)).toEqual([]);
           // Every station of everybody is there once, with its figure on the same page.
           const numbers = pages.flatMap((page) => texts(page).filter((t) => t.text.startsWith('Push-up,')));
           expect(numbers).toHaveLength(lines * people);
@@ -103,6 +121,175 @@ describe('cards', () => {
       const last = texts(pages.at(-1)!).map((t) => t.text);
       expect(last.some((t) => t.startsWith('Push-up,'))).toBe(true);
     }
+  });
+});
+
+describe('a card for home, and one with a code', () => {
+  test('as many boxes to tick as times to do it, on every line; one where nothing is said', () => {
+    const boxes = (times?: number) =>
+      personCards([{ ...card('Maud', 6), ...(times ? { times } : {}) }], 'A4', measure).flatMap((page) =>
+        page.items.filter((item) => item.is === 'box'),
+      );
+    expect(boxes()).toHaveLength(6);
+    expect(boxes(8)).toHaveLength(48);
+    expect(boxes(40)).toHaveLength(6 * 12);
+    for (const size of SIZE_IDS)
+      for (const page of personCards([{ ...card('Maud', 14), times: 12 }], size, measure))
+        expect(off(page, SIZES[size].width, SIZES[size].height)).toEqual([]);
+  });
+  test('the code on it is read by another library, as it is printed', () => {
+    const link = 'http://192.168.4.20:4691/c/9fJ2_kQ0wZ-ab';
+    const [page] = personCards([{ ...card('Maud', 10), code: qrCells(link) }], 'A5', measure);
+    const code = page!.items.find((item) => item.is === 'code')!;
+    const { cells } = code as Extract<Item, { is: 'code' }>;
+    // Eight dots to a cell, black on white.
+    const n = cells.length * 8;
+    const dots = new Uint8ClampedArray(n * n * 4).fill(255);
+    for (let y = 0; y < n; y++)
+      for (let x = 0; x < n; x++)
+        if (cells[y >> 3]![x >> 3] === '1') dots.fill(0, (y * n + x) * 4, (y * n + x) * 4 + 3);
+    expect(jsQR(dots, n, n)?.data).toBe(link);
+    expect(off(page!, SIZES.A5.width, SIZES.A5.height)).toEqual([]);
+    // Nothing is written over it.
+    for (const text of texts(page!)) {
+      const over =
+        text.x + measure(text.text, text.pt, text.bold) > code.x && text.y > code.y && text.y < code.y + 20;
+      expect([text.text, over]).toEqual([text.text, false]);
+    }
+  });
+  test('a card by value goes over and comes back whole, and nothing else gets in', () => {
+    const one = card('Maud', 10);
+    expect(cardSchema.parse(JSON.parse(JSON.stringify(one)))).toEqual(JSON.parse(JSON.stringify(one)));
+    const broken = { ...one, lines: [{ ...one.lines[0], figure: { view: 'above' } }] };
+    const read = cardSchema.safeParse(broken);
+    expect(read.success).toBe(false);
+    expect(read.error!.issues[0]!.path.slice(0, 3)).toEqual(['lines', 0, 'figure']);
+    expect(cardSchema.safeParse({ ...one, born: '1950' }).success).toBe(false);
+  });
+});
+
+describe('sheets for who leads', () => {
+  const row = (i: number): RunRow => ({
+    at: `${i}:00`,
+    kind: i % 3 === 2 ? 'rest' : 'work',
+    main: [{ text: `Station number ${i}`, bold: true }, { text: `, about ${i} each side, then on` }],
+    small: i % 3 === 0 ? ['Feet flat. Watch for: the back rounds. Say “Long back from hip to head”.'] : [],
+  });
+  const runSheet = (blocks: number, rows: number): RunSheet => ({
+    title: 'Thursday hall',
+    whole: '39:40',
+    notes: 'Doors at ten.',
+    blocks: Array.from({ length: blocks }, (_, b) => ({
+      at: `${b}:00`,
+      name: `Part ${b + 1}`,
+      about: ['40 on, 20 off, 20:00'],
+      rows: Array.from({ length: rows }, (_, i) => row(i)),
+    })),
+    stop: 'Stop anybody with chest pain.',
+  });
+  const classSheet = (stations: number, people: number): ClassSheet => ({
+    title: 'Thursday hall',
+    who: `${people} people`,
+    whole: '20:20',
+    stations: Array.from({ length: stations }, (_, i) => ({
+      number: String(i + 1),
+      part: i === 0 ? '40 on, 20 off, twice' : null,
+      forms: ['Squat', 'Sit to stand, 43 cm', 'Wall sit'].map((name) => ({
+        name,
+        dose: 'about 12',
+        who: 'Maud, Tomas and Ines',
+      })),
+      say: 'Show the squat first. Then the sit to stand for Maud.',
+    })),
+    people: Array.from({ length: people }, (_, i) => ({
+      name: `Person ${i}`,
+      care: 'Stop at sharp knee pain; a little warmth that settles by morning is fine.',
+    })),
+    stop: 'Stop anybody with chest pain.',
+  });
+  const setup = (stations: number): SetupSheet => ({
+    title: 'Thursday hall',
+    who: '6 people · The hall',
+    out: ['3 × chair, no wheels', 'low gym bench', 'keep clear: wall'],
+    standIns: ['Bottle: stands in for a hand weight. Never overhead.'],
+    fits: 'There is enough of everything for everybody’s own form.',
+    floor: {
+      length: 12,
+      width: 8,
+      places: Array.from({ length: stations }, (_, i) => ({
+        station: i,
+        x: (i % 6) * 2,
+        y: Math.floor(i / 6) * 2,
+        width: 1.6,
+        height: 1.6,
+      })),
+      says: null,
+    },
+    stations: Array.from({ length: stations }, (_, i) => ({
+      number: String(i + 1),
+      name: 'Squat',
+      rows: [[{ text: 'Squat', bold: true }, { text: ', chair: Maud, Tomas' }]],
+    })),
+  });
+  test('nothing is cut or under its size, whatever the paper and however long', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...SIZE_IDS),
+        fc.integer({ min: 1, max: 6 }),
+        fc.integer({ min: 1, max: 24 }),
+        (size, few, many) => {
+          const { width, height } = SIZES[size];
+          for (const pages of [
+            runSheetPages(runSheet(few, many), size, measure),
+            classSheetPages(classSheet(many, many), size, measure),
+            setupPages(setup(many), size, measure),
+          ])
+            for (const page of pages) {
+              expect(off(page, width, height)).toEqual([]);
+              for (const { pt } of texts(page)) expect(pt).toBeGreaterThanOrEqual(LEAST_PT);
+            }
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+  test('a run sheet has every row once, and no heading alone at the foot of a page', () => {
+    for (let rows = 1; rows <= 30; rows++) {
+      const pages = runSheetPages(runSheet(4, rows), 'A4', measure);
+      const all = pages.flatMap(texts);
+      expect(all.filter((t) => t.bold && t.text.startsWith('Station number'))).toHaveLength(4 * rows);
+      for (const page of pages.slice(0, -1)) {
+        const last = texts(page).at(-1)!;
+        expect(last.pt).toBe(LEAST_PT);
+        expect(last.text).not.toMatch(/^Part \d|^40 on/);
+      }
+    }
+  });
+  test('parts of one line stand side by side, bold and not, and commas cling', () => {
+    const [page] = runSheetPages(runSheet(1, 1), 'A4', measure);
+    const bold = texts(page!).find((t) => t.text === 'Station number 0')!;
+    const after = texts(page!).find((t) => t.text.startsWith(', about 0 each side'))!;
+    expect(bold.bold && !after.bold).toBe(true);
+    expect(after.y).toBeCloseTo(bold.y, 6);
+    expect(after.x).toBeCloseTo(bold.x + measure(bold.text, bold.pt, true), 3);
+  });
+  test('a class sheet says that it is for the coach only; a floor stays on one page', () => {
+    expect(texts(classSheetPages(classSheet(10, 6), 'A4', measure)[0]!).map((t) => t.text)).toContain(
+      COACH_ONLY,
+    );
+    for (const size of SIZE_IDS) {
+      const pages = setupPages(setup(12), size, measure);
+      const floors = pages.filter((page) => texts(page).some((t) => t.text === 'The floor, to scale'));
+      expect(floors).toHaveLength(1);
+      expect(floors[0]!.items.filter((i) => i.is === 'box').length).toBeGreaterThanOrEqual(13);
+    }
+  });
+  test('read back from a PDF by another library', async () => {
+    const pages = classSheetPages(classSheet(10, 6), 'Letter', measure);
+    const read = await readBack(await toPdf(pages, 'Thursday hall', FONTS));
+    expect(read).toHaveLength(pages.length);
+    expect(read[0]!.text).toContain('Sit to stand, 43 cm');
+    expect(read[0]!.view[2]).toBeCloseTo(612, 0);
   });
 });
 

@@ -132,7 +132,9 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
 const MOST_ROW = 30;
 /** Boxes to tick: so many at the most, so many beside one another. */
 const MOST_TIMES = 12;
-const TICKS_A_ROW = 4;
+const TICKS_A_ROW = 6;
+/** A box to tick, and from one to the next, mm: smaller where there are many. */
+const BOX = { one: [6, 8], many: [4.8, 5.6] } as const;
 const COLUMNS = { number: 9, figure: 32, dose: 27, tick: 8 } as const;
 const middle = (sheet: Sheet, small: boolean): number =>
   sheet.inner -
@@ -156,7 +158,7 @@ function lineNeeds(sheet: Sheet, line: CardLine, small: boolean, times: number):
   if (times === 1) return text;
   // Boxes stand in rows under the dose.
   const dose = sheet.heightOf(line.dose, (small ? 24 : COLUMNS.dose) - 2, LEAST_PT);
-  return Math.max(text, dose + Math.ceil(times / TICKS_A_ROW) * COLUMNS.tick + 2);
+  return Math.max(text, dose + Math.ceil(times / TICKS_A_ROW) * BOX.many[1] + 2);
 }
 
 function oneLine(sheet: Sheet, line: CardLine, height: number, small: boolean, times: number): void {
@@ -181,13 +183,14 @@ function oneLine(sheet: Sheet, line: CardLine, height: number, small: boolean, t
     pt: LEAST_PT,
     right: true,
   });
+  const [box, next] = many ? BOX.many : BOX.one;
   for (let i = 0; i < times; i++)
     sheet.put({
       is: 'box',
-      x: margin + inner - 6 - (i % TICKS_A_ROW) * (COLUMNS.tick - 0.5),
-      y: many ? under + 1 + Math.floor(i / TICKS_A_ROW) * (COLUMNS.tick - 0.5) : top + 2,
-      width: 6,
-      height: 6,
+      x: margin + inner - box - (TICKS_A_ROW - 1 - (i % TICKS_A_ROW)) * (many ? next : 0),
+      y: many ? under + 1 + Math.floor(i / TICKS_A_ROW) * next : top + 2,
+      width: box,
+      height: box,
     });
   sheet.put({ is: 'rule', x: margin, y: top + height, width: inner, thick: 0.2 });
   sheet.y = top + height;

@@ -58,6 +58,8 @@ export default function HomeScreen() {
   const [programme, put] = useDraft<Programme>(`home/${id}`, EMPTY);
   const [size, setSize] = useState<SizeId>('A4');
   const [cards, setCards] = useState<Readonly<Record<string, PersonCard>>>({});
+  // Open where there is nothing yet; from then on as it is left.
+  const [begins] = useState(programme.sessions.length === 0);
   const type = useType();
   const person = people.find((one) => one.id === id) ?? null;
   const homes = useMemo(() => [...READY_ROOMS, ...rooms], [rooms]);
@@ -151,7 +153,7 @@ export default function HomeScreen() {
             ))}
           </select>
         </label>
-        <details className="w-full" open={chosen.length === 0}>
+        <details className="w-full" open={begins}>
           <summary className="touch inline-flex cursor-pointer items-center font-semibold underline underline-offset-4">
             Sessions and days
           </summary>
