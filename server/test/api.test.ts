@@ -1,6 +1,7 @@
 import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { planSchema } from '@inner-rung/core/session';
 import Database from 'better-sqlite3';
 import request from 'supertest';
 import { GROUPS, PEOPLE, PLANS, ROOMS } from '../../demo/src/index.ts';
@@ -54,6 +55,32 @@ describe('documents by revision', () => {
 });
 
 describe('erasing somebody for good', () => {
+  test('what a session keeps of them goes, and it can still be read', async () => {
+    const { app, store } = appOver(openDatabase(':memory:'));
+    const [block] = plan.blocks;
+    const at = { block: block!.id, station: block!.stations[0]!.id };
+    const about = (id: string) => ({
+      wishes: [{ ...at, kind: 'give' as const, form: { move: 'squat' }, person: id }],
+      levels: [{ person: id, level: 1 as const }],
+      wordsFor: [{ ...at, person: id, words: 'Easy on the hip' }],
+    });
+    const both = (key: 'wishes' | 'levels' | 'wordsFor') => [
+      ...about('p-goes')[key],
+      ...about('p-stays')[key],
+    ];
+    store.create('people', 'p-goes', { ...PEOPLE[0]!, id: 'p-goes' });
+    store.create('plans', plan.id, {
+      ...plan,
+      wishes: both('wishes'),
+      levels: both('levels'),
+      wordsFor: both('wordsFor'),
+    });
+    expect((await request(app).post('/api/people/p-goes/erase')).status).toBe(204);
+    const { body } = (await request(app).get(`/api/plans/${plan.id}`)).body;
+    expect({ wishes: body.wishes, levels: body.levels, wordsFor: body.wordsFor }).toEqual(about('p-stays'));
+    expect(planSchema.safeParse(body).success).toBe(true);
+  });
+
   const person = {
     ...PEOPLE[0]!,
     id: 'p-erase-me',

@@ -1,7 +1,9 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { FIGURES } from '@inner-rung/core/figure';
+import type { PersonCard } from '@inner-rung/core/paper';
 import request from 'supertest';
-import { PLANS } from '../../demo/src/index.ts';
+import { PEOPLE, PLANS } from '../../demo/src/index.ts';
 import { openDatabase } from '../src/database.ts';
 import { cookieOf } from '../src/network.ts';
 import { appOver } from './app.ts';
@@ -183,5 +185,77 @@ describe('a person’s link', () => {
     expect((await there.get('/api/p/abcdefgh')).status).toBe(404);
     const nobody = await here.post('/api/runs/tuesday-1/links').send({ person: 'cy' });
     expect([nobody.status, nobody.body.field]).toEqual([422, 'person']);
+  });
+});
+
+describe('a code on a card', () => {
+  const CARD: PersonCard = {
+    name: 'Maud',
+    session: 'Tuesday ten',
+    whole: '20:20',
+    effort: 'How hard: up to 6 of 10.',
+    lines: [
+      {
+        number: '1',
+        form: 'Sit to stand, 43 cm',
+        dose: 'about 8',
+        cues: ['Feet under the knees'],
+        easier: null,
+        harder: 'squat',
+        figure: FIGURES['sit-to-stand']!(0.43),
+      },
+    ],
+    care: ['Stop at sharp knee pain.'],
+    ready: ['chair'],
+    stop: 'Stop at chest pain.',
+  };
+  const asked = { cards: [{ person: 'maud-ellery', card: CARD }] };
+  const MONTH = 31 * 24 * 3_600_000;
+
+  test('opens that card from the network without a passcode, for a month, and nothing else', async () => {
+    const { here, there, clock, db } = await fresh();
+    expect((await there.post('/api/cards').send(asked)).status).toBe(401);
+    const made = await here.post('/api/cards').send(asked);
+    expect(made.status).toBe(201);
+    const [token] = made.body.tokens as [string];
+    const read = await there.get(`/api/c/${token}`);
+    expect([read.status, read.headers['cache-control']]).toEqual([200, 'no-store']);
+    expect(read.body).toEqual(JSON.parse(JSON.stringify(CARD)));
+    expect((await there.get(`/api/c/${token.slice(0, -1)}x`)).status).toBe(404);
+    expect((await there.get(`/api/p/${token}`)).status).toBe(404);
+    // The token itself is nowhere in the file.
+    expect(JSON.stringify(db.prepare('SELECT * FROM card_link').all())).not.toContain(token);
+    clock.now += MONTH - 1000;
+    expect((await there.get(`/api/c/${token}`)).status).toBe(200);
+    clock.now += 2000;
+    expect((await there.get(`/api/c/${token}`)).status).toBe(404);
+    // What has run out is swept up when the next cards are made.
+    await here.post('/api/cards').send(asked);
+    expect(db.prepare('SELECT count(*) AS n FROM card_link').get()).toEqual({ n: 1 });
+  });
+  test('none is made while the network is shut, nor of what isn’t a card; all can be ended', async () => {
+    const { here, there, state } = await fresh();
+    state.on = false;
+    const shut = await here.post('/api/cards').send(asked);
+    expect([shut.status, shut.body.title]).toEqual([409, 'The network is shut']);
+    state.on = true;
+    const wrong = await here
+      .post('/api/cards')
+      .send({ cards: [{ person: 'maud-ellery', card: { ...CARD, born: '1950' } }] });
+    expect([wrong.status, wrong.body.field]).toEqual([422, 'cards.0.card']);
+    const [token] = (await here.post('/api/cards').send(asked)).body.tokens as [string];
+    expect((await here.delete('/api/cards')).status).toBe(204);
+    expect((await there.get(`/api/c/${token}`)).status).toBe(404);
+  });
+  test('goes with the person it is about', async () => {
+    const { here, there, db } = await fresh();
+    await here
+      .put('/api/people/maud-ellery')
+      .set('If-None-Match', '*')
+      .send(PEOPLE.find((p) => p.id === 'maud-ellery')!);
+    const [token] = (await here.post('/api/cards').send(asked)).body.tokens as [string];
+    expect((await here.post('/api/people/maud-ellery/erase')).status).toBe(204);
+    expect((await there.get(`/api/c/${token}`)).status).toBe(404);
+    expect(db.prepare('SELECT count(*) AS n FROM card_link').get()).toEqual({ n: 0 });
   });
 });
