@@ -266,6 +266,8 @@ describe('what a drawing says', () => {
     expect(shownFor(grown, { move: own.id })!.like!.id).toBe(nearest.id);
     expect(nearest.posture.work).toBe(own.posture.work);
     expect(nearest.pattern).toBe(own.pattern);
+    // Of several that are alike in that, the one that shares its words.
+    expect(nearest.id).toMatch(/split-squat/);
     expect(shownFor(library, { move: 'squat' })!.like).toBeNull();
     expect(shownFor(library, { move: 'no-such-move' })).toBeNull();
     for (const move of library.moves) {

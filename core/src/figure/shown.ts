@@ -65,8 +65,13 @@ function unlike(a: Move, b: Move): number {
   const [mine, theirs] = [needs(a), needs(b)];
   for (const what of mine) if (!theirs.has(what)) points += 1;
   for (const what of theirs) if (!mine.has(what)) points += 1;
-  return points;
+  // Of moves that are as like as that, the one with words of its name in common.
+  const [words, others] = [wordsOf(a), wordsOf(b)];
+  return points - Math.min(MOST_WORDS, [...words].filter((word) => others.has(word)).length) * 0.4;
 }
+const MOST_WORDS = 2;
+const wordsOf = ({ name, twins }: Move): Set<string> =>
+  new Set([name, ...twins].flatMap((text) => text.toLowerCase().match(/[a-z]{3,}/g) ?? []));
 
 const MOST_UNLIKE = 9;
 
