@@ -153,7 +153,7 @@ describe('a card for home, and one with a code', () => {
     // Nothing is written over it.
     for (const text of texts(page!)) {
       const over =
-        text.x + measure(text.text, text.pt, text.bold) > code.x && text.y > code.y && text.y < code.y + 20;
+        text.x + measure(text.text, text.pt, text.bold) > code.x && text.y > code.y && text.y < code.y + 21;
       expect([text.text, over]).toEqual([text.text, false]);
     }
   });

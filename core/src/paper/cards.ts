@@ -38,13 +38,15 @@ export interface StationCard {
 
 /** The least text on a card, points, and the effort words beneath it. */
 export const LEAST_PT = 12;
-const EFFORT_WORDS = '2 easy   4 light   6 could chat   8 short words   10 all out';
+const EFFORT_WORDS = '2 easy · 4 light · 6 could chat · 8 short words · 10 all out';
+/** A line to write on, mm high. */
+const NOTES = 8;
 
 /** A figure's stills side by side in a frame of so many millimetres, as large as they go. */
 function stills(sheet: Sheet, figure: Figure, x: number, y: number, width: number, height: number): void {
   const moments = stillsOf(figure);
   const [, , w, h] = frameOf(figure);
-  const gap = moments.length > 1 ? 3 : 0;
+  const gap = moments.length > 1 ? 5 : 0;
   const scale = Math.min((width - gap * (moments.length - 1)) / (w * moments.length), height / h);
   const each = w * scale;
   const from = x + (width - (each * moments.length + gap * (moments.length - 1))) / 2;
@@ -58,6 +60,13 @@ function stills(sheet: Sheet, figure: Figure, x: number, y: number, width: numbe
       figure,
       t,
     });
+    if (i > 0)
+      sheet.put({
+        is: 'arrow',
+        x: from + i * (each + gap) - gap + 0.4,
+        y: y + height - h * scale * 0.62,
+        width: gap - 0.8,
+      });
   });
 }
 
@@ -70,34 +79,34 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
     sheet.next();
     const { margin, inner } = sheet;
     const big = small ? 18 : 24;
-    sheet.text(card.whole, {
-      x: margin,
-      y: margin,
-      width: inner,
-      pt: big - 4,
-      bold: true,
-      right: true,
-      most: 1,
-    });
-    // The code stands in the corner, under how long it takes.
-    const code = card.code ? { size: small ? 20 : 24, cells: card.code } : null;
-    if (code)
+    // The code stands in the corner, beside how long it takes; what is told stands beside it, not under.
+    const code = card.code ? CODE_SIZE + 4 : 0;
+    if (card.code)
       sheet.put({
         is: 'code',
-        x: margin + inner - code.size,
-        y: margin + lineHeight(big - 4) + 0.5,
-        size: code.size,
-        cells: code.cells,
+        x: margin + inner - CODE_SIZE,
+        y: margin - 2,
+        size: CODE_SIZE,
+        cells: card.code,
       });
-    let y = sheet.text(card.name, { x: margin, y: margin, width: inner * 0.7, pt: big, bold: true, most: 1 });
-    y = sheet.text(card.session, { x: margin, y, width: inner * 0.7, pt: LEAST_PT });
-    if (code) {
-      y = sheet.text(card.effort, { x: margin, y, width: inner - code.size - 4, pt: LEAST_PT });
-      y = Math.max(y, margin + lineHeight(big - 4) + code.size + 0.5);
+    const width = inner - code;
+    sheet.text(card.whole, { x: margin, y: margin, width, pt: big - 4, bold: true, right: true, most: 1 });
+    let y = sheet.text(card.name, {
+      x: margin,
+      y: margin,
+      width: width * 0.72,
+      pt: big,
+      bold: true,
+      most: 1,
+    });
+    y = sheet.text(card.session, { x: margin, y, width, pt: LEAST_PT });
+    if (code > 0) {
+      y = sheet.text(card.effort, { x: margin, y, width, pt: LEAST_PT });
+      y = Math.max(y, margin - 2 + CODE_SIZE);
     }
     y += 1.5;
     sheet.put({ is: 'rule', x: margin, y, width: inner, thick: 0.8 });
-    if (!code) y = sheet.text(card.effort, { x: margin, y: y + 0.5, width: inner, pt: LEAST_PT });
+    if (code === 0) y = sheet.text(card.effort, { x: margin, y: y + 0.5, width: inner, pt: LEAST_PT });
     sheet.y = y + 1;
     // What stands at the foot of the last page is kept free for it.
     const foot = footHeight(sheet, card);
@@ -128,6 +137,8 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
   return sheet.done();
 }
 
+/** A code's side, mm: half a millimetre to a cell is read from a hand's breadth. Estimate. */
+const CODE_SIZE = 21;
 /** The tallest a row becomes, mm. */
 const MOST_ROW = 30;
 /** Boxes to tick: so many at the most, so many beside one another. */
@@ -217,13 +228,18 @@ function footOf(sheet: Sheet, card: PersonCard): void {
       pt: LEAST_PT,
       bold: a === 'Take care: ',
     });
-  sheet.text(`How hard was it?   ${EFFORT_WORDS}`, {
+  y = sheet.text(`How hard was it? ${EFFORT_WORDS}`, {
     x: sheet.margin,
     y: y + 1.5,
     width: sheet.inner,
     pt: LEAST_PT,
     most: 1,
   });
+  // A line to write on where the page has room for one.
+  const under = y + NOTES;
+  if (under > sheet.height - sheet.margin) return;
+  sheet.text('Notes', { x: sheet.margin, y: under - lineHeight(LEAST_PT), width: 14, pt: LEAST_PT, most: 1 });
+  sheet.put({ is: 'rule', x: sheet.margin + 14, y: under, width: sheet.inner - 14, thick: 0.2 });
 }
 
 /**

@@ -11,6 +11,7 @@ export {
   WALL_PT,
 } from './cards.ts';
 export {
+  ARROW_HEAD,
   type Item,
   type Measure,
   MM,

@@ -36,6 +36,13 @@ export type Item =
       readonly height: number;
     }
   | {
+      /** From one pose to the next: a line with a head at its right end. */
+      readonly is: 'arrow';
+      readonly x: number;
+      readonly y: number;
+      readonly width: number;
+    }
+  | {
       /** A code for a phone's camera: rows of 0 and 1, its quiet edge with it. */
       readonly is: 'code';
       readonly x: number;
@@ -65,6 +72,9 @@ export interface Page {
   readonly height: number;
   readonly items: readonly Item[];
 }
+
+/** How far an arrow's head reaches back and to either side, mm. */
+export const ARROW_HEAD = 1.3;
 
 /** Width of a text in millimetres. */
 export type Measure = (text: string, pt: number, bold: boolean) => number;

@@ -1,5 +1,5 @@
 import { frameOf } from '@inner-rung/core/figure';
-import { MM, type Page } from '@inner-rung/core/paper';
+import { ARROW_HEAD, MM, type Page } from '@inner-rung/core/paper';
 import { memo } from 'react';
 import { FigureShapes, PAPER } from '../ui/figure-shapes.tsx';
 import { cellsPath } from '../ui/qr-cells.ts';
@@ -55,6 +55,16 @@ export const PageView = memo(function PageView(props: { page: Page; says: string
               fill="none"
               stroke="#000"
               strokeWidth={0.35}
+            />
+          );
+        if (item.is === 'arrow')
+          return (
+            <path
+              key={key}
+              d={`M${item.x} ${item.y}h${item.width}m${-ARROW_HEAD} ${-ARROW_HEAD}l${ARROW_HEAD} ${ARROW_HEAD}l${-ARROW_HEAD} ${ARROW_HEAD}`}
+              fill="none"
+              stroke="#000"
+              strokeWidth={0.4}
             />
           );
         if (item.is === 'code')

@@ -1,5 +1,5 @@
 import { frameOf, shapesOf } from '@inner-rung/core/figure';
-import { type Measure, MM, type Page } from '@inner-rung/core/paper';
+import { ARROW_HEAD, type Measure, MM, type Page } from '@inner-rung/core/paper';
 import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument, type PDFFont, rgb } from 'pdf-lib';
 import { cellsPath } from '../ui/qr-cells.ts';
@@ -118,6 +118,15 @@ export async function toPdf(
         // One path for all of it: a phone reads no seams.
         const unit = item.size / MM / item.cells.length;
         sheet.drawSvgPath(cellsPath(item.cells), { x, y, scale: unit, color: BLACK });
+      } else if (item.is === 'arrow') {
+        const head = ARROW_HEAD / MM;
+        const end = { x: x + item.width / MM, y };
+        for (const start of [
+          { x, y },
+          { x: end.x - head, y: y + head },
+          { x: end.x - head, y: y - head },
+        ])
+          sheet.drawLine({ start, end, thickness: 1, color: BLACK });
       } else if (item.is === 'rule')
         sheet.drawLine({
           start: { x, y },
