@@ -213,6 +213,31 @@ describe('what a drawing says', () => {
     const wall = figureFindings(squat, rungDemand(library, { move: 'squat' })!, figure('wall-sit'));
     expect(wall.map((f) => f.what)).toContain('needs a wall');
   });
+  test.each([
+    ['plank', /^Held: on hands and feet, face down/],
+    ['bird-dog', /on hands and knees/],
+    ['forearm-plank', /on forearms and feet/],
+    ['seated-march', /^From sitting, upright/],
+    ['hang', /^Held: hanging by the hands/],
+    ['clam', /^From on the side/],
+    ['spine-turn-lying', /^Held: on the back/],
+    ['bridge', /^From on the back/],
+    // Squatted, seen from the front: the knees bend towards the eye, and bend all the same.
+    ['wide-squat', /to .*knees bent \d\d+ degrees/],
+    ['floor-rise', /; to .*kneeling.*; then on the side/],
+  ])('%s is told to whoever can’t see it', (id, words) => {
+    expect(figureWords(figure(id, id === 'seated-march' ? 45 : 0))).toMatch(words);
+  });
+  test('a long way is drawn with what lies between; what hops there and back, where it lands', () => {
+    expect(stillsOf(figure('burpee'))).toHaveLength(3);
+    expect(stillsOf(figure('floor-rise'))).toEqual([0, 0.25, 0.5]);
+    expect(stillsOf(figure('skater-bound'))).toEqual([0, 0.5]);
+    expect(stillsOf(figure('side-jump-over'))).toEqual([0, 0.25]);
+    for (const { move, figure: f } of drawn) {
+      const moments = stillsOf(f);
+      expect([move.id, [...moments].sort((a, b) => a - b)]).toEqual([move.id, moments]);
+    }
+  });
   test('a pose that can’t be is said in words', () => {
     const broken = figure('squat');
     const far = {

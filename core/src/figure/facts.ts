@@ -1,7 +1,7 @@
 import { type Demand, type Move, unsafeEnd } from '../move/index.ts';
 import { along, direction, distance, LENGTHS, type Point, turn } from './body.ts';
-import { armRaised, type Figure, hipBend, poseAt, type Touch, touchesOf } from './figure.ts';
-import { SIDES, type Solved, solve } from './pose.ts';
+import { armRaised, type Figure, hipBend, kneeBend, poseAt, type Touch, touchesOf } from './figure.ts';
+import { type KeyPose, SIDES, type Solved, solve, type View } from './pose.ts';
 
 /** What a drawn rep says of itself. */
 export interface FigureFacts {
@@ -42,6 +42,10 @@ const LIES_BELOW = 0.8;
 
 const frames = (figure: Figure): Solved[] =>
   Array.from({ length: STEPS + 1 }, (_, k) => solve(poseAt(figure, k / STEPS), figure.view));
+
+/** Whether somebody is drawn lying on their side, their front to the eye. */
+export const liesOnSide = (pose: KeyPose, view: View): boolean =>
+  pose.legs.some((leg) => leg.atEye) || (view === 'front' && Math.abs(pose.lean) > LYING);
 
 /** Where what bears lies, left and right. */
 function baseOf(figure: Figure, s: Solved): readonly [number, number] | null {
@@ -96,7 +100,7 @@ export function factsOfFigure(figure: Figure): FigureFacts {
   const _onSide = lies.every((lying) => lying);
   const keys = figure.poses.map((pose) => solve(pose, figure.view));
   const keyTouches = keys.map((s) => touchesOf(figure, s));
-  let [armsRaised, kneeBend, hips] = [0, 0, 0];
+  let [armsRaised, knees, hips] = [0, 0, 0];
   for (const s of all)
     for (const side of SIDES) {
       armsRaised = Math.max(armsRaised, armRaised(s, side));
@@ -110,11 +114,7 @@ export function factsOfFigure(figure: Figure): FigureFacts {
     const [under] = feet.sort(
       (a, b) => Math.abs(s.legs[a].end[0] - s.centre[0]) - Math.abs(s.legs[b].end[0] - s.centre[0]),
     );
-    const leg = s.legs[under ?? 0];
-    // By how near the ankle is to the hip: so it holds for a knee that bends towards the eye too.
-    const straight = LENGTHS.thigh + LENGTHS.shank;
-    const share = Math.min(1, distance(leg.root, leg.end) / straight);
-    kneeBend = Math.max(kneeBend, (2 * Math.acos(share) * 180) / Math.PI);
+    knees = Math.max(knees, kneeBend(s, under ?? 0));
   });
   const gripped = figure.props.some((p) => p.is === 'hold' || p.is === 'bar');
   // Somebody who sits has the hands beside them; only what carries them counts, and a forearm carries in place of a hand.
@@ -183,7 +183,7 @@ export function factsOfFigure(figure: Figure): FigureFacts {
     handsOn: bearing.some((sides) => sides.length > 0),
     wristBack: Math.round(Math.max(0, ...wrists)),
     armsRaised: Math.round(armsRaised),
-    kneeBend: Math.round(kneeBend),
+    kneeBend: Math.round(knees),
     hipBend: Math.round(hips),
     uses: [...uses],
     offBase: Math.round(Math.max(...off) * 100),

@@ -81,6 +81,14 @@ export const hipBend = (s: Solved, side: 0 | 1): number =>
     s.legs[side].joint[1] - s.legs[side].root[1] + s.hip[1],
   ]);
 
+/** Bend of a knee by how near the ankle is to the hip: so it holds for one that bends towards the eye too. */
+export function kneeBend(s: Solved, side: 0 | 1): number {
+  const { root, end } = s.legs[side];
+  const [a, b, c] = [LENGTHS.thigh, LENGTHS.shank, distance(root, end)];
+  const cos = (a * a + b * b - c * c) / (2 * a * b);
+  return 180 - (Math.acos(Math.min(1, Math.max(-1, cos))) * 180) / Math.PI;
+}
+
 /** How far an upper arm is raised from hanging along the trunk; one that points to the eye is raised by a right angle. */
 export function armRaised(s: Solved, side: 0 | 1): number {
   const { root, joint } = s.arms[side];

@@ -1,6 +1,7 @@
 import type { Library } from '../ladder/index.ts';
 import type { Move } from '../move/index.ts';
-import { armRaised, bendOf, type Figure, poseAt } from './figure.ts';
+import { liesOnSide } from './facts.ts';
+import { armRaised, type Figure, kneeBend, poseAt, touchesOf } from './figure.ts';
 import { FIGURES } from './figures/index.ts';
 import { SIDES, type Solved, solve } from './pose.ts';
 
@@ -128,22 +129,45 @@ export function shownFor(
 const trunkLean = (s: Solved): number =>
   Math.round((Math.atan2(s.neck[0] - s.hip[0], s.neck[1] - s.hip[1]) * 180) / Math.PI);
 
+/** Sitting is on something at least so high, m; lower is on the floor. */
+const SEAT = 0.2;
+/** What a pose rests on in words, where it isn't the feet alone. */
+function restsOn(figure: Figure, s: Solved): string | null {
+  const touches = touchesOf(figure, s);
+  const has = (part: (typeof touches)[number]['part']) => touches.some((t) => t.part === part);
+  if (has('back') || has('chest')) return null;
+  const hip = touches.find((t) => t.part === 'hip');
+  if (hip) return hip.height > SEAT ? 'sitting' : 'sitting on the floor';
+  const legs = has('knee') ? 'knees' : 'feet';
+  if (figure.props.some((p) => p.is === 'bar')) return has('hand') ? 'hanging by the hands' : null;
+  if (has('elbow')) return `on forearms and ${legs}`;
+  if (has('hand') && Math.abs(trunkLean(s)) > BENT) return `on hands and ${legs}`;
+  return has('knee') ? 'kneeling' : null;
+}
+/** Lean of the trunk from which hands that touch carry, degrees. Estimate. */
+const BENT = 35;
+
 /** One pose in words, for whoever can't see it. */
-function poseWords(s: Solved): string {
+function poseWords(figure: Figure, t: number): string {
+  const pose = poseAt(figure, t);
+  const s = solve(pose, figure.view);
   const lean = trunkLean(s);
   const knees = SIDES.map((i) => {
-    const { root, joint, end } = s.legs[i];
-    return Math.round(bendOf(root, joint, end) / 10) * 10;
+    return Math.round(kneeBend(s, i) / 10) * 10;
   });
   const arms = Math.max(...SIDES.map((i) => armRaised(s, i)));
-  const trunk =
-    Math.abs(lean) > 70
-      ? lean < 0
-        ? 'on the back'
-        : 'face down'
-      : Math.abs(lean) > 20
-        ? `leaning ${lean > 0 ? (s.view === 'front' ? 'sideways' : 'forwards') : 'back'} ${Math.abs(Math.round(lean / 5) * 5)} degrees`
-        : 'upright';
+  const onSide = figure.above ? figure.view === 'side' : liesOnSide(pose, figure.view);
+  const trunk = onSide
+    ? 'on the side'
+    : figure.above
+      ? 'on the back'
+      : Math.abs(lean) > 70
+        ? lean < 0
+          ? 'on the back'
+          : 'face down'
+        : Math.abs(lean) > 20
+          ? `leaning ${lean > 0 ? (s.view === 'front' ? 'sideways' : 'forwards') : 'back'} ${Math.abs(Math.round(lean / 5) * 5)} degrees`
+          : 'upright';
   const [a, b] = knees as [number, number];
   const legs =
     Math.abs(a - b) > 25
@@ -159,29 +183,50 @@ function poseWords(s: Solved): string {
           ? 'arms out to the sides'
           : 'arms ahead'
         : 'arms low';
-  return `${trunk}, ${legs}, ${hands}`;
+  const on = onSide || figure.above ? null : restsOn(figure, s);
+  return `${on ? `${on}, ` : ''}${trunk}, ${legs}, ${hands}`;
 }
 
 /** A rep in words made from its poses: where it begins and where it goes. */
 export function figureWords(figure: Figure): string {
-  const from = poseWords(solve(poseAt(figure, 0), figure.view));
+  const said = stillsOf(figure).map((t) => poseWords(figure, t));
+  const [from, ...on] = said.filter((words, i) => words !== said[i - 1]);
   if (figure.poses.length === 1) return `Held: ${from}.`;
-  const to = poseWords(solve(poseAt(figure, stillsOf(figure).at(-1)!), figure.view));
-  return from === to ? `From ${from}, and back.` : `From ${from}; to ${to}.`;
+  return on.length === 0 ? `From ${from}, and back.` : `From ${from}; to ${on.join('; then ')}.`;
 }
 
 /** Flights lower than this show less than where they land, m. */
 const SEEN_FLIGHT = 0.12;
 
-/** Moments of a rep to be drawn still, the first and the one furthest from it. */
-export const stillsOf = (figure: Figure): readonly number[] =>
+/** From so many key poses on, a move that goes somewhere is drawn with one of those between. */
+const NEEDS_MIDDLE = 3;
+/** Jumps there and back lower than this show more where they land, m. */
+const SEEN_LEAP = 0.2;
+
+/** Moments of a rep to be drawn still: the first, the one furthest from it, and one between where the way is long. */
+export const stillsOf = (figure: Figure): readonly number[] => {
+  const n = figure.poses.length - 1;
+  if (figure.travels && figure.flight?.from !== 'each' && n + 1 >= NEEDS_MIDDLE) {
+    // Half way, the pose that is lowest of those between: what the move goes through.
+    const lows = figure.poses.map((pose) => solve(pose, figure.view).neck[1]);
+    let middle = figure.back ? Math.round(n / 2) : 1;
+    if (!figure.back) for (let i = 1; i < n - 1; i++) if (lows[i]! < lows[middle]!) middle = i;
+    const aloft = figure.flight ? Number(figure.flight.from) + 0.5 : n;
+    const end = aloft > middle ? aloft : n;
+    return [0, middle, end].map((i) => (figure.back ? i / n / 2 : i / n));
+  }
+  return twoStills(figure);
+};
+const twoStills = (figure: Figure): readonly number[] =>
   figure.poses.length === 1
     ? [0]
     : figure.back
       ? [0, 0.5]
       : [
           0,
-          figure.flight && figure.flight.height >= SEEN_FLIGHT
-            ? ((figure.flight.from === 'each' ? 0 : figure.flight.from) + 0.5) / (figure.poses.length - 1)
-            : 0.5,
+          figure.flight?.from === 'each' && figure.flight.height < SEEN_LEAP
+            ? 1 / (figure.poses.length - 1)
+            : figure.flight && figure.flight.height >= SEEN_FLIGHT
+              ? ((figure.flight.from === 'each' ? 0 : figure.flight.from) + 0.5) / (figure.poses.length - 1)
+              : 0.5,
         ];

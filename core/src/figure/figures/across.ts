@@ -389,6 +389,19 @@ export const ACROSS: Figures = {
         legs: [turned(24, 84, 84), turned(-10, -96, -96)],
       },
     ]),
+  'straight-leg-turn': () => {
+    const lie = (legs: readonly [Limb, Limb]): KeyPose => ({
+      hip: [0, 0],
+      lean: 90,
+      curl: 0,
+      nod: 0,
+      arms: [turned(180, 180), turned(0, 0)],
+      legs,
+    });
+    const up: Limb = { turned: [84, 84], seen: [0.12, 0.12] };
+    const upFar: Limb = { turned: [-84, -84], seen: [0.12, 0.12] };
+    return above('front', [lie([up, upFar]), lie([turned(10, 10), turned(-6, -6)])]);
+  },
   'floor-dip': () => {
     const at = (k: number): KeyPose => {
       const shoulder = [-0.36 - k * 0.06, 0.5 - k * 0.14] as const;

@@ -17,6 +17,15 @@ import type { Figure } from '../figure.ts';
 import type { KeyPose, Limb } from '../pose.ts';
 import { chair, type Drawn, type Figures, MAT, side, withProps } from './kit.ts';
 
+/** Hands before the chest, then beside the hip: a turn is told by them, from the side. */
+export const turning = (p: KeyPose): Figure =>
+  side(
+    [
+      { ...p, arms: both(turned(70, 96)) },
+      { ...p, arms: both({ turned: [26, 60], seen: [0.7, 0.7] }) },
+    ],
+    [MAT],
+  );
 /** Down on the haunches with the hands on the floor. */
 export const crouched = standing({
   h: 0.47,
@@ -222,7 +231,6 @@ export const FLOOR: Figures = {
       ],
       [MAT],
     ),
-  'straight-leg-turn': () => side([lying(both(turned(178, 176)))], [MAT]),
 
   'prone-arm-lift': () =>
     side([prone({ arms: both(turned(92, 92)) }), prone({ arms: [turned(112, 112), turned(92, 92)] })], [MAT]),
@@ -380,7 +388,7 @@ export const FLOOR: Figures = {
   'neck-nods': (s) => side([sitting(s), sitting(s, { nod: 34 })], [chair(s)]),
   'hamstring-seated': (s) =>
     side([{ ...sitting(s, { lean: 34 }), legs: [turned(66, 64, 140), flat(0.34)] }], [chair(s, 0, false)]),
-  'floor-turn': () => side([supine({ rise: 62, arms: both(turned(70, 96)) })], [MAT]),
+  'floor-turn': () => turning(supine({ rise: 62 })),
   'sitting-tuck': () =>
     side(
       [

@@ -16,7 +16,7 @@ import {
 } from '../build.ts';
 import type { Prop } from '../figure.ts';
 import type { KeyPose, Limb } from '../pose.ts';
-import { FLOOR } from './floor.ts';
+import { FLOOR, turning } from './floor.ts';
 import {
   bell,
   chair,
@@ -38,11 +38,12 @@ const AHEAD: Limb = turned(84, 88);
 /** Share of a thigh that is seen from the front where it points to the eye. */
 const THIGH_SEEN = 0.16;
 /** Sitting seen from the front: thighs point at the eye, shanks hang. */
-export const seat = (s: number, more: Partial<KeyPose> & { half?: number } = {}): KeyPose => {
-  const { half = 14, ...rest } = more;
-  const down = THIGH_SEEN * LENGTHS.thigh * Math.cos((half * Math.PI) / 180);
+export const seat = (s: number, more: Partial<KeyPose> & { half?: number; open?: number } = {}): KeyPose => {
+  // Opened wide, thighs point past the eye and more of them is seen.
+  const { half = 14, open = THIGH_SEEN, ...rest } = more;
+  const down = open * LENGTHS.thigh * Math.cos((half * Math.PI) / 180);
   const shank = Math.min(1, (s + 0.1 - LENGTHS.ankle - down) / LENGTHS.shank);
-  const leg: Limb = { turned: [half, 0], seen: [THIGH_SEEN, shank] };
+  const leg: Limb = { turned: [half, 0], seen: [open, shank] };
   return { hip: [0, s + 0.1], lean: 0, curl: 0, nod: 0, arms: both(turned(10, 6)), legs: both(leg), ...rest };
 };
 export const seated =
@@ -470,9 +471,8 @@ export const MORE: Figures = {
   ),
   'seat-figure-four-lying': () =>
     side([supine({ legs: [turned(170, 60), flat(0.42)], arms: both(turned(110, 110)) })], [MAT]),
-  'floor-turn-feet-up': () =>
-    side([supine({ rise: 56, legs: both(turned(126, 70)), arms: both(turned(70, 96)) })], [MAT]),
-  'floor-turn-load': withProps(() => side([supine({ rise: 62, arms: both(turned(60, 96)) })], [MAT]), bell),
+  'floor-turn-feet-up': () => turning(supine({ rise: 56, legs: both(turned(126, 70)) })),
+  'floor-turn-load': withProps(() => turning(supine({ rise: 62 })), bell),
   'sit-up-feet-held': () =>
     side(
       [

@@ -127,7 +127,7 @@ export const SEATED: Figures = {
       [chair(s, 0, false)],
     ),
   'inner-thigh-seated': seated((s) =>
-    seat(s, { half: 62, arms: both({ turned: [24, 10], seen: [0.9, 0.8] }) }),
+    seat(s, { half: 66, open: 0.55, arms: both({ turned: [24, 10], seen: [0.9, 0.8] }) }),
   ),
   'seat-figure-four-chair': seated((s) => {
     const p = seat(s);
@@ -143,12 +143,12 @@ export const SEATED: Figures = {
   ),
   'seated-hip-hitch': seated(
     (s) => seat(s),
-    (s) => seat(s, { lean: 10, curl: -14, hip: [0.02, s + 0.115] }),
+    (s) => seat(s, { lean: 15, curl: -22, hip: [0.03, s + 0.12] }),
   ),
   'seated-knee-out': (s) => {
     const f = seated(
       (h) => seat(h, { half: 8 }),
-      (h) => seat(h, { half: 58 }),
+      (h) => seat(h, { half: 66, open: 0.5 }),
     )(s);
     return { ...f, props: [...f.props, { is: 'loop', round: 'thighs' }] };
   },
