@@ -23,7 +23,7 @@ import {
   wrongOf,
 } from '@inner-rung/core/figure';
 import { rungDemand } from '@inner-rung/core/ladder';
-import { KNEE_PUSH_UP_SHARE, PUSH_UP_SHARE, readCurve } from '@inner-rung/core/move';
+import { KNEE_PUSH_UP_SHARE, PUSH_UP_SHARE, readCurve, type Settings } from '@inner-rung/core/move';
 import fc from 'fast-check';
 import { shippedLibrary } from './shipped.ts';
 
@@ -380,5 +380,49 @@ describe('a fault beside the pose as it should be', () => {
   test('what a still drawing can’t show isn’t drawn', () => {
     for (const see of ['holds the breath', 'hurries', 'the hips tip from side to side'])
       expect(wrongOf(figure('squat'), see)).toBeNull();
+  });
+});
+
+describe('the figure follows a form’s settings', () => {
+  const shown = (move: string, settings: Settings = {}) => shownFor(library, { move, settings })!.figure;
+  const hips = (f: Figure) => Math.min(...f.poses.map((pose) => pose.hip[1]));
+  const raised = (f: Figure) => factsOfFigure(f).armsRaised;
+  test('every setting of every move can be drawn, and more than a third are seen', () => {
+    let [all, seen] = [0, 0];
+    for (const move of library.moves)
+      for (const settings of [
+        ...move.trims.map(({ id }): Settings => ({ trim: id })),
+        ...(move.support ? [{ support: true }] : []),
+        ...(move.alone ? [{ side: 'left' as const }] : []),
+      ]) {
+        const f = shown(move.id, settings);
+        expect([move.id, settings, faultsOf(f)]).toEqual([move.id, settings, []]);
+        all += 1;
+        if (JSON.stringify(f) !== JSON.stringify(shown(move.id))) seen += 1;
+      }
+    expect(seen / all).toBeGreaterThan(1 / 3);
+  });
+  test('a hand’s breadth less deep, and deeper', () => {
+    expect(hips(shown('squat', { trim: 'shallower' }))).toBeGreaterThan(hips(shown('squat')) + 0.02);
+    expect(hips(shown('squat', { trim: 'deeper' }))).toBeLessThan(hips(shown('squat')) - 0.02);
+  });
+  test('arms kept to shoulder height are no higher', () => {
+    expect(raised(shown('step-jack'))).toBeGreaterThan(140);
+    expect(raised(shown('step-jack', { trim: 'arms-low' }))).toBeLessThan(105);
+  });
+  test('held on to: a rail stands there and the far hand is on it in every pose', () => {
+    const f = shown('split-squat', { support: true });
+    const rail = f.props.find((p) => p.is === 'hold')!;
+    for (const pose of f.poses) {
+      const { end } = solve(pose, f.view).arms[1];
+      expect(Math.abs(end[0] - (rail as { x: number }).x)).toBeLessThan(0.05);
+    }
+    expect(shown('split-squat').props.some((p) => p.is === 'hold')).toBe(false);
+  });
+  test('the left side alone is the right one mirrored', () => {
+    const alone = library.moves.find((m) => m.alone === 'leg' && m.id === 'clam')!;
+    expect(shown(alone.id, { side: 'left' }).poses[1]!.legs).toEqual(
+      [...shown(alone.id, { side: 'right' }).poses[1]!.legs].reverse(),
+    );
   });
 });

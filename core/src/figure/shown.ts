@@ -1,5 +1,6 @@
 import type { Library } from '../ladder/index.ts';
-import type { Move } from '../move/index.ts';
+import type { Move, Settings } from '../move/index.ts';
+import { adapted } from './adapt.ts';
 import { liesOnSide } from './facts.ts';
 import { armRaised, type Figure, kneeBend, poseAt, touchesOf } from './figure.ts';
 import { FIGURES } from './figures/index.ts';
@@ -96,10 +97,7 @@ const nearest = new WeakMap<Library, Map<string, Move | null>>();
 /** What a form looks like at its setting; null where nothing drawn is near enough. */
 export function shownFor(
   library: Library,
-  form: {
-    readonly move: string;
-    readonly settings?: { readonly surfaceCm?: number | undefined } | undefined;
-  },
+  form: { readonly move: string; readonly settings?: Settings | undefined },
 ): Shown | null {
   const move = library.move(form.move);
   if (!move) return null;
@@ -117,7 +115,8 @@ export function shownFor(
   const asked = form.settings?.surfaceCm ?? move.surface?.usualCm ?? like?.surface?.usualCm ?? 0;
   const cm = heightFault(asked) === null ? asked : (move.surface?.usualCm ?? 0);
   const tempo = move.tempo ? move.tempo.split('-').reduce((sum, d) => sum + Number(d), 0) : 0;
-  const figure = move.drawing ?? FIGURES[like?.id ?? move.id]!(cm / 100);
+  const drawn = move.drawing ?? FIGURES[like?.id ?? move.id]!(cm / 100);
+  const figure = form.settings ? adapted(drawn, move, form.settings) : drawn;
   return {
     figure,
     like,
