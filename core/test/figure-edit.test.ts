@@ -3,6 +3,7 @@ import {
   distance,
   dragged,
   drawingSchema,
+  drawnOf,
   FIGURES,
   type Figure,
   faultsOf,
@@ -61,6 +62,9 @@ describe('a drawing in a file', () => {
     const shown = shownFor(grown as typeof library, { move: own.id, settings: { surfaceCm: 30 } })!;
     expect(shown.figure).toBe(own.drawing);
     expect(shown.like).toBeNull();
+    // A phone without a library shows it by what the run carries.
+    expect(drawnOf({ move: own.id, drawing: own.drawing }, 20)!.figure).toBe(own.drawing);
+    expect(drawnOf({ move: own.id }, 20)).toBeNull();
   });
 });
 

@@ -37,10 +37,12 @@ export function drawnOf(
   form: {
     readonly move: string;
     readonly settings?: { readonly surfaceCm?: number | undefined } | undefined;
+    readonly drawing?: Figure | undefined;
   },
   pace: number | null,
 ): Shown | null {
-  const make = FIGURES[form.move];
+  const { drawing } = form;
+  const make = drawing ? () => drawing : FIGURES[form.move];
   const cm = form.settings?.surfaceCm ?? USUAL_CM;
   return make && heightFault(cm) === null
     ? {

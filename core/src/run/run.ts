@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { span } from '../clock/index.ts';
+import { drawingSchema } from '../figure/drawing.ts';
 import { formRefSchema, idSchema } from '../move/index.ts';
 import { heldConditionSchema } from '../person/index.ts';
 import { blockSchema, entriesOf, type Facts, KIND_IDS, UNKNOWN_FACTS } from '../session/index.ts';
@@ -16,6 +17,8 @@ export type Way = (typeof WAYS)[number];
 export const doesSchema = z
   .strictObject({
     move: idSchema,
+    /** The trainer's own drawing of it: a phone has no library to look in. */
+    drawing: drawingSchema.optional(),
     settings: formRefSchema.shape.settings,
     /** The form as it is called. */
     name: words(200).min(1),

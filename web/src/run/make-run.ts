@@ -26,6 +26,7 @@ export function doesOf(
     const counts = formatEntry(format.kind).counts && format.kind !== 'flow';
     return {
       move: use.move,
+      ...(move.drawing ? { drawing: move.drawing } : {}),
       ...(Object.keys(use.settings).length > 0 ? { settings: use.settings } : {}),
       name: formName(library, use.move, use.settings).slice(0, 200),
       dose: doseHere(library, move, use, stations[inBlock]!, goes[i]!.longest, counts).slice(0, 200),
