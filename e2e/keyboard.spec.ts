@@ -71,7 +71,7 @@ test('the whole story with the keyboard alone', async ({ page }) => {
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'hall');
   await expect(page.getByLabel('Work')).toHaveValue('45');
   await press('c');
-  await expect(page.getByRole('article', { name: 'Card for Saskia Dorn' })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Page 1: .*Saskia Dorn/ })).toBeVisible();
 });
 
 test('letters can be switched off, and then do nothing', async ({ page }) => {

@@ -105,7 +105,7 @@ test('somebody of 74 with knee arthritis and a beta-blocker, from hello to a sca
     await expect(floor.getByRole('button', { name: /^Station 1:/ })).toHaveAccessibleName(/for Jumping jack/);
     await expect(page.locator('[data-reason]')).toContainText('one foot stays down');
     await page.getByRole('link', { name: 'Card' }).click();
-    await expect(page.getByRole('article', { name: 'Card for Odile Marchbank' })).toContainText(
+    await expect(page.getByRole('img', { name: /^Page 1: .*Odile Marchbank/ })).toContainText(
       'up to 6 of 10',
     );
   });

@@ -14,6 +14,7 @@ export const cardSchema = z.strictObject({
   lines: z
     .array(
       z.strictObject({
+        part: line.optional(),
         number: line,
         form: line,
         dose: line,

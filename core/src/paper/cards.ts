@@ -3,6 +3,8 @@ import { lineHeight, type Measure, type Page, Sheet, SIZES, type SizeId } from '
 
 /** One line of a card: a form, how much, what to say, where to go from it. */
 export interface CardLine {
+  /** A part of the session that begins with it, and its clock. */
+  readonly part?: string | undefined;
   readonly number: string;
   readonly form: string;
   readonly dose: string;
@@ -114,10 +116,12 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
     const needs = card.lines.map((line) => lineNeeds(sheet, line, small, times));
     // Rows are as even and as tall as all of them on this page allow.
     let per = MOST_ROW;
-    const taken = () => needs.reduce((sum, need) => sum + Math.max(per, need), 0);
+    const parts = card.lines.reduce((sum, line) => sum + partHeight(sheet, line), 0);
+    const taken = () => parts + needs.reduce((sum, need) => sum + Math.max(per, need), 0);
     while (per > 0 && taken() > sheet.left - foot) per -= 0.5;
     card.lines.forEach((line, i) => {
-      const need = Math.max(per, needs[i]!);
+      const part = partHeight(sheet, line);
+      const need = part + Math.max(per, needs[i]!);
       const last = i === card.lines.length - 1;
       if (sheet.left < need + (last ? foot : 0) && !sheet.isFresh) {
         sheet.next();
@@ -130,7 +134,10 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
           most: 1,
         });
       }
-      oneLine(sheet, line, need, small, times);
+      if (line.part)
+        sheet.text(line.part, { x: sheet.margin, y: sheet.y + 0.6, width: inner, pt: PART_PT, bold: true });
+      sheet.y += part;
+      oneLine(sheet, line, need - part, small, times);
     });
     footOf(sheet, card);
   }
@@ -141,6 +148,11 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
 const CODE_SIZE = 21;
 /** The tallest a row becomes, mm. */
 const MOST_ROW = 30;
+/** A part's heading, points. */
+const PART_PT = 13;
+const partHeight = (sheet: Sheet, line: CardLine): number =>
+  line.part ? sheet.heightOf(line.part, sheet.inner, PART_PT, true) + 1.2 : 0;
+
 /** Boxes to tick: so many at the most, so many beside one another. */
 const MOST_TIMES = 12;
 const TICKS_A_ROW = 6;

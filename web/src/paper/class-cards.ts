@@ -1,17 +1,18 @@
 import { formatWords, lengthWords, rangeOf } from '@inner-rung/core/clock';
 import { shownFor } from '@inner-rung/core/figure';
 import type { Library } from '@inner-rung/core/ladder';
-import type { PersonCard, StationCard } from '@inner-rung/core/paper';
-import { BANDS, bandOfRpe, effortOn, outlookOf } from '@inner-rung/core/person';
+import type { CardLine, PersonCard, StationCard } from '@inner-rung/core/paper';
+import { BANDS, bandOfRpe, effortOn, outlookOf, type Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
-import { formName, type Use } from '@inner-rung/core/scale';
+import { formName, type Switches, type Use } from '@inner-rung/core/scale';
 import { blockName, type Entry, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
 import { today } from '../app/day.ts';
-import { thingsOf } from '../card/things.ts';
 import { spoken } from '../class/spoken.ts';
 import type { ClassAnswer } from '../class/use-class.ts';
+import type { Picture } from '../plan/use-scaled.ts';
 import { doesOf } from '../run/make-run.ts';
 import { OWN_STOP } from '../ui/stop-words.ts';
+import { thingsOf } from './things.ts';
 
 /** A form's own drawing; none where it would be another move's. */
 function drawing(library: Library, form: { move: string; settings?: Use['settings'] | undefined }) {
@@ -25,7 +26,7 @@ function cuesAt(
   plan: Plan,
   entry: Entry,
   use: Use | null,
-  person: string,
+  person: string | null,
 ): readonly string[] {
   const block = plan.blocks[entry.block]!;
   const { id, words } = block.stations[entry.inBlock]!;
@@ -42,37 +43,89 @@ function cuesAt(
 const said = (library: Library, use: Use | null): string | null =>
   use ? formName(library, use.move, use.settings).toLowerCase() : null;
 
+/** What a card is made of: what somebody does at each entry, and where they go from there. */
+interface Done {
+  readonly library: Library;
+  readonly plan: Plan;
+  readonly room: Room | null;
+  readonly person: Person | null;
+  readonly name: string;
+  readonly uses: readonly (Use | null)[];
+  readonly switches: readonly Switches[] | null;
+  readonly whole: string;
+}
+
+function cardOf(of: Done): PersonCard {
+  const { library, plan, person, uses } = of;
+  const entries = entriesOf(plan.blocks);
+  const does = doesOf(library, plan, uses);
+  const outlook = person && outlookOf(person, today());
+  const most = outlook && effortOn(outlook);
+  return {
+    name: of.name,
+    session: plan.title,
+    whole: of.whole,
+    effort:
+      most === null ? '' : `How hard: up to ${most} of 10. You can still ${BANDS[bandOfRpe(most)].can}.`,
+    lines: entries.map((entry, i): CardLine => {
+      const use = uses[i] ?? null;
+      const switches = of.switches?.[i];
+      const begins = entry.inBlock === 0 && entry.part === 0 && (entry.round ?? 0) === 0;
+      const round = (entry.round ?? 0) > 0 ? `Round ${entry.round! + 1}: ` : '';
+      return {
+        ...(begins && plan.blocks.length > 1
+          ? {
+              part: `${blockName(plan.blocks, entry.block)}: ${formatWords(plan.blocks[entry.block]!.format)}`,
+            }
+          : {}),
+        number: entry.part === 0 ? String(entry.inBlock + 1) : 'then',
+        form: `${round}${does[i]?.name ?? 'Easy movement, or a breather'}`,
+        dose: does[i]?.dose ?? '',
+        cues: cuesAt(library, plan, entry, use, person?.id ?? null),
+        easier: said(library, switches?.down ?? null),
+        harder: said(library, switches?.up ?? null),
+        figure: use ? drawing(library, use) : null,
+      };
+    }),
+    care: outlook?.cautions ?? [],
+    ready: thingsOf(library, of.room, person, uses).map((thing) => thing.toLowerCase()),
+    stop: OWN_STOP,
+  };
+}
+
 /** Everybody's card of a planned class, in the order of the class. */
 export function cardsOf(library: Library, plan: Plan, room: Room, answer: ClassAnswer): PersonCard[] {
-  const entries = entriesOf(plan.blocks);
   const whole = lengthWords(rangeOf(timelineOf(plan, factsIn(library)).segments));
-  return answer.taking.map((one): PersonCard => {
-    const outlook = outlookOf(one.person, today());
-    const uses = answer.plan.uses[one.id] ?? [];
-    const does = doesOf(library, plan, uses);
-    const most = effortOn(outlook);
-    return {
+  return answer.taking.map((one) =>
+    cardOf({
+      library,
+      plan,
+      room,
+      person: one.person,
       name: spoken(one).name,
-      session: plan.title,
+      uses: answer.plan.uses[one.id] ?? [],
+      switches: answer.switches?.[one.id] ?? null,
       whole,
-      effort: `How hard: up to ${most} of 10. You can still ${BANDS[bandOfRpe(most)].can}.`,
-      lines: entries.map((entry, i) => {
-        const use = uses[i] ?? null;
-        const switches = answer.switches?.[one.id]?.[i];
-        return {
-          number: entry.part === 0 ? String(entry.station + 1) : 'then',
-          form: does[i]?.name ?? 'Easy movement, or a breather',
-          dose: does[i]?.dose ?? '',
-          cues: cuesAt(library, plan, entry, use, one.person.id),
-          easier: said(library, switches?.down ?? null),
-          harder: said(library, switches?.up ?? null),
-          figure: use ? drawing(library, use) : null,
-        };
-      }),
-      care: outlook.cautions,
-      ready: thingsOf(library, room, one.person, uses).map((thing) => thing.toLowerCase()),
-      stop: OWN_STOP,
-    };
+    }),
+  );
+}
+
+/** The card of whom the floor shows: one person, or nobody by name. */
+export function pictureCard(
+  library: Library,
+  picture: Picture,
+  room: Room | null,
+  person: Person | null,
+): PersonCard {
+  return cardOf({
+    library,
+    plan: picture.plan,
+    room,
+    person,
+    name: person?.name ?? 'For a lane',
+    uses: picture.version.uses,
+    switches: picture.settled?.switches ?? null,
+    whole: lengthWords(picture.sums.range),
   });
 }
 

@@ -1,0 +1,77 @@
+import { personCards, SIZE_IDS, type SizeId } from '@inner-rung/core/paper';
+import { everybodyIn, outlookOf } from '@inner-rung/core/person';
+import { useMemo, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { Waiting } from '../app/app.tsx';
+import { useShelf } from '../app/data.ts';
+import { today } from '../app/day.ts';
+import { useOpenPlan } from '../plan/use-open-plan.ts';
+import { useScaled } from '../plan/use-scaled.ts';
+import { ServerAway } from '../start/start-screen.tsx';
+import { Choice } from '../ui/choice.tsx';
+import { MissingSession } from '../ui/missing.tsx';
+import { pictureCard } from './class-cards.ts';
+import { PaperShell, useType } from './paper-shell.tsx';
+
+/** The card of whom the floor shows. */
+export default function CardScreen() {
+  const { id = '' } = useParams();
+  const { library, people, groups, rooms, failed } = useShelf();
+  const { plan, missing } = useOpenPlan(id);
+  const [size, setSize] = useState<SizeId>('A4');
+  const person =
+    people.find((p) => p.id === plan?.person) ??
+    groups.flatMap((group) => everybodyIn(group, people)).find((p) => p.id === plan?.person) ??
+    null;
+  const room = rooms.find((r) => r.id === plan?.room) ?? null;
+  const picture = useScaled(plan, library, person, room);
+  const type = useType();
+  const pages = useMemo(
+    () =>
+      library && type && picture?.settled && picture.plan.id === plan?.id
+        ? personCards([pictureCard(library, picture, room, person)], size, type.measure)
+        : null,
+    [library, type, picture, plan?.id, room, person, size],
+  );
+  if (failed || missing === 'away') return <ServerAway />;
+  if (missing === 'gone') return <MissingSession />;
+  if (!plan || !library) return <Waiting />;
+  const outlook = person && outlookOf(person, today());
+  if (outlook && !outlook.mayTrain)
+    return (
+      <main className="mx-auto max-w-xl p-8">
+        <h1 className="text-3xl">No card for {person.name} yet</h1>
+        <p className="mt-2 text-lg">
+          {outlook.today.is === 'not today' ? outlook.today.says[0] : outlook.standing.says}
+        </p>
+        <p className="mt-4 flex gap-2">
+          <Link
+            className="btn btn-primary touch"
+            to={`/people/${person.id}/${outlook.today.is === 'not today' ? 'today' : 'screening'}`}
+          >
+            Settle it
+          </Link>
+          <Link className="btn touch" to={`/plan/${id}`}>
+            Back to the floor
+          </Link>
+        </p>
+      </main>
+    );
+  return (
+    <PaperShell
+      title={`Card for ${person?.name ?? 'a lane'}`}
+      name={`${id}-card.pdf`}
+      pages={pages}
+      lacks={type?.lacks}
+      back={{ to: `/plan/${id}`, says: 'Back to the floor' }}
+    >
+      <Choice
+        legend="Size"
+        name="size"
+        value={size}
+        of={SIZE_IDS.map((s) => ({ value: s, says: s }))}
+        onChoose={setSize}
+      />
+    </PaperShell>
+  );
+}
