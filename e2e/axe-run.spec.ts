@@ -57,6 +57,34 @@ const SCREENS: readonly Screen[] = [
     async (page) => expect(page.getByRole('img', { name: /^Page 1: / })).toBeVisible(),
   ],
   [
+    'the class sheet',
+    '/plan/tuesday-ten/paper?what=class',
+    async (page) => expect(page.getByRole('img', { name: /^Page 1: / })).toBeVisible(),
+  ],
+  [
+    'a home programme',
+    '/people/maud-ellery/home',
+    async (page) => {
+      // Looked at a second time it is as it was left.
+      const session = page.getByLabel('Another session');
+      const sheet = page.getByRole('img', { name: /^Page 1: / });
+      await expect(session.or(sheet).first()).toBeAttached();
+      if (await session.isVisible()) await session.selectOption({ label: 'Tuesday ten' });
+      await expect(sheet).toBeVisible();
+    },
+  ],
+  [
+    'a drawing by hand',
+    '/moves/step-up/edit',
+    async (page) => {
+      const begin = page.getByRole('button', { name: /^Draw it/ });
+      const editor = page.getByRole('region', { name: 'Draw it' });
+      await expect(begin.or(editor)).toBeVisible();
+      if (await begin.isVisible()) await begin.click();
+      await expect(editor).toBeVisible();
+    },
+  ],
+  [
     'side by side',
     '/plan/tuesday-ten/compare',
     async (page) => expect(page.getByRole('img', { name: /^Effort over/ })).toBeVisible(),
