@@ -13,7 +13,13 @@ export interface Shape {
 
 /** Units of the drawing to a metre. */
 export const SCALE = 100;
-const n = (v: number) => Math.round(v * 10) / 10;
+/** Tenths of a unit as they are written, from −400 to 400: a frame of figures is thousands of them. */
+const REACH = 4000;
+const TENTHS = Array.from({ length: 2 * REACH + 1 }, (_, i) => String((i - REACH) / 10));
+const n = (v: number): string => {
+  const tenths = Math.round(v * 10);
+  return TENTHS[tenths + REACH] ?? String(tenths / 10);
+};
 const at = (p: Point) => `${n(p[0] * SCALE)} ${n(-p[1] * SCALE)}`;
 
 /** A limb's part: round at both ends, thinner at the one. */
@@ -143,6 +149,17 @@ function propBehind(prop: Prop): Shape[] {
   }
 }
 
+const behind = new WeakMap<readonly Prop[], readonly Shape[]>();
+/** What stands beside somebody is the same at every moment of a rep: drawn once. */
+function thingsBehind(props: readonly Prop[]): readonly Shape[] {
+  let made = behind.get(props);
+  if (!made) {
+    made = props.flatMap(propBehind);
+    behind.set(props, made);
+  }
+  return made;
+}
+
 function propInHand(prop: Prop, s: Solved): Shape[] {
   const hands = (which: 'near' | 'both') => (which === 'near' ? [s.arms[0]] : [s.arms[1], s.arms[0]]);
   const grip = (arm: SolvedLimb): Point => along(arm.end, arm.tip, 0.55);
@@ -223,7 +240,7 @@ export function shapesOfPose(figure: Pick<Figure, 'props' | 'view'>, s: Solved):
     ...(edged ? { edged } : {}),
   });
   return [
-    ...figure.props.flatMap(propBehind),
+    ...thingsBehind(figure.props),
     whole(limb('arm', s.arms[1]), far),
     whole(limb('leg', s.legs[1]), far),
     whole(trunk(s), 'near'),

@@ -321,7 +321,9 @@ export function poseBetween(a: KeyPose, b: KeyPose, t: number, view: View, floor
     arms: limbs('arm'),
     legs: limbs('leg'),
   };
-  return floor && view === 'side' ? aboveFloor(pose) : pose;
+  // Feet that stand at both ends stay above the floor by themselves.
+  const swings = pose.legs.some((leg) => leg.turned && !leg.atEye);
+  return floor && swings && view === 'side' ? aboveFloor(pose) : pose;
 }
 
 /**
