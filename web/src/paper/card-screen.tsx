@@ -1,4 +1,4 @@
-import { personCards, SIZE_IDS, type SizeId } from '@inner-rung/core/paper';
+import { personCards, type SizeId } from '@inner-rung/core/paper';
 import { everybodyIn, outlookOf } from '@inner-rung/core/person';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -8,10 +8,9 @@ import { today } from '../app/day.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useScaled } from '../plan/use-scaled.ts';
 import { ServerAway } from '../start/start-screen.tsx';
-import { Choice } from '../ui/choice.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { pictureCard } from './class-cards.ts';
-import { PaperShell, useType } from './paper-shell.tsx';
+import { PaperShell, SizeChoice, useType } from './paper-shell.tsx';
 
 /** The card of whom the floor shows. */
 export default function CardScreen() {
@@ -65,13 +64,7 @@ export default function CardScreen() {
       lacks={type?.lacks}
       back={{ to: `/plan/${id}`, says: 'Back to the floor' }}
     >
-      <Choice
-        legend="Size"
-        name="size"
-        value={size}
-        of={SIZE_IDS.map((s) => ({ value: s, says: s }))}
-        onChoose={setSize}
-      />
+      <SizeChoice size={size} onSize={setSize} />
     </PaperShell>
   );
 }

@@ -1,5 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { type PersonCard, personCards, SIZE_IDS, type SizeId } from '@inner-rung/core/paper';
+import { type PersonCard, personCards, type SizeId } from '@inner-rung/core/paper';
 import { calledName, outlookOf, type Person } from '@inner-rung/core/person';
 import { READY_ROOMS, type Room, withOwn } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
@@ -16,7 +16,7 @@ import { Missing } from '../ui/missing.tsx';
 import { HOME_STOP } from '../ui/stop-words.ts';
 import { useDraft } from '../ui/use-draft.ts';
 import { cardsOf } from './class-cards.ts';
-import { PaperShell, useType } from './paper-shell.tsx';
+import { PaperShell, SizeChoice, useType } from './paper-shell.tsx';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 const WHOLE_DAYS: Readonly<Record<string, string>> = {
@@ -125,13 +125,7 @@ export default function HomeScreen() {
         lacks={type?.lacks}
         back={{ to: `/people/${id}`, says: calledName(person) }}
       >
-        <Choice
-          legend="Size"
-          name="size"
-          value={size}
-          of={SIZE_IDS.map((s) => ({ value: s, says: s }))}
-          onChoose={setSize}
-        />
+        <SizeChoice size={size} onSize={setSize} />
         <Choice
           legend="Weeks"
           name="weeks"

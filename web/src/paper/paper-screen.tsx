@@ -31,7 +31,7 @@ import { Chip, Choice } from '../ui/choice.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { cardsOf, stationsOf } from './class-cards.ts';
 import { classSheetOf } from './class-sheet.ts';
-import { PaperShell, useType } from './paper-shell.tsx';
+import { PaperShell, SizeChoice, useType } from './paper-shell.tsx';
 import { useCardCodes } from './use-card-codes.ts';
 import { WordsDialog } from './words-dialog.tsx';
 
@@ -87,13 +87,7 @@ export default function PaperScreen() {
     choices: (
       <>
         <Choice legend="Paper" name="what" value={what} of={WHAT} onChoose={(value) => put('what', value)} />
-        <Choice
-          legend="Size"
-          name="size"
-          value={size}
-          of={sizes.map((s) => ({ value: s, says: s }))}
-          onChoose={(value) => put('size', value)}
-        />
+        <SizeChoice size={size} of={sizes} onSize={(value) => put('size', value)} />
       </>
     ),
   };

@@ -1,7 +1,8 @@
-import type { Page } from '@inner-rung/core/paper';
+import { type Page, SIZE_IDS, type SizeId } from '@inner-rung/core/paper';
 import { ArrowLeft, FileDown, Printer } from 'lucide-react';
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
+import { Choice } from '../ui/choice.tsx';
 import { PageView } from './page-view.tsx';
 import type { FromPaper } from './paper.worker.ts';
 import type { Type } from './pdf.ts';
@@ -15,6 +16,19 @@ export function useType(): Type | null {
     );
   }, []);
   return type;
+}
+
+/** Which paper: all there is, or those that are said. */
+export function SizeChoice(props: { size: SizeId; of?: readonly SizeId[]; onSize: (size: SizeId) => void }) {
+  return (
+    <Choice
+      legend="Size"
+      name="size"
+      value={props.size}
+      of={(props.of ?? SIZE_IDS).map((s) => ({ value: s, says: s }))}
+      onChoose={props.onSize}
+    />
+  );
 }
 
 /** Pages as they print, with the ways to have them. */

@@ -1,15 +1,14 @@
 import { shownFor } from '@inner-rung/core/figure';
 import { leverWords } from '@inner-rung/core/ladder';
-import { ladderPoster, SIZE_IDS, type SizeId } from '@inner-rung/core/paper';
+import { ladderPoster, type SizeId } from '@inner-rung/core/paper';
 import { formName } from '@inner-rung/core/scale';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { ServerAway } from '../start/start-screen.tsx';
-import { Choice } from '../ui/choice.tsx';
 import { Missing } from '../ui/missing.tsx';
-import { PaperShell, useType } from './paper-shell.tsx';
+import { PaperShell, SizeChoice, useType } from './paper-shell.tsx';
 
 /** A ladder on one page for a wall: its rungs with their figures, the top one at the top. */
 export default function PosterScreen() {
@@ -41,13 +40,7 @@ export default function PosterScreen() {
       lacks={type?.lacks}
       back={{ to: `/ladders/${id}`, says: 'The ladder' }}
     >
-      <Choice
-        legend="Size"
-        name="size"
-        value={size}
-        of={SIZE_IDS.map((s) => ({ value: s, says: s }))}
-        onChoose={setSize}
-      />
+      <SizeChoice size={size} onSize={setSize} />
     </PaperShell>
   );
 }
