@@ -91,12 +91,18 @@ test('a move of one’s own: shown by its nearest, then drawn by hand and by key
   expect(await height()).toBeGreaterThan(5);
   // A hand by the pointer.
   const hand = editor.getByRole('button', { name: /^near hand:/ });
+  const hung = (await hand.getAttribute('aria-label'))!;
   const from = (await hand.boundingBox())!;
   await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
   await page.mouse.down();
   await page.mouse.move(from.x + 60, from.y - 80, { steps: 4 });
   await page.mouse.up();
-  await expect(hand).not.toHaveAttribute('aria-label', stood!);
+  await expect(hand).not.toHaveAttribute('aria-label', hung);
+  const reached = (await hand.getAttribute('aria-label'))!;
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(hand).toHaveAttribute('aria-label', hung);
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(hand).toHaveAttribute('aria-label', reached);
   await editor.getByLabel('Something beside it').selectOption('a cushion');
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Done' }).click();
@@ -211,6 +217,11 @@ test('words on one person’s card alone; a code that opens it on a phone while 
   await expect(other.getByText('Hands on the chair back, Maud')).toBeVisible();
   await expect(other.locator('[data-figure]').first()).toBeVisible();
   expect(await other.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+  // Ended, the codes on all papers lead nowhere.
+  await page.getByRole('button', { name: 'End every code' }).click();
+  await expect(page.getByRole('button', { name: 'End every code' })).toHaveCount(0);
+  await other.reload();
+  await expect(other.getByRole('heading', { name: 'No card here' })).toBeVisible();
   await other.goto(`${addresses[0]}/c/${'x'.repeat(32)}`);
   await expect(other.getByRole('heading', { name: 'No card here' })).toBeVisible();
   await phone.close();

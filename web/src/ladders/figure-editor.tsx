@@ -14,7 +14,7 @@ import {
   touchesOf,
 } from '@inner-rung/core/figure';
 import { Plus, Trash2, Undo2 } from 'lucide-react';
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { Num } from '../ui/fields.tsx';
 import { PaintedShapes, THEME } from '../ui/figure-shapes.tsx';
 
@@ -89,6 +89,7 @@ export function FigureEditor(props: {
   const [index, setIndex] = useState(0);
   const [says, setSays] = useState<string | null>(null);
   const svg = useRef<SVGSVGElement>(null);
+  const kept = useRef(JSON.stringify(props.drawing));
   const held = useRef<{ id: HandleId; before: Figure } | null>(null);
   const at = Math.min(index, draft.poses.length - 1);
   const solved = solve(draft.poses[at]!, draft.view);
@@ -103,8 +104,18 @@ export function FigureEditor(props: {
 
   const keep = (next: Figure) => {
     setDraft(next);
-    if (faultsOf(next).length === 0) props.onKeep(next);
+    if (faultsOf(next).length > 0) return;
+    kept.current = JSON.stringify(next);
+    props.onKeep(next);
   };
+  // Undone or done again from outside, what is kept is what is drawn.
+  useEffect(() => {
+    const now = JSON.stringify(props.drawing);
+    if (now === kept.current) return;
+    kept.current = now;
+    setDraft(props.drawing);
+    setSays(null);
+  }, [props.drawing]);
   const place = (event: PointerEvent): [number, number] => {
     const box = svg.current!.getBoundingClientRect();
     const width = WINDOW.right - WINDOW.left;

@@ -116,6 +116,11 @@ function ClassPaper(props: Ground & { what: 'cards' | 'stations' | 'class' }) {
   );
   const whose = useMemo(() => answer?.taking.map((one) => one.person.id) ?? [], [answer]);
   const codes = useCardCodes(cards, whose, coded);
+  // Printed ones too: whoever holds such a card is asked to bring it back.
+  const endCodes = async () => {
+    const answer = await fetch('/api/cards', { method: 'DELETE' }).catch(() => null);
+    if (answer?.ok) setCoded(false);
+  };
   const pages = useMemo((): readonly Page[] | null => {
     if (!answer?.switches || !type || codes.is === 'making') return null;
     if (what === 'stations') return stationCards(stationsOf(library, plan, answer), size, type.measure);
@@ -144,6 +149,11 @@ function ClassPaper(props: Ground & { what: 'cards' | 'stations' | 'class' }) {
           <Chip on={coded} onTurn={() => setCoded(!coded)}>
             A code for phones
           </Chip>
+          {codes.is === 'made' && (
+            <button type="button" className="btn touch" onClick={() => void endCodes()}>
+              End every code
+            </button>
+          )}
           {codes.is === 'not' && (
             <p role="alert" className="max-w-sm text-sm font-semibold text-error">
               {codes.says}

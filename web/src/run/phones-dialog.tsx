@@ -71,6 +71,8 @@ export function PhonesDialog(props: { run: string; people: readonly Present[]; o
             </dd>
             <dt className="font-semibold">A person’s link</dt>
             <dd>Their own run, nothing else; ends with the session.</dd>
+            <dt className="font-semibold">A code on a card</dt>
+            <dd>That card as it was printed, for a month, while the network is open; nothing else.</dd>
             <dt className="font-semibold">The pack, from a phone’s storage</dt>
             <dd>
               Alone, without any network. Nobody is planned anew, no heart rates. Kept through a reload in
