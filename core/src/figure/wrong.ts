@@ -1,5 +1,5 @@
 import { distance, LEG, LENGTHS, type Point, TRUNK } from './body.ts';
-import { apart, both, flat, kneeling, onBall, standing, turned } from './build.ts';
+import { apart, both, flat, kneeling, moved, onBall, standing, turned } from './build.ts';
 import { type Figure, faultsOf } from './figure.ts';
 import { type KeyPose, type Limb, reach, SIDES, type Solved, solve } from './pose.ts';
 
@@ -170,12 +170,15 @@ export function wrongOf(figure: Figure, see: string): Wrong | null {
     return stands && !lies(s) && s.hip[1] > 0.4 * LEG ? kneesFromFront(s, /knees/.test(see)) : null;
   }
   if (figure.flight && LANDING.test(see)) {
-    const down = figure.poses.at(-1)!;
-    const s = all.at(-1)!;
-    if (!SIDES.every((side) => down.legs[side].at)) return null;
-    const legs = figure.view === 'front' ? apart(0.14) : both(flat(s.legs[0].end[0]));
+    // Where they come down, on both feet whatever they do in the air: soft knees, and stiff ones.
+    const { legs: foot, hip } = all.at(-1)!;
+    const stands = figure.poses.at(-1)!.legs[0].at !== undefined;
+    const x = stands ? foot[0].end[0] : hip[0] - 0.04;
+    const on = stands ? Math.max(0, foot[0].end[1] - LENGTHS.ankle) : 0;
+    const front = figure.view === 'front';
+    const legs = front ? apart(0.14) : both(flat(x));
     const landed = (h: number, lean: number, arms: Limb) =>
-      still(standing({ h, lean: figure.view === 'front' ? 0 : lean, legs, arms: both(arms) }, figure.view));
+      still(moved(standing({ h, lean: front ? 0 : lean, legs, arms: both(arms) }, figure.view), 0, on));
     return { right: landed(0.78, 26, turned(30, 50)), wrong: landed(0.995, -4, turned(10, 12)) };
   }
   const [, change] = CHANGES.find(([words]) => words.test(see)) ?? [];
