@@ -53,6 +53,7 @@ export function PaperShell(props: {
         : [],
     [pages, lacks],
   );
+  const none = !pages || pages.length === 0;
   usePageSize(pages?.[0] ?? null);
   return (
     <div className="min-h-dvh bg-base-200 print:bg-white">
@@ -63,17 +64,21 @@ export function PaperShell(props: {
         <h1 className="sr-only">Paper: {title}</h1>
         {props.children}
         <p className="mr-auto self-center" role="status">
-          {pages ? `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}` : 'Working it out…'}
+          {pages
+            ? none
+              ? 'Nothing to print yet'
+              : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}`
+            : 'Working it out…'}
         </p>
         {missing.length > 0 && (
           <p role="alert" className="max-w-xs text-sm">
             The PDF has no {missing.slice(0, 6).join(' ')}: printed from here they are right.
           </p>
         )}
-        <button type="button" className="btn touch" disabled={!pages} onClick={() => window.print()}>
+        <button type="button" className="btn touch" disabled={none} onClick={() => window.print()}>
           <Printer size={18} aria-hidden /> Print
         </button>
-        {pages && <PdfButton pages={pages} title={title} name={props.name} />}
+        {pages && !none && <PdfButton pages={pages} title={title} name={props.name} />}
       </header>
       <main className="mx-auto grid max-w-6xl grid-cols-1 gap-6 p-6 md:grid-cols-2 print:block print:max-w-none print:p-0">
         {pages?.map((page, i) => (
