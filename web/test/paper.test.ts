@@ -115,6 +115,24 @@ describe('cards', () => {
       { numRuns: 60 },
     );
   });
+  test('a second cue is there where the row has room, and never at the cost of a page', () => {
+    const two = (lines: number): PersonCard => ({
+      ...card('Maud', lines),
+      lines: card('Maud', lines).lines.map((one) => ({
+        ...one,
+        cues: [...one.cues, 'One line from head to heel'],
+      })),
+    });
+    const seen = (lines: number) =>
+      personCards([two(lines)], 'A4', measure)
+        .flatMap(texts)
+        .filter((t) => t.text.startsWith('One line')).length;
+    expect(seen(6)).toBe(6);
+    for (let lines = 1; lines <= 24; lines++)
+      expect(personCards([two(lines)], 'A4', measure)).toHaveLength(
+        personCards([card('Maud', lines)], 'A4', measure).length,
+      );
+  });
   test('no widow: what stands at the foot is never alone on a page', () => {
     for (let lines = 1; lines <= 30; lines++) {
       const pages = personCards([card('Maud', lines)], 'A4', measure);

@@ -195,8 +195,13 @@ function oneLine(sheet: Sheet, line: CardLine, height: number, small: boolean, t
     stills(sheet, line.figure, margin + COLUMNS.number, top + 1, figureWidth, Math.min(height - 2, 24));
   const x = margin + COLUMNS.number + figureWidth + 3;
   let y = sheet.text(line.form, { x, y: top + 0.8, width, pt: small ? 12 : 14, bold: true });
-  if (line.cues[0]) y = sheet.text(line.cues[0], { x, y, width, pt: LEAST_PT });
   const other = sideways(line);
+  const below = other ? sheet.heightOf(other, width, LEAST_PT) : 0;
+  // The first cue stands in any case; further ones where the row has room for them.
+  line.cues.forEach((cue, i) => {
+    if (i > 0 && y + sheet.heightOf(cue, width, LEAST_PT) + below > top + height - 1) return;
+    y = sheet.text(cue, { x, y, width, pt: LEAST_PT });
+  });
   if (other) sheet.text(other, { x, y, width, pt: LEAST_PT, grey: true });
   const many = times > 1;
   const under = sheet.text(line.dose, {
