@@ -82,7 +82,8 @@ function movedTo(prop: Prop, x: number): Prop {
 export function FigureEditor(props: {
   drawing: Figure;
   findings: readonly FigureFinding[];
-  onKeep: (drawing: Figure) => void;
+  /** With the name of the step, so that undo takes back one thing at a time. */
+  onKeep: (drawing: Figure, says: string) => void;
   onAway: () => void;
 }) {
   const [draft, setDraft] = useState(props.drawing);
@@ -102,11 +103,11 @@ export function FigureEditor(props: {
   ];
   const faults = faultsOf(draft);
 
-  const keep = (next: Figure) => {
+  const keep = (next: Figure, step = 'Change the drawing') => {
     setDraft(next);
     if (faultsOf(next).length > 0) return;
     kept.current = JSON.stringify(next);
-    props.onKeep(next);
+    props.onKeep(next, step);
   };
   // Undone or done again from outside, what is kept is what is drawn.
   useEffect(() => {
@@ -125,10 +126,10 @@ export function FigureEditor(props: {
       WINDOW.top - ((event.clientY - box.top) / box.height) * height,
     ];
   };
-  const pull = (id: HandleId, to: readonly [number, number], done: boolean) => {
+  const pull = (id: HandleId, to: readonly [number, number], step: string | null) => {
     const came = dragged(draft, at, id, to);
     setSays(came.says);
-    if (done) keep(came.figure);
+    if (step) keep(came.figure, step);
     else setDraft(came.figure);
   };
   const byKey = (id: HandleId, from: readonly [number, number]) => (event: KeyboardEvent) => {
@@ -141,7 +142,8 @@ export function FigureEditor(props: {
     }[event.key];
     if (!step) return;
     event.preventDefault();
-    pull(id, [from[0] + step[0]!, from[1] + step[1]!], true);
+    // Presses in a row are one step.
+    pull(id, [from[0] + step[0]!, from[1] + step[1]!], `Nudge the ${id}…`);
   };
   const setProp = (i: number, next: Prop | null) =>
     keep({ ...draft, props: draft.props.flatMap((p, k) => (k === i ? (next ? [next] : []) : [p])) });
@@ -204,9 +206,9 @@ export function FigureEditor(props: {
         className="mt-1 w-full touch-none border-2 border-base-300 bg-base-100"
         role="group"
         aria-label={`Pose ${at + 1}: drag a joint, or choose it and use the arrow keys`}
-        onPointerMove={(e) => held.current && pull(held.current.id, place(e), false)}
+        onPointerMove={(e) => held.current && pull(held.current.id, place(e), null)}
         onPointerUp={(e) => {
-          if (held.current) pull(held.current.id, place(e), true);
+          if (held.current) pull(held.current.id, place(e), `Move the ${held.current.id}`);
           held.current = null;
         }}
         onPointerCancel={() => {

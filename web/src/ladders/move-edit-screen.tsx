@@ -59,7 +59,12 @@ export default function MoveEditScreen() {
     return <Missing here="ladders" title="No such move" to="/ladders" way="See all ladders" />;
 
   /** Keeps a change where the whole move is still well formed; says what is wrong where it isn't. */
-  const put = (field: string, patch: Partial<Move>, figures: Partial<Demand> = {}): boolean => {
+  const put = (
+    field: string,
+    patch: Partial<Move>,
+    figures: Partial<Demand> = {},
+    says = `Edit ${field}…`,
+  ): boolean => {
     const nextDemand = { ...demand, ...figures } as Demand;
     const next = writtenMove(library, { ...move, ...patch } as Move, nextDemand);
     const read = moveSchema.safeParse(next);
@@ -68,7 +73,7 @@ export default function MoveEditScreen() {
       return false;
     }
     setProblem(null);
-    edits.keep(`Edit ${field}…`, [], [{ move: read.data, demand: nextDemand }]);
+    edits.keep(says, [], [{ move: read.data, demand: nextDemand }]);
     return true;
   };
   const wrong = (field: string) =>
@@ -202,8 +207,8 @@ export default function MoveEditScreen() {
                 key={move.id}
                 drawing={move.drawing}
                 findings={figureFindings(move, demand, move.drawing)}
-                onKeep={(drawing) => put('drawing', { drawing })}
-                onAway={() => put('drawing', { drawing: undefined })}
+                onKeep={(drawing, says) => put('drawing', { drawing }, {}, says)}
+                onAway={() => put('drawing', { drawing: undefined }, {}, 'Take the drawing away')}
               />
             ) : (
               <>
@@ -218,7 +223,7 @@ export default function MoveEditScreen() {
                 <button
                   type="button"
                   className="btn btn-sm touch"
-                  onClick={() => put('drawing', { drawing: looks?.figure ?? shownStanding() })}
+                  onClick={() => put('drawing', { drawing: looks?.figure ?? shownStanding() }, {}, 'Draw it')}
                 >
                   <Pencil size={17} aria-hidden /> Draw it {looks ? 'from this' : 'from somebody standing'}
                 </button>
