@@ -103,6 +103,15 @@ test('a move of one’s own: shown by its nearest, then drawn by hand and by key
   await expect(hand).toHaveAttribute('aria-label', hung);
   await page.getByRole('button', { name: 'Redo' }).click();
   await expect(hand).toHaveAttribute('aria-label', reached);
+  // A chair of three metres is refused in words, and the drawing stays.
+  await editor.getByLabel('Something beside it').selectOption('a chair');
+  const tall = editor.getByLabel('height, cm');
+  await tall.fill('300');
+  await tall.press('Tab');
+  await expect(editor.getByRole('alert')).toHaveText(
+    '300 cm is higher than anybody gets on to: at most 130 cm.',
+  );
+  await editor.getByRole('button', { name: 'Take away: Chair' }).click();
   await editor.getByLabel('Something beside it').selectOption('a cushion');
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Done' }).click();

@@ -6,6 +6,7 @@ import {
   faultsOf,
   type HandleId,
   handlesOf,
+  heightFault,
   MOST_POSES,
   type Prop,
   SCALE,
@@ -21,6 +22,8 @@ import { PaintedShapes, THEME } from '../ui/figure-shapes.tsx';
 /** What is seen while a pose is set, m: room to either side of somebody and above their raised hands. */
 const WINDOW = { left: -1.5, right: 1.5, top: 2.3, low: -0.12 } as const;
 const BY = { fine: 0.01, coarse: 0.05 } as const;
+/** The highest bar that is drawn, cm. */
+const HIGHEST_BAR = 260;
 const PART = {
   foot: 'foot',
   knee: 'knee',
@@ -89,6 +92,7 @@ export function FigureEditor(props: {
   const [draft, setDraft] = useState(props.drawing);
   const [index, setIndex] = useState(0);
   const [says, setSays] = useState<string | null>(null);
+  const [tooHigh, setTooHigh] = useState<string | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const kept = useRef(JSON.stringify(props.drawing));
   const held = useRef<{ id: HandleId; before: Figure } | null>(null);
@@ -145,8 +149,16 @@ export function FigureEditor(props: {
     // Presses in a row are one step.
     pull(id, [from[0] + step[0]!, from[1] + step[1]!], `Nudge the ${id}…`);
   };
-  const setProp = (i: number, next: Prop | null) =>
+  /** A bar hangs where it hangs; everything else is got on to, leant on or held. */
+  const raise = (i: number, prop: Extract<Prop, { height: number }>, cm: number) => {
+    const fault = prop.is === 'bar' && cm >= 0 && cm <= HIGHEST_BAR ? null : heightFault(cm);
+    setTooHigh(fault);
+    if (!fault) setProp(i, { ...prop, height: cm / 100 });
+  };
+  const setProp = (i: number, next: Prop | null) => {
+    setTooHigh(null);
     keep({ ...draft, props: draft.props.flatMap((p, k) => (k === i ? (next ? [next] : []) : [p])) });
+  };
 
   return (
     <section aria-label="Draw it" className="mt-2">
@@ -291,7 +303,7 @@ export function FigureEditor(props: {
                 <Num
                   label="height, cm"
                   value={Math.round(prop.height * 100)}
-                  onValue={(v) => setProp(i, { ...prop, height: Math.min(260, Math.max(0, v)) / 100 })}
+                  onValue={(v) => raise(i, prop, v)}
                 />
               )}
               <button
@@ -305,6 +317,11 @@ export function FigureEditor(props: {
             </div>
           );
         })}
+        {tooHigh && (
+          <p role="alert" className="text-sm font-semibold text-error">
+            {tooHigh}
+          </p>
+        )}
         <select
           className="select touch mt-1 w-full"
           aria-label="Something beside it"
