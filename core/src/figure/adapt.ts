@@ -1,4 +1,4 @@
-import type { Move, Settings } from '../move/index.ts';
+import type { Demand, Move, Settings } from '../move/index.ts';
 import { between } from './body.ts';
 import { to } from './build.ts';
 import { armRaised, type Figure, faultsOf, otherSide, type Prop } from './figure.ts';
@@ -100,23 +100,20 @@ function onFists(figure: Figure): Figure {
  */
 export function adapted(
   figure: Figure,
-  move: Pick<Move, 'support' | 'trims' | 'alone' | 'demand'>,
+  move: Pick<Move, 'support' | 'trims' | 'alone'>,
+  demand: Demand,
   settings: Settings,
 ): Figure {
   let made = figure;
   const trim = move.trims.find((t) => t.id === settings.trim);
   if (trim) {
-    const stated = (key: 'knee.bendDeg' | 'hip.bendDeg' | 'shoulder.raisedDeg'): number | null => {
-      const written = move.demand[key];
-      return typeof written === 'number' ? written : Array.isArray(written) ? (written.at(-1) ?? null) : null;
-    };
     for (const key of ['knee.bendDeg', 'hip.bendDeg'] as const) {
-      const [by, whole] = [trim.effect[key], stated(key)];
+      const [by, whole] = [trim.effect[key], demand[key].hi];
       if (!by || !whole) continue;
       made = ranged(made, Math.min(RANGE.most, Math.max(RANGE.least, (whole + by) / whole)));
       break;
     }
-    const [arms, raised] = [trim.effect['shoulder.raisedDeg'], stated('shoulder.raisedDeg')];
+    const [arms, raised] = [trim.effect['shoulder.raisedDeg'], demand['shoulder.raisedDeg'].hi];
     if (arms && arms < 0 && raised) made = lowered(made, Math.max(0, raised + arms));
     if ((trim.effect['wrist.bentBackDeg'] ?? 0) < 0) made = onFists(made);
   }

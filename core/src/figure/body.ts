@@ -77,8 +77,7 @@ export const along = (a: Point, b: Point, t: number): Point => [
   between(a[0], b[0], t),
   between(a[1], b[1], t),
 ];
+/** The same direction between −180 and 180. */
+export const wrapped = (degrees: number): number => (((degrees % 360) + 540) % 360) - 180;
 /** The smaller turn between two directions, 0 to 180. */
-export const turn = (a: number, b: number): number => {
-  const d = Math.abs(((((a - b) % 360) + 540) % 360) - 180);
-  return d;
-};
+export const turn = (a: number, b: number): number => Math.abs(wrapped(a - b));

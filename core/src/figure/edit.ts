@@ -1,20 +1,19 @@
-import { direction, distance, FLESH, LENGTHS, type Point, step, TRUNK } from './body.ts';
+import { ARM, direction, distance, FLESH, LENGTHS, type Point, step, TRUNK, wrapped } from './body.ts';
 import { MOST_POSES } from './drawing.ts';
 import { type Figure, faultsOf, groundsAt } from './figure.ts';
 import {
   type KeyPose,
   type Limb,
   outwards,
-  reach,
   SIDES,
   type Side,
   type Solved,
   solve,
+  trunkBetween,
   type View,
 } from './pose.ts';
 
-const LIMB_HANDLES = ['hand', 'elbow', 'foot', 'knee', 'toes'] as const;
-type LimbHandle = (typeof LIMB_HANDLES)[number];
+type LimbHandle = 'hand' | 'elbow' | 'foot' | 'knee' | 'toes';
 const SIDE_NAMES = ['near', 'far'] as const;
 export type HandleId =
   | 'hips'
@@ -34,13 +33,14 @@ const SNAPS = 0.035;
 const SHORTEST = 0.8;
 /** A hand or a foot may slip so far from where it touches while the body is moved, m. */
 const SLIPS = 0.002;
+/** A head goes so far beyond the chest either way, degrees. Common range, rounded outwards. */
+const MOST_NOD = 60;
 /** Halvings in looking for how far a handle can go. */
 const HALVINGS = 7;
 
 /** Which way a limb's joint stands off the line from its root to its end. */
 function bendOfLimb(root: Point, joint: Point, end: Point, side: 1 | -1): 1 | -1 {
-  const off = (((direction(root, joint, side) - direction(root, end, side)) % 360) + 540) % 360;
-  return off - 180 >= 0 ? 1 : -1;
+  return wrapped(direction(root, joint, side) - direction(root, end, side)) >= 0 ? 1 : -1;
 }
 
 /**
@@ -92,11 +92,7 @@ function trunkTo(pose: KeyPose, s: Solved, to: Point, flip: boolean): KeyPose {
   const far = Math.min(TRUNK * 0.998, Math.max(TRUNK * SHORTEST, distance(s.hip, to)));
   const target = step(s.hip, direction(s.hip, to), far);
   const bows = (pose.curl > 0 ? 1 : -1) * (flip ? -1 : 1) > 0 ? 1 : -1;
-  const [loin, chest] = reach(s.hip, target, LENGTHS.loin, LENGTHS.chest, bows, 1).turned;
-  const lean = 180 - loin;
-  const curl = 180 - chest - lean;
-  const around = (v: number) => ((((v + 180) % 360) + 360) % 360) - 180;
-  return { ...pose, lean: around(lean), curl: around(curl) };
+  return { ...pose, ...trunkBetween(s.hip, target, bows) };
 }
 
 function moved(figure: Figure, pose: KeyPose, id: HandleId, to: Point): KeyPose {
@@ -112,7 +108,7 @@ function moved(figure: Figure, pose: KeyPose, id: HandleId, to: Point): KeyPose 
   if (id === 'head') {
     const up = 180 - pose.lean - pose.curl;
     const nod = up - direction(s.neck, to);
-    return { ...pose, nod: Math.max(-60, Math.min(60, ((((nod + 180) % 360) + 360) % 360) - 180)) };
+    return { ...pose, nod: Math.max(-MOST_NOD, Math.min(MOST_NOD, wrapped(nod))) };
   }
   const [which, part] = id.split(' ') as [(typeof SIDE_NAMES)[number], LimbHandle];
   const side = SIDE_NAMES.indexOf(which) as Side;
@@ -139,8 +135,7 @@ function moved(figure: Figure, pose: KeyPose, id: HandleId, to: Point): KeyPose 
     return put({ ...now, end: direction(sole, to) });
   }
   // No limb is longer than it is: it stops where it is straight.
-  const longest =
-    0.999 * (kind === 'arms' ? LENGTHS.upperArm + LENGTHS.forearm : LENGTHS.thigh + LENGTHS.shank);
+  const longest = 0.999 * (kind === 'arms' ? ARM : LENGTHS.thigh + LENGTHS.shank);
   const far = distance(solved.root, to);
   const reached = far > longest ? step(solved.root, direction(solved.root, to), longest) : to;
   const flesh = kind === 'arms' ? FLESH.wrist : LENGTHS.ankle;

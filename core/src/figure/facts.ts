@@ -94,10 +94,7 @@ export function factsOfFigure(figure: Figure): FigureFacts {
   const touches = all.map((s) => touchesOf(figure, s));
   const has = (of: (touch: Touch) => boolean) => touches.some((list) => list.some(of));
   // Somebody drawn lying on their side shows their front to the eye: knees and chest are beside, not beneath.
-  const lies = figure.poses.map(
-    (pose) => pose.legs.some((leg) => leg.atEye) || (figure.view === 'front' && Math.abs(pose.lean) > LYING),
-  );
-  const _onSide = lies.every((lying) => lying);
+  const lies = figure.poses.map((pose) => liesOnSide(pose, figure.view));
   const keys = figure.poses.map((pose) => solve(pose, figure.view));
   const keyTouches = keys.map((s) => touchesOf(figure, s));
   let [armsRaised, knees, hips] = [0, 0, 0];

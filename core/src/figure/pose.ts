@@ -1,4 +1,4 @@
-import { along, between, direction, distance, LENGTHS, MASSES, type Point, step } from './body.ts';
+import { along, between, direction, distance, LENGTHS, MASSES, type Point, step, wrapped } from './body.ts';
 
 export type View = 'side' | 'front';
 /** The limb nearer the eye, then the farther; in a front view the one drawn left, then right. */
@@ -147,6 +147,12 @@ function solveLimb(kind: 'arm' | 'leg', limb: Limb, root: Point, view: View, s: 
   };
 }
 
+/** Lean and curl of a trunk between hips and shoulders, bowed to one side: its two parts as a limb reaches. */
+export function trunkBetween(hip: Point, neck: Point, bows: 1 | -1): Pick<KeyPose, 'lean' | 'curl'> {
+  const [loin, chest] = reach(hip, neck, LENGTHS.loin, LENGTHS.chest, bows, 1).turned;
+  return { lean: wrapped(180 - loin), curl: wrapped(loin - chest) };
+}
+
 /** Everything's place in a pose: trunk from the hip up, limbs by their joints or to what they touch. */
 export function solve(pose: KeyPose, view: View): Solved {
   const { hip } = pose;
@@ -199,10 +205,7 @@ export function centreOf(s: Omit<Solved, 'centre'>): Point {
 }
 
 /** The shorter way round between two directions. */
-const betweenTurns = (a: number, b: number, t: number): number => {
-  const d = ((((b - a) % 360) + 540) % 360) - 180;
-  return a + d * t;
-};
+const betweenTurns = (a: number, b: number, t: number): number => a + wrapped(b - a) * t;
 
 /** A foot's direction when it is flat. */
 const FLAT = 90;

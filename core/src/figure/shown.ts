@@ -118,7 +118,8 @@ export function shownFor(
   const cm = heightFault(asked) === null ? asked : (move.surface?.usualCm ?? 0);
   const tempo = move.tempo ? move.tempo.split('-').reduce((sum, d) => sum + Number(d), 0) : 0;
   const drawn = move.drawing ?? FIGURES[like?.id ?? move.id]!(cm / 100);
-  const figure = form.settings ? adapted(drawn, move, form.settings) : drawn;
+  const demand = library.demand.get(move.id);
+  const figure = form.settings && demand ? adapted(drawn, move, demand, form.settings) : drawn;
   return {
     figure,
     like,

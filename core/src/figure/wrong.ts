@@ -1,7 +1,7 @@
 import { distance, LEG, LENGTHS, type Point, TRUNK } from './body.ts';
 import { apart, both, flat, kneeling, moved, onBall, standing, turned } from './build.ts';
 import { type Figure, faultsOf } from './figure.ts';
-import { type KeyPose, type Limb, reach, SIDES, type Solved, solve } from './pose.ts';
+import { type KeyPose, type Limb, SIDES, type Solved, solve, trunkBetween } from './pose.ts';
 
 /** A fault as it looks: the pose as it should be and the one it becomes, drawn to one scale. */
 export interface Wrong {
@@ -38,10 +38,9 @@ function buckled(pose: KeyPose, s: Solved, up: number, along = 0): KeyPose | nul
     hip = [hip[0] + (s.neck[0] - hip[0]) * k, hip[1] + (s.neck[1] - hip[1]) * k];
   }
   const bend = (up < 0 ? -1 : 1) * ahead > 0 ? 1 : -1;
-  const [loin, chest] = reach(hip, s.neck, LENGTHS.loin, LENGTHS.chest, bend, 1).turned;
-  const lean = 180 - loin;
-  const curl = 180 - chest - lean;
-  const looks = 180 - pose.lean - pose.curl - pose.nod;
+  const trunk = trunkBetween(hip, s.neck, bend);
+  // The head goes on looking where it looked.
+  const nod = pose.lean + pose.curl + pose.nod - trunk.lean - trunk.curl;
   const legs = SIDES.map((side) => {
     const leg = pose.legs[side];
     if (!leg.turned || leg.atEye || s.legs[side].joint[1] > 0.12) return leg;
@@ -50,7 +49,7 @@ function buckled(pose: KeyPose, s: Solved, up: number, along = 0): KeyPose | nul
       ...(leg.end === undefined ? {} : { end: leg.end }),
     };
   }) as unknown as readonly [Limb, Limb];
-  return { ...pose, hip, lean, curl, nod: chest - looks, legs };
+  return { ...pose, ...trunk, hip, nod, legs };
 }
 
 /** Forwards or back; somebody seen from the front can lean only to the side. */
@@ -128,7 +127,7 @@ const KNEE_IN = /knees? (falls?|dives?|twists?|slides?)( in|$| apart)|knees? fal
 const LANDING = /(heavy|loud) landing|comes down hard|catches with stiff/;
 
 /** Knees seen from the front at the height of a pose: over the feet, and fallen in. */
-function kneesFromFront(s: Solved, both_: boolean): Wrong {
+function kneesFromFront(s: Solved, bothKnees: boolean): Wrong {
   const h = Math.min(0.93, Math.max(0.62, s.hip[1] / LEG));
   const right = standing({ legs: apart(0.13), h, arms: both(turned(20, 70)) }, 'front');
   const root = solve(right, 'front').legs[0];
@@ -140,7 +139,7 @@ function kneesFromFront(s: Solved, both_: boolean): Wrong {
     right: front(right),
     wrong: front({
       ...right,
-      legs: [inwards(right.legs[0]), both_ ? inwards(right.legs[1]) : right.legs[1]],
+      legs: [inwards(right.legs[0]), bothKnees ? inwards(right.legs[1]) : right.legs[1]],
     }),
   };
 }
@@ -157,7 +156,7 @@ function worst(figure: Figure, all: readonly Solved[], flattest: boolean): numbe
 
 /**
  * A fault drawn from the words it is seen in, beside the pose as it should be; null where a still drawing can't show it
- * (a held breath, hurry, a shoulder that creeps up) or where the pose it would become can't be.
+ * (a held breath, hurry, one side against the other) or where the pose it would become can't be.
  */
 export function wrongOf(figure: Figure, see: string): Wrong | null {
   if (figure.above || SIDEWAYS.test(see)) return null;
