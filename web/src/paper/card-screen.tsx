@@ -1,7 +1,7 @@
 import { personCards, type SizeId } from '@inner-rung/core/paper';
 import { everybodyIn, outlookOf } from '@inner-rung/core/person';
 import { useMemo, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { today } from '../app/day.ts';
@@ -10,6 +10,7 @@ import { useScaled } from '../plan/use-scaled.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { pictureCard } from './class-cards.ts';
+import { NotYet } from './not-yet.tsx';
 import { PaperShell, SizeChoice, useType } from './paper-shell.tsx';
 
 /** The card of whom the floor shows. */
@@ -35,34 +36,17 @@ export default function CardScreen() {
   if (failed || missing === 'away') return <ServerAway />;
   if (missing === 'gone') return <MissingSession />;
   if (!plan || !library) return <Waiting />;
+  const back = { to: `/plan/${id}`, says: 'Back to the floor' };
   const outlook = person && outlookOf(person, today());
   if (outlook && !outlook.mayTrain)
-    return (
-      <main className="mx-auto max-w-xl p-8">
-        <h1 className="text-3xl">No card for {person.name} yet</h1>
-        <p className="mt-2 text-lg">
-          {outlook.today.is === 'not today' ? outlook.today.says[0] : outlook.standing.says}
-        </p>
-        <p className="mt-4 flex gap-2">
-          <Link
-            className="btn btn-primary touch"
-            to={`/people/${person.id}/${outlook.today.is === 'not today' ? 'today' : 'screening'}`}
-          >
-            Settle it
-          </Link>
-          <Link className="btn touch" to={`/plan/${id}`}>
-            Back to the floor
-          </Link>
-        </p>
-      </main>
-    );
+    return <NotYet what="card" person={person} outlook={outlook} back={back} />;
   return (
     <PaperShell
       title={`Card for ${person?.name ?? 'a lane'}`}
       name={`${id}-card.pdf`}
       pages={pages}
       lacks={type?.lacks}
-      back={{ to: `/plan/${id}`, says: 'Back to the floor' }}
+      back={back}
     >
       <SizeChoice size={size} onSize={setSize} />
     </PaperShell>

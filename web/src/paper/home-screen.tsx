@@ -4,7 +4,7 @@ import { calledName, outlookOf, type Person } from '@inner-rung/core/person';
 import { READY_ROOMS, type Room, withOwn } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { today } from '../app/day.ts';
@@ -16,6 +16,7 @@ import { Missing } from '../ui/missing.tsx';
 import { HOME_STOP } from '../ui/stop-words.ts';
 import { useDraft } from '../ui/use-draft.ts';
 import { cardsOf } from './class-cards.ts';
+import { NotYet } from './not-yet.tsx';
 import { PaperShell, SizeChoice, useType } from './paper-shell.tsx';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
@@ -32,8 +33,6 @@ const WEEKS = [1, 2, 3, 4] as const;
 const USUAL_ROOM = 'ready-living-room';
 /** Sessions that a programme may have: more than a week has days is nobody's. */
 const MOST_SESSIONS = 7;
-/** Boxes beside a line at the most; more weeks get another sheet. */
-const MOST_BOXES = 12;
 
 interface Programme {
   sessions: readonly { readonly plan: string; readonly days: readonly string[] }[];
@@ -42,6 +41,9 @@ interface Programme {
   words: string;
 }
 const EMPTY: Programme = { sessions: [], weeks: 4, room: USUAL_ROOM, words: '' };
+
+/** What was worked out for one room says nothing of another. */
+const cardKey = (plan: Plan, room: Room): string => `${plan.id}/${room.id}`;
 
 const daysWords = (days: readonly string[]): string =>
   days.length === 0
@@ -77,40 +79,30 @@ export default function HomeScreen() {
   );
   const keep = useCallback((of: string, card: PersonCard) => setCards((now) => ({ ...now, [of]: card })), []);
   const pages = useMemo(() => {
-    if (!type || chosen.some(({ plan }) => !cards[plan.id])) return null;
+    if (!type || chosen.some(({ plan }) => !cards[cardKey(plan, room)])) return null;
     return personCards(
       chosen.map(({ plan, days }, i) => {
-        const card = cards[plan.id]!;
+        const card = cards[cardKey(plan, room)]!;
         return {
           ...card,
           name: chosen.length > 1 ? `${card.name}: session ${i + 1}` : card.name,
           session: `${plan.title}, ${daysWords(days)}`,
           effort: programme.words.trim() ? `${programme.words.trim()} ${card.effort}` : card.effort,
           stop: HOME_STOP,
-          times: Math.min(MOST_BOXES, programme.weeks * Math.max(1, days.length)),
+          times: programme.weeks * Math.max(1, days.length),
         };
       }),
       size,
       type.measure,
     );
-  }, [type, chosen, cards, programme.words, programme.weeks, size]);
+  }, [type, chosen, cards, room, programme.words, programme.weeks, size]);
   if (failed || plans.isError) return <ServerAway />;
   if (!library || !plans.data) return <Waiting />;
   if (!person)
     return <Missing here="people" title="Nobody here by that address" to="/people" way="See everybody" />;
+  const back = { to: `/people/${id}`, says: calledName(person) };
   const outlook = outlookOf(person, today());
-  if (!outlook.mayTrain)
-    return (
-      <main className="mx-auto max-w-xl p-8">
-        <h1 className="text-3xl">No programme for {calledName(person)} yet</h1>
-        <p className="mt-2 text-lg">
-          {outlook.today.is === 'not today' ? outlook.today.says[0] : outlook.standing.says}
-        </p>
-        <Link className="btn btn-primary touch mt-4" to={`/people/${id}`}>
-          Settle it
-        </Link>
-      </main>
-    );
+  if (!outlook.mayTrain) return <NotYet what="programme" person={person} outlook={outlook} back={back} />;
   const set = (plan: string, days: readonly string[]) =>
     put({ sessions: programme.sessions.map((one) => (one.plan === plan ? { plan, days } : one)) });
   return (
@@ -123,7 +115,7 @@ export default function HomeScreen() {
         name={`${id}-home.pdf`}
         pages={chosen.length === 0 ? [] : pages}
         lacks={type?.lacks}
-        back={{ to: `/people/${id}`, says: calledName(person) }}
+        back={back}
       >
         <SizeChoice size={size} onSize={setSize} />
         <Choice
@@ -218,7 +210,7 @@ function Worked(props: {
   plan: Plan;
   person: Person;
   room: Room;
-  onCard: (plan: string, card: PersonCard) => void;
+  onCard: (key: string, card: PersonCard) => void;
 }) {
   const { library, plan, person, room, onCard } = props;
   const taking = useMemo(() => [{ id: person.id, person }], [person]);
@@ -226,7 +218,7 @@ function Worked(props: {
   useEffect(() => {
     if (!answer?.switches) return;
     const [card] = cardsOf(library, plan, room, answer);
-    if (card) onCard(plan.id, card);
+    if (card) onCard(cardKey(plan, room), card);
   }, [library, plan, room, answer, onCard]);
   return null;
 }
