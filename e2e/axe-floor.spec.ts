@@ -19,13 +19,12 @@ const SCREENS: readonly Screen[] = [
       await page.getByRole('button', { name: 'Change move' }).click();
       await page.getByRole('combobox', { name: /everyday twin/ }).fill('squat');
     },
+    null,
   ],
   [
     'pasting',
     '/plan/tuesday-ten',
     async (page) => {
-      // On a phone it is one of the things behind “more”.
-      if ((page.viewportSize()?.width ?? 0) < 768) await page.getByRole('button', { name: /^More/ }).click();
       await page.getByRole('button', { name: /Paste/ }).locator('visible=true').click();
       await page.getByLabel(/a station a line/).fill('40/20\nsquats\nbanana hops');
     },
@@ -35,9 +34,11 @@ const SCREENS: readonly Screen[] = [
     'a dose',
     '/plan/tuesday-ten',
     async (page) => {
-      const station = page.getByRole('button', { name: 'Station', exact: true });
-      if (await station.isVisible()) await station.click();
       await page.locator('[data-dose] summary').click();
+    },
+    async (page) => {
+      await page.getByRole('button', { name: 'Station', exact: true }).click();
+      await expect(page.getByLabel('Tempo').first()).toBeVisible();
     },
   ],
   ['the sums', '/plan/tuesday-ten', async (page) => page.getByRole('button', { name: /^The sums/ }).click()],
@@ -50,7 +51,7 @@ const SCREENS: readonly Screen[] = [
     },
   ],
   ['the run sheet', '/plan/tuesday-ten/run-sheet', async () => {}],
-  ['the keys', '/plan/tuesday-ten', async (page) => page.getByRole('button', { name: 'Keys' }).click()],
+  ['the keys', '/plan/tuesday-ten', async (page) => page.getByRole('button', { name: 'Keys' }).click(), null],
   [
     'the best order',
     '/plan/tuesday-ten',
@@ -58,6 +59,7 @@ const SCREENS: readonly Screen[] = [
       await page.getByRole('button', { name: 'Best order…' }).click();
       await expect(page.locator('[data-count="floorChanges"]')).toBeVisible();
     },
+    null,
   ],
   ['all sessions', '/circuits', async () => {}],
   [

@@ -43,6 +43,11 @@ test('every move is drawn and agrees with its data; a fault stands faint beside 
   await expect(page.getByRole('status')).toHaveText(
     /^\d+ moves drawn of their own, 0 shown by their nearest, 0 without\. 0 findings\.$/,
   );
+  // A ladder is drawn when it comes near the window.
+  const last = page.getByRole('region').last();
+  await expect(last.locator('[data-figure]')).toHaveCount(0);
+  await last.scrollIntoViewIfNeeded();
+  await expect(last.locator('[data-figure]').first()).toBeVisible();
   await page.goto(`${server.url}/moves/plank`);
   await expect(page.locator('[data-figure="fault"]').first()).toHaveAttribute(
     'aria-label',

@@ -22,6 +22,22 @@ test('a trainer’s first day: nothing set up, a circuit pasted, a floor to teac
   await expect(page.locator('[data-save="saved"]')).toBeVisible();
 });
 
+test('a page whose code can’t be had says so, keeps what there is, and comes when it can', async ({
+  page,
+}) => {
+  await page.route('**/figures-screen-*.js', (route) => route.abort());
+  await page.goto(`${server.url}/figures`);
+  await expect(page.getByRole('heading', { name: 'This page couldn’t be shown' })).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText('figures-screen');
+  await page.getByRole('link', { name: 'To the floor' }).click();
+  await expect(page.getByRole('heading', { name: 'This page' })).toHaveCount(0);
+  await page.goBack();
+  await expect(page.getByRole('alert')).toBeVisible();
+  await page.unroute('**/figures-screen-*.js');
+  await page.getByRole('button', { name: 'Load it again' }).click();
+  await expect(page.getByRole('heading', { name: 'Figures' })).toBeVisible();
+});
+
 const startAgain = (args: readonly string[], env: Record<string, string> = {}) =>
   spawnSync(process.execPath, [join(root, 'server/dist/main.mjs'), ...args], {
     env: { ...process.env, INNER_RUNG_ROOT: root, ...env },

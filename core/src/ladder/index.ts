@@ -48,6 +48,8 @@ export {
   LibraryError,
   type LibraryFault,
   type LibraryFile,
+  type LibraryParts,
+  libraryOf,
   libraryWith,
   openLibrary,
 } from './library.ts';

@@ -165,7 +165,7 @@ export function openLibrary(files: readonly LibraryFile[]): Library {
     ladderFaults(ladder, (id) => moveById.get(id), ladderIds).forEach(fault('ladder', ladder.id));
 
   if (faults.length > 0 || moves.length === 0) throw new LibraryError(faults);
-  return gather(moves, ladders, demand, bare);
+  return libraryOf({ moves, ladders, demand, bases: bare });
 }
 
 /** All that a move asks: its base posture's figures and its own on top; or what is wrong with it. */
@@ -215,12 +215,11 @@ export function ladderFaults(
   return faults;
 }
 
-function gather(
-  moves: readonly Move[],
-  ladders: readonly Ladder[],
-  demand: Library['demand'],
-  bases: Library['bases'],
-): Library {
+/** What a library is made of: without functions, so that it can cross over to a worker. */
+export type LibraryParts = Pick<Library, 'moves' | 'ladders' | 'demand' | 'bases'>;
+
+/** A library from its parts; of two things with one id the last holds. */
+export function libraryOf({ moves, ladders, demand, bases }: LibraryParts): Library {
   const byId = <T extends { id: string }>(list: readonly T[]) =>
     [...list].sort((a, b) => (a.id < b.id ? -1 : 1));
   const moveById = new Map(moves.map((move) => [move.id, move]));
@@ -243,10 +242,10 @@ export function libraryWith(
 ): Library {
   const demand = new Map(library.demand);
   for (const added of moves) demand.set(added.move.id, added.demand);
-  return gather(
-    [...library.moves, ...moves.map((added) => added.move)],
-    [...library.ladders, ...ladders],
+  return libraryOf({
+    moves: [...library.moves, ...moves.map((added) => added.move)],
+    ladders: [...library.ladders, ...ladders],
     demand,
-    library.bases,
-  );
+    bases: library.bases,
+  });
 }

@@ -4,6 +4,7 @@ import { PlanScreen } from '../plan/plan-screen.tsx';
 import { StartScreen } from '../start/start-screen.tsx';
 import { api } from '../store/api.ts';
 import { useApp } from '../store/index.ts';
+import { Broken } from './broken.tsx';
 import { Gate } from './gate.tsx';
 
 const LadderWall = lazy(() => import('../ladders/wall.tsx'));
@@ -54,39 +55,44 @@ export function Waiting() {
 }
 
 const router = createBrowserRouter([
-  { path: '/', element: <Home /> },
-  { path: '/circuits', element: <StartScreen /> },
-  { path: '/plan/:id', element: <PlanScreen /> },
-  { path: '/plan/:id/setup', element: <SetupScreen /> },
-  { path: '/plan/:id/card', element: <CardScreen /> },
-  { path: '/plan/:id/class', element: <ClassScreen /> },
-  { path: '/plan/:id/paper', element: <PaperScreen /> },
-  { path: '/plan/:id/compare', element: <CompareScreen /> },
-  { path: '/plan/:id/run-sheet', element: <RunSheetScreen /> },
-  { path: '/log', element: <LogScreen /> },
-  { path: '/p/:token', element: <PersonRunScreen /> },
-  { path: '/c/:token', element: <CardLinkScreen /> },
-  { path: '/run/:id', element: <CoachScreen /> },
-  { path: '/run/:id/wall', element: <WallScreen /> },
-  { path: '/run/:id/record', element: <RecordScreen /> },
-  { path: '/people', element: <PeopleScreen /> },
-  { path: '/people/:id/weeks/page', element: <WeeksPage /> },
-  { path: '/people/:id/page', element: <PersonPage /> },
-  { path: '/people/:id/home', element: <HomeScreen /> },
-  { path: '/people/:id/:part?', element: <PersonScreen /> },
-  { path: '/rooms', element: <RoomsScreen /> },
-  { path: '/rooms/:id', element: <RoomScreen /> },
-  { path: '/groups/:id', element: <GroupScreen /> },
-  { path: '/ladders', element: <LadderWall /> },
-  { path: '/ladders/new', element: <NewLadderScreen /> },
-  { path: '/figures', element: <FiguresScreen /> },
-  { path: '/find', element: <FindScreen /> },
-  { path: '/yours', element: <YoursScreen /> },
-  { path: '/ladders/:id/poster', element: <PosterScreen /> },
-  { path: '/ladders/:id', element: <LadderScreen /> },
-  { path: '/moves/:id', element: <MoveScreen /> },
-  { path: '/moves/:id/edit', element: <MoveEditScreen /> },
-  { path: '*', element: <Navigate replace to="/" /> },
+  {
+    errorElement: <Broken />,
+    children: [
+      { path: '/', element: <Home /> },
+      { path: '/circuits', element: <StartScreen /> },
+      { path: '/plan/:id', element: <PlanScreen /> },
+      { path: '/plan/:id/setup', element: <SetupScreen /> },
+      { path: '/plan/:id/card', element: <CardScreen /> },
+      { path: '/plan/:id/class', element: <ClassScreen /> },
+      { path: '/plan/:id/paper', element: <PaperScreen /> },
+      { path: '/plan/:id/compare', element: <CompareScreen /> },
+      { path: '/plan/:id/run-sheet', element: <RunSheetScreen /> },
+      { path: '/log', element: <LogScreen /> },
+      { path: '/p/:token', element: <PersonRunScreen /> },
+      { path: '/c/:token', element: <CardLinkScreen /> },
+      { path: '/run/:id', element: <CoachScreen /> },
+      { path: '/run/:id/wall', element: <WallScreen /> },
+      { path: '/run/:id/record', element: <RecordScreen /> },
+      { path: '/people', element: <PeopleScreen /> },
+      { path: '/people/:id/weeks/page', element: <WeeksPage /> },
+      { path: '/people/:id/page', element: <PersonPage /> },
+      { path: '/people/:id/home', element: <HomeScreen /> },
+      { path: '/people/:id/:part?', element: <PersonScreen /> },
+      { path: '/rooms', element: <RoomsScreen /> },
+      { path: '/rooms/:id', element: <RoomScreen /> },
+      { path: '/groups/:id', element: <GroupScreen /> },
+      { path: '/ladders', element: <LadderWall /> },
+      { path: '/ladders/new', element: <NewLadderScreen /> },
+      { path: '/figures', element: <FiguresScreen /> },
+      { path: '/find', element: <FindScreen /> },
+      { path: '/yours', element: <YoursScreen /> },
+      { path: '/ladders/:id/poster', element: <PosterScreen /> },
+      { path: '/ladders/:id', element: <LadderScreen /> },
+      { path: '/moves/:id', element: <MoveScreen /> },
+      { path: '/moves/:id/edit', element: <MoveEditScreen /> },
+      { path: '*', element: <Navigate replace to="/" /> },
+    ],
+  },
 ]);
 
 export function App() {

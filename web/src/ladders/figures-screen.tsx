@@ -1,121 +1,130 @@
-import { type FigureFinding, faultsOf, figureFindings, shownFor } from '@inner-rung/core/figure';
-import { type Library, rungDemand } from '@inner-rung/core/ladder';
+import { shownFor } from '@inner-rung/core/figure';
+import type { Ladder, Library, LibraryParts } from '@inner-rung/core/ladder';
 import type { Move } from '@inner-rung/core/move';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import { MoveFigure } from '../ui/move-figure.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
+import { useNear } from '../ui/use-near.ts';
+import type { SheetChecked } from './figures.worker.ts';
 
 /** Every move with its figure, a ladder at a time, with what the drawing and the data disagree on. */
 export default function FiguresScreen() {
   const { library, failed } = useShelf();
-  const [moving, setMoving] = useState<string | null>(null);
-  const sheet = useMemo(() => (library ? sheetOf(library) : null), [library]);
+  const checked = useChecked(library);
+  const ladders = useMemo(() => (library ? sheetOf(library) : []), [library]);
   if (failed) return <ServerAway />;
-  if (!library || !sheet) return <Waiting />;
-  const { own, near, none, findings } = sheet;
+  if (!library) return <Waiting />;
   return (
     <div className="min-h-dvh">
       <PartsHeader here="ladders" />
       <main className="mx-auto max-w-7xl px-4 py-3 md:px-6">
         <h1 className="text-3xl">Figures</h1>
         <p className="quiet" role="status">
-          {own} moves drawn of their own, {near} shown by their nearest, {none} without. {findings}{' '}
-          {findings === 1 ? 'finding' : 'findings'}.
+          {checked ? inWords(checked) : `Drawing ${library.moves.length} moves and checking each…`}
         </p>
-        {sheet.ladders.map(({ id, name, cells }) => (
-          <section key={id} className="mt-5" aria-labelledby={`figures-${id}`}>
-            <div className="flex items-baseline gap-3 border-b-2 border-base-300">
-              <h2 id={`figures-${id}`} className="text-xl">
-                {name}
-              </h2>
-              <button
-                type="button"
-                className="btn btn-ghost btn-sm touch ml-auto"
-                aria-pressed={moving === id}
-                aria-label={`${name}: ${moving === id ? 'still' : 'moving'}`}
-                onClick={() => setMoving(moving === id ? null : id)}
-              >
-                {moving === id ? 'Still' : 'Moving'}
-              </button>
-            </div>
-            <ul className="grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-3 lg:grid-cols-5">
-              {cells.map(({ move, shown, says }) => (
-                <li key={move.id} className="min-w-0 pt-1" data-move={move.id}>
-                  {shown ? (
-                    <MoveFigure
-                      shown={shown}
-                      name={move.name}
-                      moving={moving === id}
-                      className="h-28 w-full"
-                    />
-                  ) : (
-                    <p className="quiet grid h-28 place-items-center border-2 border-dashed border-base-300 text-sm">
-                      not drawn
-                    </p>
-                  )}
-                  <Link
-                    to={`/moves/${move.id}`}
-                    className="touch inline-flex items-center leading-tight font-semibold underline underline-offset-4"
-                  >
-                    {move.name}
-                  </Link>
-                  {shown?.like && (
-                    <p className="quiet text-sm leading-tight">as {shown.like.name.toLowerCase()}</p>
-                  )}
-                  {says.map((line) => (
-                    <p key={line} className="text-sm leading-tight text-error">
-                      {line}
-                    </p>
-                  ))}
-                </li>
-              ))}
-            </ul>
-          </section>
+        {ladders.map((ladder) => (
+          <Sheet key={ladder.id} {...ladder} library={library} says={checked?.says ?? {}} />
         ))}
       </main>
     </div>
   );
 }
 
-interface Cell {
-  readonly move: Move;
-  readonly shown: ReturnType<typeof shownFor>;
-  readonly says: readonly string[];
+interface SheetProps extends Pick<Ladder, 'id' | 'name'> {
+  readonly moves: readonly Move[];
+  readonly library: Library;
+  readonly says: SheetChecked['says'];
 }
 
-function sheetOf(library: Library) {
-  const cells = new Map<string, Cell>();
-  for (const move of library.moves) {
-    const shown = shownFor(library, { move: move.id });
-    const demand = rungDemand(library, { move: move.id });
-    const findings: FigureFinding[] =
-      shown && !shown.like && demand ? figureFindings(move, demand, shown.figure) : [];
-    cells.set(move.id, {
-      move,
-      shown,
-      says: [
-        ...findings.map((f) => `${f.what}: ${f.says}`),
-        ...(shown && !shown.like ? faultsOf(shown.figure) : []),
-      ],
-    });
-  }
-  const all = [...cells.values()];
-  const onLadders = library.ladders.map((ladder) => ({
-    id: ladder.id,
-    name: ladder.name,
-    cells: [...new Set(ladder.rungs.map((rung) => rung.move))].flatMap((id) => cells.get(id) ?? []),
+function Sheet({ id, name, moves, library, says }: SheetProps) {
+  const [ref, near] = useNear<HTMLElement>();
+  const [moving, setMoving] = useState(false);
+  return (
+    <section ref={ref} className="mt-5" aria-labelledby={`figures-${id}`}>
+      <div className="flex items-baseline gap-3 border-b-2 border-base-300">
+        <h2 id={`figures-${id}`} className="text-xl">
+          {name}
+        </h2>
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm touch ml-auto"
+          aria-pressed={moving}
+          aria-label={`${name}: ${moving ? 'still' : 'moving'}`}
+          onClick={() => setMoving(!moving)}
+        >
+          {moving ? 'Still' : 'Moving'}
+        </button>
+      </div>
+      <ul className="grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-3 lg:grid-cols-5">
+        {moves.map((move) => (
+          <li key={move.id} className="min-w-0 pt-1" data-move={move.id}>
+            {near ? <Drawn move={move} library={library} moving={moving} /> : <div className="h-28" />}
+            <Link
+              to={`/moves/${move.id}`}
+              className="touch inline-flex items-center leading-tight font-semibold underline underline-offset-4"
+            >
+              {move.name}
+            </Link>
+            {says[move.id]?.map((line) => (
+              <p key={line} className="text-sm leading-tight text-error">
+                {line}
+              </p>
+            ))}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Drawn({ move, library, moving }: { move: Move; library: Library; moving: boolean }) {
+  const shown = useMemo(() => shownFor(library, { move: move.id }), [library, move.id]);
+  if (!shown)
+    return (
+      <p className="quiet grid h-28 place-items-center border-2 border-dashed border-base-300 text-sm">
+        not drawn
+      </p>
+    );
+  return (
+    <>
+      <MoveFigure shown={shown} name={move.name} moving={moving} className="h-28 w-full" />
+      {shown.like && <p className="quiet text-sm leading-tight">as {shown.like.name.toLowerCase()}</p>}
+    </>
+  );
+}
+
+/** Every drawing held against its move's data, off the main thread; null until that is done. */
+function useChecked(library: Library | null): SheetChecked | null {
+  const [checked, setChecked] = useState<SheetChecked | null>(null);
+  useEffect(() => {
+    if (!library) return;
+    const worker = new Worker(new URL('./figures.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<SheetChecked>) => setChecked(data);
+    const { moves, ladders, demand, bases } = library;
+    worker.postMessage({ moves, ladders, demand, bases } satisfies LibraryParts);
+    return () => worker.terminate();
+  }, [library]);
+  return checked;
+}
+
+function inWords({ own, near, none, says }: SheetChecked): string {
+  const findings = Object.values(says).flat().length;
+  return `${own} moves drawn of their own, ${near} shown by their nearest, ${none} without. ${findings} ${findings === 1 ? 'finding' : 'findings'}.`;
+}
+
+/** Moves by the ladder they stand on, and those that stand on none. */
+function sheetOf(library: Library): (Pick<Ladder, 'id' | 'name'> & { moves: readonly Move[] })[] {
+  const byId = new Map(library.moves.map((move) => [move.id, move]));
+  const ladders = library.ladders.map(({ id, name, rungs }) => ({
+    id,
+    name,
+    moves: [...new Set(rungs.map((rung) => rung.move))].flatMap((move) => byId.get(move) ?? []),
   }));
-  const standing = new Set(onLadders.flatMap((l) => l.cells));
-  const loose = all.filter((cell) => !standing.has(cell));
-  return {
-    ladders: [...onLadders, { id: 'none', name: 'On no ladder', cells: loose }],
-    own: all.filter((c) => c.shown && !c.shown.like).length,
-    near: all.filter((c) => c.shown?.like).length,
-    none: all.filter((c) => !c.shown).length,
-    findings: all.reduce((sum, c) => sum + c.says.length, 0),
-  };
+  const standing = new Set(ladders.flatMap((ladder) => ladder.moves));
+  const loose = library.moves.filter((move) => !standing.has(move));
+  return loose.length > 0 ? [...ladders, { id: 'none', name: 'On no ladder', moves: loose }] : ladders;
 }

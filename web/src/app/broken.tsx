@@ -1,0 +1,28 @@
+import { Link, useRouteError } from 'react-router';
+
+/** What stands in place of a page that couldn't be shown: what it was, what is safe, and two ways on. */
+export function Broken() {
+  const error = useRouteError();
+  return (
+    <main className="grid min-h-dvh place-items-center p-6 text-center">
+      <div className="max-w-prose">
+        <h1 className="text-3xl">This page couldn’t be shown</h1>
+        <p className="quiet mt-2">
+          What is saved stays saved, and edits that weren’t yet are kept in this browser. Loading it again
+          often helps. If it doesn’t, these are the words to pass on:
+        </p>
+        <p className="mt-2 border-l-4 border-error px-3 text-left font-mono text-sm break-words" role="alert">
+          {error instanceof Error ? error.message : String(error)}
+        </p>
+        <p className="mt-4 flex justify-center gap-3">
+          <button type="button" className="btn btn-primary" onClick={() => location.reload()}>
+            Load it again
+          </button>
+          <Link to="/" className="btn" reloadDocument>
+            To the floor
+          </Link>
+        </p>
+      </div>
+    </main>
+  );
+}
