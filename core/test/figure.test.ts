@@ -19,6 +19,7 @@ import {
   shownFor,
   solve,
   stillsOf,
+  stripOf,
   svgOf,
   touchesOf,
   wrongOf,
@@ -164,6 +165,34 @@ describe('every figure of the library', () => {
       expect(figureWords(f)).toMatch(/^(Held: |From ).+\.$/);
       expect(svgOf(f, 0, move.name)).toMatch(/^<svg [^>]+viewBox="[-\d ]+"/);
     }
+  });
+});
+
+describe('stills side by side', () => {
+  test('each is whole in a frame of its own, on one floor and to one scale, and no broader than all the move takes', () => {
+    let narrower = 0;
+    for (const { move, figure: f } of drawn) {
+      const strip = stripOf(f);
+      expect(strip.map(({ t }) => t)).toEqual(stillsOf(f));
+      const [, , whole] = frameOf(f);
+      for (const { t, figure: still, frame } of strip) {
+        const [x, y, w, h] = frame;
+        expect([move.id, frame[1], frame[3]]).toEqual([move.id, strip[0]!.frame[1], strip[0]!.frame[3]]);
+        const s = solve(poseAt(f, t), f.view);
+        for (const [px, py] of [s.crown, s.hip, ...[...s.arms, ...s.legs].flatMap((l) => [l.joint, l.tip])]) {
+          expect(px * 100 > x && px * 100 < x + w && -py * 100 > y && -py * 100 < y + h).toBe(true);
+        }
+        // The whole is looked at in eighths; a still may stand between two of them.
+        expect(w).toBeLessThanOrEqual(whole + 6);
+        if (w < whole * 0.7) narrower++;
+        // A mat ends where what is drawn of it does; everything else stays.
+        expect(still.props.filter((p) => p.is !== 'mat')).toEqual(f.props.filter((p) => p.is !== 'mat'));
+        if (!f.above)
+          for (const p of still.props)
+            if (p.is === 'mat') expect(p.from * 100 >= x && p.to * 100 <= x + w && p.to > p.from).toBe(true);
+      }
+    }
+    expect(narrower).toBeGreaterThan(100);
   });
 });
 

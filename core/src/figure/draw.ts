@@ -1,6 +1,7 @@
 import { along, direction, LENGTHS, type Point, RADII, step } from './body.ts';
 import { type Figure, type Prop, poseAt } from './figure.ts';
 import { SIDES, type Solved, type SolvedLimb, solve } from './pose.ts';
+import { stillsOf } from './stills.ts';
 
 /** What a shape is: the near and the far half of somebody, what they use, what they stand on. */
 export type Tone = 'near' | 'far' | 'thing' | 'line';
@@ -250,8 +251,13 @@ export function shapesOfPose(figure: Pick<Figure, 'props' | 'view'>, s: Solved):
   ];
 }
 
-/** Left, top, width, height of what a figure ever covers, so that nothing of it is cut off. */
-export function frameOf(figure: Figure, steps = 8): readonly [number, number, number, number] {
+type Frame = readonly [x: number, y: number, width: number, height: number];
+/** How far a mat goes on beyond somebody where only one moment is drawn, m. */
+const MAT_BEYOND = 0.12;
+const PAD = 0.06;
+
+/** Left, top, width, height of what a figure covers at some moments, so that nothing of it is cut off. */
+function extent(figure: Figure, moments: readonly number[]): Frame {
   let [left, right, top, low] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, 0, 0];
   const cover = ([x, y]: Point, r: number) => {
     left = Math.min(left, x - r);
@@ -259,8 +265,8 @@ export function frameOf(figure: Figure, steps = 8): readonly [number, number, nu
     top = Math.max(top, y + r);
     if (figure.above) low = Math.min(low, y - r);
   };
-  for (let k = 0; k <= steps; k++) {
-    const s = solve(poseAt(figure, k / steps), figure.view);
+  for (const t of moments) {
+    const s = solve(poseAt(figure, t), figure.view);
     cover(s.crown, 0.08);
     cover(s.neck, 0.12);
     cover(s.hip, 0.12);
@@ -281,10 +287,60 @@ export function frameOf(figure: Figure, steps = 8): readonly [number, number, nu
     else if (prop.is === 'hold' || prop.is === 'bar') cover([prop.x, prop.height], 0.1);
     else if (prop.is === 'band') cover(prop.from, 0.03);
   }
-  const pad = 0.06;
-  const [x, w] = [left - pad, right - left + 2 * pad];
-  const h = top + pad + 0.09 - low;
-  return [x * SCALE, -(top + pad) * SCALE, w * SCALE, h * SCALE];
+  const h = top + PAD + 0.09 - low;
+  return [(left - PAD) * SCALE, -(top + PAD) * SCALE, (right - left + 2 * PAD) * SCALE, h * SCALE];
+}
+
+/** Left, top, width, height of what a figure ever covers, so that nothing of it is cut off. */
+export const frameOf = (figure: Figure, steps = 8): Frame =>
+  extent(
+    figure,
+    Array.from({ length: steps + 1 }, (_, k) => k / steps),
+  );
+
+/** A moment of a rep with what is seen of it, in the units of its drawing. */
+export interface Still {
+  readonly t: number;
+  readonly figure: Figure;
+  readonly frame: Frame;
+}
+
+/** What is covered at one moment: a mat no further than somebody on it. */
+function stillAt(figure: Figure, t: number): Omit<Still, 't'> {
+  if (figure.above || !figure.props.some((prop) => prop.is === 'mat'))
+    return { figure, frame: extent(figure, [t]) };
+  const bare = { ...figure, props: figure.props.filter((prop) => prop.is !== 'mat') };
+  const [x, , width] = extent(bare, [t]);
+  const [from, to] = [x / SCALE - MAT_BEYOND, (x + width) / SCALE + MAT_BEYOND];
+  const cut = {
+    ...figure,
+    props: figure.props.flatMap((prop): Prop[] => {
+      if (prop.is !== 'mat') return [prop];
+      const mat = { ...prop, from: Math.max(from, prop.from), to: Math.min(to, prop.to) };
+      return mat.to > mat.from ? [mat] : [];
+    }),
+  };
+  return { figure: cut, frame: extent(cut, [t]) };
+}
+
+const strips = new WeakMap<Figure, readonly Still[]>();
+
+/**
+ * A figure's stills to be drawn side by side, each no broader than it has to be: one scale, one floor and one top, so
+ * that a row of them is as large as it can be.
+ */
+export function stripOf(figure: Figure): readonly Still[] {
+  const known = strips.get(figure);
+  if (known) return known;
+  const each = stillsOf(figure).map((t) => ({ t, ...stillAt(figure, t) }));
+  const top = Math.min(...each.map(({ frame }) => frame[1]));
+  const bottom = Math.max(...each.map(({ frame }) => frame[1] + frame[3]));
+  const made = each.map(({ frame, ...still }) => ({
+    ...still,
+    frame: [frame[0], top, frame[2], bottom - top] as const,
+  }));
+  strips.set(figure, made);
+  return made;
 }
 
 const TONES: Readonly<Record<Tone, string>> = {

@@ -1,5 +1,15 @@
 export { distance, HEIGHT, LENGTHS, MASSES, type Point } from './body.ts';
-export { frameOf, SCALE, type Shape, shapesOf, shapesOfPose, svgOf, type Tone } from './draw.ts';
+export {
+  frameOf,
+  SCALE,
+  type Shape,
+  type Still,
+  shapesOf,
+  shapesOfPose,
+  stripOf,
+  svgOf,
+  type Tone,
+} from './draw.ts';
 export { drawingSchema, MOST_POSES } from './drawing.ts';
 export {
   addedPose,
@@ -33,5 +43,6 @@ export {
   solve,
   type View,
 } from './pose.ts';
-export { drawnOf, figureWords, heightFault, nearestDrawn, type Shown, shownFor, stillsOf } from './shown.ts';
+export { drawnOf, figureWords, heightFault, nearestDrawn, type Shown, shownFor } from './shown.ts';
+export { stillsOf } from './stills.ts';
 export { type Wrong, wrongOf } from './wrong.ts';

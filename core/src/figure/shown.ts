@@ -5,6 +5,7 @@ import { liesOnSide } from './facts.ts';
 import { armRaised, type Figure, kneeBend, poseAt, touchesOf } from './figure.ts';
 import { FIGURES } from './figures/index.ts';
 import { SIDES, type Solved, solve } from './pose.ts';
+import { stillsOf } from './stills.ts';
 
 /** A form's figure, and whose it is where it isn't its own. */
 export interface Shown {
@@ -196,39 +197,3 @@ export function figureWords(figure: Figure): string {
   if (figure.poses.length === 1) return `Held: ${from}.`;
   return on.length === 0 ? `From ${from}, and back.` : `From ${from}; to ${on.join('; then ')}.`;
 }
-
-/** Flights lower than this show less than where they land, m. */
-const SEEN_FLIGHT = 0.12;
-
-/** From so many key poses on, a move that goes somewhere is drawn with one of those between. */
-const NEEDS_MIDDLE = 3;
-/** Jumps there and back lower than this show more where they land, m. */
-const SEEN_LEAP = 0.2;
-
-/** Moments of a rep to be drawn still: the first, the one furthest from it, and one between where the way is long. */
-export const stillsOf = (figure: Figure): readonly number[] => {
-  const n = figure.poses.length - 1;
-  if (figure.travels && figure.flight?.from !== 'each' && n + 1 >= NEEDS_MIDDLE) {
-    // Half way, the pose that is lowest of those between: what the move goes through.
-    const lows = figure.poses.map((pose) => solve(pose, figure.view).neck[1]);
-    let middle = figure.back ? Math.round(n / 2) : 1;
-    if (!figure.back) for (let i = 1; i < n - 1; i++) if (lows[i]! < lows[middle]!) middle = i;
-    const aloft = figure.flight ? Number(figure.flight.from) + 0.5 : n;
-    const end = aloft > middle ? aloft : n;
-    return [0, middle, end].map((i) => (figure.back ? i / n / 2 : i / n));
-  }
-  return twoStills(figure);
-};
-const twoStills = (figure: Figure): readonly number[] =>
-  figure.poses.length === 1
-    ? [0]
-    : figure.back
-      ? [0, 0.5]
-      : [
-          0,
-          figure.flight?.from === 'each' && figure.flight.height < SEEN_LEAP
-            ? 1 / (figure.poses.length - 1)
-            : figure.flight && figure.flight.height >= SEEN_FLIGHT
-              ? ((figure.flight.from === 'each' ? 0 : figure.flight.from) + 0.5) / (figure.poses.length - 1)
-              : 0.5,
-        ];

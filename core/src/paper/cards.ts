@@ -1,4 +1,4 @@
-import { type Figure, frameOf, stillsOf } from '../figure/index.ts';
+import { type Figure, stripOf } from '../figure/index.ts';
 import { lineHeight, type Measure, type Page, Sheet, SIZES, type SizeId } from './page.ts';
 
 /** One line of a card: a form, how much, what to say, where to go from it. */
@@ -46,31 +46,30 @@ const NOTES = 8;
 
 /** A figure's stills side by side in a frame of so many millimetres, as large as they go. */
 function stills(sheet: Sheet, figure: Figure, x: number, y: number, width: number, height: number): void {
-  const moments = stillsOf(figure);
-  const [, , w, h] = frameOf(figure);
-  const gap = moments.length > 1 ? 5 : 0;
-  const scale = Math.min((width - gap * (moments.length - 1)) / (w * moments.length), height / h);
-  const each = w * scale;
-  const from = x + (width - (each * moments.length + gap * (moments.length - 1))) / 2;
-  moments.forEach((t, i) => {
-    sheet.put({
-      is: 'figure',
-      x: from + i * (each + gap),
-      y: y + (height - h * scale),
-      width: each,
-      height: h * scale,
-      figure,
-      t,
-    });
-    if (i > 0)
+  const strip = stripOf(figure);
+  const gaps = ARROW_GAP * (strip.length - 1);
+  const across = strip.reduce((sum, { frame }) => sum + frame[2], 0);
+  const tall = strip[0]!.frame[3];
+  const scale = Math.min((width - gaps) / across, height / tall);
+  const top = y + (height - tall * scale);
+  let at = x + (width - (across * scale + gaps)) / 2;
+  strip.forEach((still, i) => {
+    if (i > 0) {
       sheet.put({
         is: 'arrow',
-        x: from + i * (each + gap) - gap + 0.4,
-        y: y + height - h * scale * 0.62,
-        width: gap - 0.8,
+        x: at + 0.4,
+        y: y + height - tall * scale * 0.62,
+        width: ARROW_GAP - 0.8,
       });
+      at += ARROW_GAP;
+    }
+    const each = still.frame[2] * scale;
+    sheet.put({ is: 'figure', x: at, y: top, width: each, height: tall * scale, still });
+    at += each;
   });
 }
+/** Room between two stills for the arrow from one to the next, mm. */
+const ARROW_GAP = 5;
 
 /** Cards one after the other, each beginning a page; no station is cut by the end of one. */
 export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measure: Measure): Page[] {

@@ -1,4 +1,4 @@
-import type { Figure } from '../figure/index.ts';
+import type { Still } from '../figure/index.ts';
 
 /** Paper in millimetres, upright. */
 export const SIZES = {
@@ -56,9 +56,7 @@ export type Item =
       readonly y: number;
       readonly width: number;
       readonly height: number;
-      readonly figure: Figure;
-      /** Moment of the rep, 0 to 1. */
-      readonly t: number;
+      readonly still: Still;
     };
 
 /** A part of a text, bold or not. */

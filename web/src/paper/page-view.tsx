@@ -1,4 +1,3 @@
-import { frameOf } from '@inner-rung/core/figure';
 import { ARROW_HEAD, MM, type Page } from '@inner-rung/core/paper';
 import { memo } from 'react';
 import { FigureShapes, PAPER } from '../ui/figure-shapes.tsx';
@@ -75,7 +74,7 @@ export const PageView = memo(function PageView(props: { page: Page; says: string
               d={cellsPath(item.cells)}
             />
           );
-        const [x, y, w, h] = frameOf(item.figure);
+        const { figure, frame, t } = item.still;
         return (
           <svg
             key={key}
@@ -83,10 +82,10 @@ export const PageView = memo(function PageView(props: { page: Page; says: string
             y={item.y}
             width={item.width}
             height={item.height}
-            viewBox={`${x} ${y} ${w} ${h}`}
+            viewBox={frame.join(' ')}
             aria-hidden
           >
-            <FigureShapes figure={item.figure} t={item.t} colours={PAPER} floor={[x, w]} />
+            <FigureShapes figure={figure} t={t} colours={PAPER} floor={[frame[0], frame[2]]} />
           </svg>
         );
       })}

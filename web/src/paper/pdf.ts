@@ -1,4 +1,4 @@
-import { frameOf, shapesOf } from '@inner-rung/core/figure';
+import { shapesOf } from '@inner-rung/core/figure';
 import { ARROW_HEAD, type Measure, MM, type Page } from '@inner-rung/core/paper';
 import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument, type PDFFont, rgb } from 'pdf-lib';
@@ -144,12 +144,12 @@ export async function toPdf(
           borderWidth: 1,
         });
       else {
-        const [fx, fy, fw] = frameOf(item.figure);
+        const { figure, frame, t } = item.still;
+        const [fx, fy, fw] = frame;
         const scale = item.width / MM / fw;
         const at = { x: x - fx * scale, y: y + fy * scale, scale };
-        if (!item.figure.above)
-          sheet.drawSvgPath(`M${fx} 0h${fw}`, { ...at, borderColor: BLACK, borderWidth: 2 });
-        for (const { d, tone, edged } of shapesOf(item.figure, item.t)) {
+        if (!figure.above) sheet.drawSvgPath(`M${fx} 0h${fw}`, { ...at, borderColor: BLACK, borderWidth: 2 });
+        for (const { d, tone, edged } of shapesOf(figure, t)) {
           if (tone === 'line') sheet.drawSvgPath(d, { ...at, borderColor: BLACK, borderWidth: 2.5 });
           else {
             if (edged) sheet.drawSvgPath(d, { ...at, borderColor: WHITE, borderWidth: 3 });

@@ -1,4 +1,4 @@
-import { figureWords, frameOf, otherSide, type Shown, stillsOf } from '@inner-rung/core/figure';
+import { figureWords, frameOf, otherSide, type Shown, stripOf } from '@inner-rung/core/figure';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { FigureShapes, THEME } from './figure-shapes.tsx';
 
@@ -78,35 +78,44 @@ function Moving(props: { shown: Shown; says: string; className: string }) {
   );
 }
 
+/** Room between two stills for the arrow from one to the next, in the units of the drawing. */
 const GAP = 34;
+const HEAD = 8;
 
 function Stills(props: { shown: Shown; says: string; className: string }) {
   const { figure } = props.shown;
-  const [x, y, w, h] = useMemo(() => frameOf(figure), [figure]);
-  const moments = stillsOf(figure);
-  const width = moments.length * w + (moments.length - 1) * GAP;
+  const strip = stripOf(figure);
+  const [, y, , height] = strip[0]!.frame;
+  let along = 0;
+  const places = strip.map(({ frame }) => {
+    const place = along;
+    along += frame[2] + GAP;
+    return place;
+  });
+  const width = along - GAP;
   return (
     <svg
-      viewBox={`${x} ${y} ${width} ${h}`}
+      viewBox={`0 ${y} ${width} ${height}`}
       className={props.className}
       role="img"
       aria-label={props.says}
       data-figure="still"
     >
-      {!figure.above && <path d={`M${x} 0h${width}`} stroke="var(--figure-near)" strokeWidth={2} />}
-      {moments.map((t, i) => (
-        <g key={t} transform={`translate(${i * (w + GAP)} 0)`}>
-          <FigureShapes figure={figure} t={t} colours={THEME} />
+      {!figure.above && <path d={`M0 0h${width}`} stroke="var(--figure-near)" strokeWidth={2} />}
+      {strip.map((still, i) => (
+        <g key={still.t} transform={`translate(${places[i]! - still.frame[0]} 0)`}>
+          <FigureShapes figure={still.figure} t={still.t} colours={THEME} />
         </g>
       ))}
-      {moments.length > 1 && (
+      {places.slice(1).map((place) => (
         <path
-          d={`M${x + w + 2} ${y + h * 0.3}h${GAP - 10}m-9 -8l9 8l-9 8`}
+          key={place}
+          d={`M${place - GAP + 5} ${y + height * 0.3}h${GAP - 10}m${-HEAD - 1} ${-HEAD}l${HEAD + 1} ${HEAD}l${-HEAD - 1} ${HEAD}`}
           fill="none"
           stroke="var(--figure-near)"
           strokeWidth={3}
         />
-      )}
+      ))}
     </svg>
   );
 }

@@ -29,7 +29,7 @@ const skater = (x: number, h: number, height: number): Figure => {
       over: null,
       x: x - 0.1,
       legs: [{ turned: [-24, -50], seen: [0.75, 0.75] }, planted(x)],
-      arms: [turned(-30, -46), turned(44, 60)],
+      arms: [turned(16, 4), turned(44, 60)],
     }),
   };
   const onLeft = mirrored(onRight, 'front');
