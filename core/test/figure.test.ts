@@ -144,7 +144,8 @@ describe('every figure of the library', () => {
           const pose = poseAt(f, t);
           expect(mirrored(mirrored(pose, f.view), f.view)).toEqual(pose);
           const [a, b] = [solve(pose, f.view), solve(mirrored(pose, f.view), f.view)];
-          expect(b.centre[0]).toBeCloseTo(f.view === 'side' ? a.centre[0] : -a.centre[0], 9);
+          // From the front, and on the side, everything goes over to the other side.
+          expect(b.centre[0]).toBeCloseTo(a.broad ? -a.centre[0] : a.centre[0], 9);
           expect(b.centre[1]).toBeCloseTo(a.centre[1], 9);
         },
       ),
@@ -164,6 +165,82 @@ describe('every figure of the library', () => {
       }
       expect(figureWords(f)).toMatch(/^(Held: |From ).+\.$/);
       expect(svgOf(f, 0, move.name)).toMatch(/^<svg [^>]+viewBox="[-\d ]+"/);
+    }
+  });
+});
+
+describe('on the side, chest to the eye', () => {
+  const sides = ['side-plank', 'knee-side-plank', 'side-plank-leg', 'clam', 'side-lying-leg'] as const;
+  test.each(sides)(
+    '%s: one shoulder over the other, the lower elbow or hip down, the upper ones clear of it',
+    (id) => {
+      const f = figure(id);
+      for (const pose of f.poses) {
+        const s = solve(pose, f.view);
+        expect(s.broad).toBe(true);
+        // The shoulder line is square to the trunk: as far apart as from the front.
+        expect(distance(s.arms[0].root, s.arms[1].root)).toBeCloseTo(2 * 0.115 * HEIGHT, 6);
+        expect(s.arms[0].root[1]).toBeGreaterThan(s.arms[1].root[1] + 0.25);
+        expect(s.legs[0].root[1]).toBeGreaterThan(s.legs[1].root[1]);
+        const parts = touchesOf(f, s).map((t) => t.part);
+        expect(parts).toContain(id === 'clam' || id === 'side-lying-leg' ? 'hip' : 'elbow');
+      }
+    },
+  );
+  test('a side plank: elbow beneath the lower shoulder, ankles one on the other, hips on the line between', () => {
+    const s = solve(figure('side-plank').poses[0]!, 'side');
+    expect(s.arms[1].joint[0]).toBeCloseTo(s.arms[1].root[0], 6);
+    expect(distance(s.legs[0].end, s.legs[1].end)).toBeLessThan(0.11);
+    const feet = [0, 1].map((k) => (s.legs[0].end[k]! + s.legs[1].end[k]!) / 2);
+    const along = (s.hip[0] - feet[0]!) / (s.neck[0] - feet[0]!);
+    expect(s.hip[1]).toBeCloseTo(feet[1]! + along * (s.neck[1] - feet[1]!), 2);
+    const sunk = solve(figure('side-plank-dip').poses[1]!, 'side');
+    expect(s.hip[1] - sunk.hip[1]).toBeGreaterThan(0.08);
+  });
+});
+
+describe('things that go with a move', () => {
+  const linesOf = (id: string, t: number) =>
+    shapesOf(figure(id), t)
+      .filter(({ tone }) => tone === 'line')
+      .flatMap(({ d }) => [...d.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map((m) => [Number(m[1]), Number(m[2])]));
+  test('a rope is beneath the feet of those in the air and over the head of those who stand', () => {
+    const f = figure('rope-skip');
+    const [stands, aloft] = stillsOf(f);
+    const crown = solve(poseAt(f, stands!), 'side').crown[1] * 100;
+    expect(Math.min(...linesOf('rope-skip', stands!).map(([, y]) => y!))).toBeLessThan(-crown - 5);
+    const { legs } = solve(poseAt(f, aloft!), 'side');
+    const low = Math.min(...legs.flatMap((l) => [l.tip[1], l.heel[1]])) * 100;
+    expect(low).toBeGreaterThan(3);
+    const lowest = Math.max(...linesOf('rope-skip', aloft!).map(([, y]) => y!));
+    expect(-lowest).toBeLessThan(low);
+    expect(-lowest).toBeGreaterThanOrEqual(0);
+  });
+  test('a line on the floor has a foot on either side of it on the way over', () => {
+    for (const id of ['line-step', 'quick-line-step']) {
+      const f = figure(id);
+      const ankles = f.poses.map((pose) => solve(pose, 'front').legs.map((l) => l.end[0]));
+      expect(ankles[0]!.every((x) => x < 0)).toBe(true);
+      expect(ankles[1]!.map(Math.sign)).toEqual([-1, 1]);
+      expect(ankles[2]!.every((x) => x > 0)).toBe(true);
+      expect(f.props).toEqual([{ is: 'mark', x: 0 }]);
+    }
+  });
+  test('a rail so broad is held anywhere along it; the hands stay there while the body goes to and fro', () => {
+    const f = figure('side-shift');
+    for (const t of [0, 0.2, 0.35, 0.5]) {
+      const hands = touchesOf(f, solve(poseAt(f, t), 'front')).filter((touch) => touch.part === 'hand');
+      expect(hands.map((touch) => touch.side)).toEqual([0, 1]);
+    }
+  });
+  test('a stick along the back: a hand behind the waist, one behind the head, however far they hinge', () => {
+    for (const pose of figure('stick-hinge').poses) {
+      const s = solve(pose, 'side');
+      const [low, high] = [s.arms[0].end, s.arms[1].end];
+      const trunk = Math.atan2(s.neck[0] - s.hip[0], s.neck[1] - s.hip[1]);
+      const stick = Math.atan2(high[0] - low[0], high[1] - low[1]);
+      expect(Math.abs(trunk - stick) * (180 / Math.PI)).toBeLessThan(8);
+      expect(distance(low, s.waist)).toBeLessThan(0.16);
     }
   });
 });
@@ -255,6 +332,7 @@ describe('what a drawing says', () => {
     // Squatted, seen from the front: the knees bend towards the eye, and bend all the same.
     ['wide-squat', /to .*knees bent \d\d+ degrees/],
     ['floor-rise', /; to .*kneeling.*; then on the side/],
+    ['one-leg-head-turn', /; to .*, head turned\.$/],
   ])('%s is told to whoever can’t see it', (id, words) => {
     expect(figureWords(figure(id, id === 'seated-march' ? 45 : 0))).toMatch(words);
   });
@@ -450,9 +528,17 @@ describe('the figure follows a form’s settings', () => {
     expect(shown('split-squat').props.some((p) => p.is === 'hold')).toBe(false);
   });
   test('the left side alone is the right one mirrored', () => {
-    const alone = library.moves.find((m) => m.alone === 'leg' && m.id === 'clam')!;
-    expect(shown(alone.id, { side: 'left' }).poses[1]!.legs).toEqual(
-      [...shown(alone.id, { side: 'right' }).poses[1]!.legs].reverse(),
-    );
+    const poseOf = (id: string, side: 'left' | 'right') => shown(id, { side }).poses.at(-1)!;
+    // On their feet the other leg does it; on the other side of the body the head is at the other end.
+    const standing = library.moves.find((m) => m.alone === 'leg' && m.posture.work === 'standing')!;
+    expect(poseOf(standing.id, 'left').legs).toEqual([...poseOf(standing.id, 'right').legs].reverse());
+    const [left, right] = (['left', 'right'] as const).map((side) => solve(poseOf('clam', side), 'side'));
+    for (const part of ['crown', 'hip', 'neck'] as const) {
+      expect(left![part][0]).toBeCloseTo(-right![part][0], 9);
+      expect(left![part][1]).toBeCloseTo(right![part][1], 9);
+    }
+    expect(left!.legs[1].joint[0]).toBeCloseTo(-right!.legs[0].joint[0], 9);
+    expect(left!.legs[1].joint[1]).toBeCloseTo(right!.legs[0].joint[1], 9);
+    expect(shown('clam', { side: 'left' }).props).toEqual([{ is: 'mat', from: -1.1, to: 1.1 }]);
   });
 });

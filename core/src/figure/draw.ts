@@ -63,7 +63,7 @@ const limb = (kind: 'arm' | 'leg', l: SolvedLimb): string[] =>
 function trunk(s: Solved): string[] {
   const head = along(s.headBase, s.crown, 0.5);
   const neck = capsule(s.neck, s.headBase, RADII.neck);
-  if (s.view === 'front') {
+  if (s.broad) {
     const up = direction(s.hip, s.neck);
     const side = (p: Point, half: number) => [step(p, up - 90, -half), step(p, up - 90, half)] as const;
     const [a, b] = side(s.neck, LENGTHS.shoulderHalf - 0.01);
@@ -92,7 +92,7 @@ function trunk(s: Solved): string[] {
     capsule(s.waist, s.neck, RADII.chest),
     neck,
     circle(head, RADII.head),
-    circle(step(head, facing, RADII.head * 0.98), 0.026),
+    ...(s.looks ? [] : [circle(step(head, facing, RADII.head * 0.98), 0.026)]),
   ];
 }
 
@@ -133,10 +133,27 @@ function propBehind(prop: Prop): Shape[] {
         ...(prop.arms ? [thing(box(x - 0.22, height + 0.2, 0.38, 0.035))] : []),
       ];
     }
-    case 'hold':
+    case 'hold': {
+      const { x, height, half = 0 } = prop;
       return [
-        thing(box(prop.x - 0.02, 0, 0.04, prop.height)),
-        thing(box(prop.x - 0.09, prop.height - 0.03, 0.18, 0.03)),
+        ...(half > 0 ? [-half + 0.02, half - 0.02] : [0]).map((off) =>
+          thing(box(x + off - 0.02, 0, 0.04, height)),
+        ),
+        thing(box(x - 0.09 - half, height - 0.03, 0.18 + 2 * half, 0.03)),
+      ];
+    }
+    case 'mark':
+      // It runs towards the eye.
+      return [
+        {
+          d: polygon([
+            [prop.x - 0.02, 0],
+            [prop.x + 0.02, 0],
+            [prop.x + 0.06, -0.1],
+            [prop.x - 0.06, -0.1],
+          ]),
+          tone: 'near',
+        },
       ];
     case 'bar':
       return [
@@ -160,6 +177,11 @@ function thingsBehind(props: readonly Prop[]): readonly Shape[] {
   }
   return made;
 }
+
+/** A stick goes on beyond either hand, m. */
+const STICK_OVER = 0.16;
+/** Feet so far off the floor let a rope pass beneath, m. */
+const ROPE_UNDER = 0.03;
 
 function propInHand(prop: Prop, s: Solved): Shape[] {
   const hands = (which: 'near' | 'both') => (which === 'near' ? [s.arms[0]] : [s.arms[1], s.arms[0]]);
@@ -198,7 +220,11 @@ function propInHand(prop: Prop, s: Solved): Shape[] {
     case 'towel': {
       const [a, b] = [grip(s.arms[0]), grip(s.arms[1])];
       const away = Math.hypot(a[0] - b[0], a[1] - b[1]) < 0.05;
-      const ends: [Point, Point] = away ? [step(a, 180, 0.06), step(a, 0, 0.06)] : [a, b];
+      const along = direction(a, b);
+      const over = prop.is === 'stick' ? STICK_OVER : 0;
+      const ends: [Point, Point] = away
+        ? [step(a, 180, 0.06), step(a, 0, 0.06)]
+        : [step(a, along, -over), step(b, along, over)];
       return [thing(capsule(ends[0], ends[1], [0.018, 0.018]))];
     }
     case 'loop':
@@ -213,6 +239,18 @@ function propInHand(prop: Prop, s: Solved): Shape[] {
           tone: 'line' as const,
         },
       ];
+    case 'rope': {
+      // It goes round once for a leap: beneath those in the air, over those who stand.
+      const hand = grip(s.arms[0]);
+      const feet = SIDES.flatMap((i) => [s.legs[i].tip, s.legs[i].heel]);
+      const low = Math.min(...feet.map(([, y]) => y));
+      const x = (Math.min(...feet.map((p) => p[0])) + Math.max(...feet.map((p) => p[0]))) / 2;
+      const d =
+        low > ROPE_UNDER
+          ? `M${at(hand)}Q${at([x + 0.42, 0.3])} ${at([x + 0.1, 0.015])}L${at([x - 0.2, 0.015])}`
+          : `M${at(hand)}Q${at([x - 0.65, 1.3])} ${at([s.crown[0] - 0.1, s.crown[1] + 0.16])}L${at([s.crown[0] + 0.14, s.crown[1] + 0.18])}`;
+      return [{ d, tone: 'line' }];
+    }
     case 'band':
       return hands(prop.in).map((arm) => ({
         d: `M${at(prop.from)}L${at(grip(arm))}`,
@@ -234,7 +272,7 @@ const crosses = (s: Solved): boolean =>
 
 /** The same of a solved pose. */
 export function shapesOfPose(figure: Pick<Figure, 'props' | 'view'>, s: Solved): Shape[] {
-  const far = s.view === 'front' ? 'near' : 'far';
+  const far = s.broad ? 'near' : 'far';
   const whole = (d: string[], tone: Tone, edged = false): Shape => ({
     d: d.join(''),
     tone,
@@ -265,9 +303,14 @@ function extent(figure: Figure, moments: readonly number[]): Frame {
     top = Math.max(top, y + r);
     if (figure.above) low = Math.min(low, y - r);
   };
+  const roped = figure.props.some((prop) => prop.is === 'rope');
   for (const t of moments) {
     const s = solve(poseAt(figure, t), figure.view);
     cover(s.crown, 0.08);
+    if (roped) {
+      cover([s.crown[0] - 0.42, s.crown[1] + 0.18], 0.03);
+      cover([s.crown[0] + 0.36, 0], 0.03);
+    }
     cover(s.neck, 0.12);
     cover(s.hip, 0.12);
     for (const l of [...s.arms, ...s.legs]) for (const p of [l.joint, l.end, l.tip, l.heel]) cover(p, 0.1);
@@ -284,7 +327,9 @@ function extent(figure: Figure, moments: readonly number[]): Frame {
       cover([prop.x - WALL_HALF, 2.05], 0);
       cover([prop.x + WALL_HALF, 0], 0);
     } else if (prop.is === 'wall') cover([prop.x + 0.05, 1.6], 0.02);
-    else if (prop.is === 'hold' || prop.is === 'bar') cover([prop.x, prop.height], 0.1);
+    else if (prop.is === 'hold' || prop.is === 'bar')
+      cover([prop.x, prop.height], 0.1 + (prop.is === 'hold' ? (prop.half ?? 0) : 0));
+    else if (prop.is === 'mark') cover([prop.x, 0], 0.03);
     else if (prop.is === 'band') cover(prop.from, 0.03);
   }
   const h = top + PAD + 0.09 - low;

@@ -45,7 +45,9 @@ const frames = (figure: Figure): Solved[] =>
 
 /** Whether somebody is drawn lying on their side, their front to the eye. */
 export const liesOnSide = (pose: KeyPose, view: View): boolean =>
-  pose.legs.some((leg) => leg.atEye) || (view === 'front' && Math.abs(pose.lean) > LYING);
+  pose.onSide === true ||
+  pose.legs.some((leg) => leg.atEye) ||
+  (view === 'front' && Math.abs(pose.lean) > LYING);
 
 /** Where what bears lies, left and right. */
 function baseOf(figure: Figure, s: Solved): readonly [number, number] | null {

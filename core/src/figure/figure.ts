@@ -16,7 +16,12 @@ export type Prop =
   | { readonly is: 'surface' | 'step'; readonly from: number; readonly to: number; readonly height: number }
   /** A wall beside somebody; behind them (or before them, seen from their back) in a front view. */
   | { readonly is: 'wall'; readonly x: number; readonly behind?: true }
-  | { readonly is: 'hold'; readonly x: number; readonly height: number }
+  /** Something for the hands; with `half`, so far to either side of its middle. */
+  | { readonly is: 'hold'; readonly x: number; readonly height: number; readonly half?: number }
+  /** A line on the floor, seen end on. */
+  | { readonly is: 'mark'; readonly x: number }
+  /** A skipping rope in both hands. */
+  | { readonly is: 'rope' }
   | { readonly is: 'bar'; readonly height: number; readonly x: number }
   | { readonly is: 'cushion'; readonly x: number }
   /** In one hand or both: what hangs or is held there. */
@@ -65,7 +70,16 @@ export function poseAt(figure: Figure, t: number): KeyPose {
 export const otherSide = (figure: Figure): Figure => ({
   ...figure,
   poses: figure.poses.map((pose) => mirrored(pose, figure.view)),
+  // Somebody on their other side has their head at the other end: so has what they lie on.
+  props: figure.poses.some((pose) => pose.onSide) ? figure.props.map(turnedRound) : figure.props,
 });
+
+const turnedRound = (prop: Prop): Prop =>
+  'to' in prop
+    ? { ...prop, from: -prop.to, to: -prop.from }
+    : 'x' in prop
+      ? { ...prop, x: -prop.x || 0 }
+      : prop;
 
 /** Bend of a joint: 0 is straight. */
 export const bendOf = (root: Point, joint: Point, end: Point): number => {
@@ -172,6 +186,12 @@ export interface Touch {
   readonly height: number;
 }
 
+/** Of something to hold, the place nearest to a hand that is so far along. */
+const alongHold = (hold: Prop & { is: 'hold' }, x: number): Point => {
+  const half = hold.half ?? 0;
+  return [Math.min(hold.x + half, Math.max(hold.x - half, x)), hold.height];
+};
+
 export function touchesOf(figure: Figure, s: Solved): Touch[] {
   const touches: Touch[] = [];
   const on = (at: Point, below: number): number | null => {
@@ -199,13 +219,15 @@ export function touchesOf(figure: Figure, s: Solved): Touch[] {
       if (Math.abs(arm.end[0] - x) < 0.12 && arm.end[1] - arm.joint[1] > LENGTHS.forearm * UPRIGHT)
         touches.push({ part: 'elbow', side, height: arm.joint[1] });
     for (const prop of figure.props) {
-      if (prop.is === 'hold' && distance(arm.end, [prop.x, prop.height]) < 0.09)
+      if (prop.is === 'hold' && distance(arm.end, alongHold(prop, arm.end[0])) < 0.09)
         touches.push({ part: 'hand', side, height: prop.height });
       if (prop.is === 'bar' && distance(arm.end, [prop.x, prop.height]) < 0.12)
         touches.push({ part: 'hand', side, height: prop.height });
     }
   }
-  const hip = on(s.hip, FLESH.hip);
+  // On the side, chest to the eye, the lower hip is what lies there.
+  const lower = s.legs[0].root[1] < s.legs[1].root[1] ? s.legs[0].root : s.legs[1].root;
+  const hip = on(s.view === 'side' ? lower : s.hip, FLESH.hip);
   if (hip !== null) touches.push({ part: 'hip', side: null, height: hip });
   const upright = turn(directionUp(s), 0);
   if (upright > 45) {

@@ -37,6 +37,10 @@ export interface KeyPose {
   readonly shrug?: number;
   /** Share of the trunk that is seen, where it points towards the eye. */
   readonly seen?: number;
+  /** In a side view: lying or propped on the side, chest to the eye, so that shoulders and hips are seen one above the other. */
+  readonly onSide?: true;
+  /** The head is turned to the eye. */
+  readonly looks?: 'at you';
   readonly arms: readonly [Limb, Limb];
   readonly legs: readonly [Limb, Limb];
 }
@@ -56,6 +60,9 @@ export interface SolvedLimb {
 /** Where everything is. */
 export interface Solved {
   readonly view: View;
+  /** The breadth of the body is seen: from the front, and lying on the side. */
+  readonly broad: boolean;
+  readonly looks: 'at you' | null;
   readonly hip: Point;
   readonly waist: Point;
   readonly neck: Point;
@@ -132,7 +139,9 @@ function solveLimb(kind: 'arm' | 'leg', limb: Limb, root: Point, view: View, s: 
     // Seen from the front a foot points at the eye: little of it is to be seen.
     const away = limb.end ?? turned[1];
     const sole = step(end, away, LENGTHS.ankle, side);
-    return { root, joint, end, tip: step(sole, away + 90, FOOT_FROM_FRONT, side), heel: sole, short };
+    // Lying on the side, it is the lower edge of the foot, at whichever end the head is.
+    const across = view === 'side' && wrapped(away) > 0 ? away - 90 : away + 90;
+    return { root, joint, end, tip: step(sole, across, FOOT_FROM_FRONT, side), heel: sole, short };
   }
   // A foot goes on at a right angle to the shank unless it says otherwise; flat is 90.
   const foot = limb.end ?? turned[1] + 90;
@@ -164,8 +173,9 @@ export function solve(pose: KeyPose, view: View): Solved {
   const shrug = pose.shrug ?? 0;
   const headBase = step(neck, up - pose.nod / 2, LENGTHS.neck - shrug / 2);
   const crown = step(headBase, headUp, LENGTHS.head);
+  const broad = view === 'front' || pose.onSide === true;
   const across = (at: Point, degrees: number, half: number, side: Side): Point =>
-    view === 'side' ? at : step(at, degrees - 90, (side === 0 ? -1 : 1) * half);
+    !broad ? at : step(at, degrees - 90, (side === 0 ? -1 : 1) * half);
   const limb = (kind: 'arm' | 'leg', side: Side): SolvedLimb => {
     const root =
       kind === 'arm'
@@ -175,7 +185,7 @@ export function solve(pose: KeyPose, view: View): Solved {
   };
   const arms = [limb('arm', 0), limb('arm', 1)] as const;
   const legs = [limb('leg', 0), limb('leg', 1)] as const;
-  const solved = { view, hip, waist, neck, headBase, crown, arms, legs };
+  const solved = { view, broad, looks: pose.looks ?? null, hip, waist, neck, headBase, crown, arms, legs };
   return { ...solved, centre: centreOf(solved) };
 }
 
@@ -321,6 +331,8 @@ export function poseBetween(a: KeyPose, b: KeyPose, t: number, view: View, floor
     curl: between(a.curl, b.curl, t),
     nod: between(a.nod, b.nod, t),
     ...(a.seen || b.seen ? { seen: between(a.seen ?? 1, b.seen ?? 1, t) } : {}),
+    ...(a.onSide && b.onSide ? { onSide: true as const } : {}),
+    ...((t < 0.5 ? a : b).looks ? { looks: 'at you' as const } : {}),
     arms: limbs('arm'),
     legs: limbs('leg'),
   };
@@ -330,20 +342,30 @@ export function poseBetween(a: KeyPose, b: KeyPose, t: number, view: View, floor
 }
 
 /**
- * A pose done with the other side: near and far limbs change places; in a front view everything goes over to the other
- * side. Twice is the pose itself.
+ * A pose done with the other side: near and far limbs change places; from the front, and on the side, everything goes
+ * over to the other side. Twice is the pose itself.
  */
 export function mirrored(pose: KeyPose, view: View): KeyPose {
   const swap = <T>([a, b]: readonly [T, T]): readonly [T, T] => [b, a];
-  if (view === 'side') return { ...pose, arms: swap(pose.arms), legs: swap(pose.legs) };
-  const over = (limb: Limb): Limb => (limb.at ? { ...limb, at: [-limb.at[0] || 0, limb.at[1]] } : limb);
+  if (view === 'side' && !pose.onSide) return { ...pose, arms: swap(pose.arms), legs: swap(pose.legs) };
+  const minus = (v: number): number => -v || 0;
+  // From the front a limb's directions are outwards already; on the side they go to and fro with the body.
+  const over = (limb: Limb): Limb => ({
+    ...limb,
+    ...(limb.at ? { at: [minus(limb.at[0]), limb.at[1]] as const } : {}),
+    ...(pose.onSide && limb.turned
+      ? { turned: [minus(limb.turned[0]), minus(limb.turned[1])] as const }
+      : {}),
+    ...(pose.onSide && limb.end !== undefined ? { end: minus(limb.end) } : {}),
+    ...(pose.onSide && limb.bend ? { bend: limb.bend === 1 ? (-1 as const) : (1 as const) } : {}),
+  });
   const both = ([a, b]: readonly [Limb, Limb]) => swap([over(a), over(b)]);
   return {
     ...pose,
-    hip: [-pose.hip[0] || 0, pose.hip[1]],
-    lean: -pose.lean || 0,
-    curl: -pose.curl || 0,
-    nod: -pose.nod || 0,
+    hip: [minus(pose.hip[0]), pose.hip[1]],
+    lean: minus(pose.lean),
+    curl: minus(pose.curl),
+    nod: minus(pose.nod),
     arms: both(pose.arms),
     legs: both(pose.legs),
   };

@@ -187,7 +187,7 @@ function poseWords(figure: Figure, t: number): string {
           : 'arms ahead'
         : 'arms low';
   const on = onSide || figure.above ? null : restsOn(figure, s);
-  return `${on ? `${on}, ` : ''}${trunk}, ${legs}, ${hands}`;
+  return `${on ? `${on}, ` : ''}${trunk}, ${legs}, ${hands}${pose.looks ? ', head turned' : ''}`;
 }
 
 /** A rep in words made from its poses: where it begins and where it goes. */

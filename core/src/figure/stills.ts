@@ -32,7 +32,8 @@ const twoStills = (figure: Figure): readonly number[] =>
           0,
           figure.flight?.from === 'each' && figure.flight.height < SEEN_LEAP
             ? 1 / (figure.poses.length - 1)
-            : figure.flight && figure.flight.height >= SEEN_FLIGHT
+            : figure.flight &&
+                (figure.flight.height >= SEEN_FLIGHT || figure.props.some((p) => p.is === 'rope'))
               ? ((figure.flight.from === 'each' ? 0 : figure.flight.from) + 0.5) / (figure.poses.length - 1)
               : 0.5,
         ];

@@ -49,6 +49,8 @@ const NEW: readonly { readonly says: string; readonly prop: Prop }[] = [
   { says: 'a bottle in one hand', prop: { is: 'bottle', in: 'near' } },
   { says: 'a ball', prop: { is: 'ball', in: 'both' } },
   { says: 'a towel', prop: { is: 'towel', in: 'both' } },
+  { says: 'a line on the floor', prop: { is: 'mark', x: 0 } },
+  { says: 'a skipping rope', prop: { is: 'rope' } },
   { says: 'a band from ahead', prop: { is: 'band', from: [1, 1.2], in: 'both' } },
 ];
 const KINDS: Readonly<Record<Prop['is'], string>> = {
@@ -68,6 +70,8 @@ const KINDS: Readonly<Record<Prop['is'], string>> = {
   stick: 'Stick',
   band: 'Band',
   loop: 'Short band',
+  mark: 'Line on the floor',
+  rope: 'Skipping rope',
 };
 
 const xOf = (prop: Prop): number | null =>

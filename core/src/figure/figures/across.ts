@@ -2,13 +2,14 @@ import { FLESH, LENGTHS } from '../body.ts';
 import { apart, both, flat, line, moved, onBall, standing, to, turned } from '../build.ts';
 import type { Figure, Prop } from '../figure.ts';
 import { type KeyPose, type Limb, mirrored } from '../pose.ts';
-import { sidePlank } from './floor.ts';
+import { onTheSide, PROPPED_AT, sidePlank } from './floor.ts';
 import { bell, type Drawn, type Figures, front, MAT, side, withProps } from './kit.ts';
 import { hold, onSurface } from './more.ts';
 import { narrow, RUN, split, stepping, wide } from './upright.ts';
 
 /** Sideways, over things, on the side of the body, and on the edge of a step. */
 
+const LINE: Prop = { is: 'mark', x: 0 };
 const DOWN: Limb = turned(8, 5);
 const GUARD: Limb = turned(24, 150);
 const PUNCH: Limb = { turned: [16, 16], seen: [0.3, 0.3] };
@@ -118,17 +119,6 @@ const chopTo = (low: boolean): KeyPose =>
       });
 
 // On the side with the front to the eye; the head at the right.
-const lyingSide = (top: Limb, bottom: Limb, arms?: readonly [Limb, Limb]): KeyPose => ({
-  hip: [0, 0.11],
-  lean: 88,
-  curl: 0,
-  nod: 10,
-  arms: arms ?? [
-    { turned: [20, 80], seen: [0.3, 0.7] },
-    { turned: [40, 130], seen: [0.3, 0.7] },
-  ],
-  legs: [top, bottom],
-});
 /** A thigh that comes forwards to the eye, the shank going back beside it. */
 const bentOnSide: Limb = { turned: [-84, -92], seen: [0.6, 0.78], atEye: true };
 
@@ -154,8 +144,8 @@ export const ACROSS: Figures = {
   'low-skater-step': () => skater(0.34, 0.8, 0),
   'skater-hop': () => skater(0.4, 0.82, 0.09),
   'skater-bound': () => skater(0.62, 0.76, 0.16),
-  'line-hop': () => over(0.16, 0.07, 'both'),
-  'one-leg-line-hop': () => over(0.13, 0.06, 'one'),
+  'line-hop': () => over(0.16, 0.07, 'both', [LINE]),
+  'one-leg-line-hop': () => over(0.13, 0.06, 'one', [LINE]),
   'side-jump-over': () => over(0.34, 0.24, 'both', [{ is: 'cushion', x: 0 }]),
   'side-hop-over-step': (s) => {
     const at = (sign: 1 | -1): KeyPose => {
@@ -275,9 +265,9 @@ export const ACROSS: Figures = {
         h: 0.78,
         over: null,
         x,
-        arms: both({ turned: [14, 4], seen: [0.6, 0.6] }),
+        arms: [to([-0.3, 0.86], 0, 1), to([0.3, 0.86], 0, 1)],
       });
-    return front([at(-0.18), at(0.18)], [hold(0, 0.66)]);
+    return front([at(-0.18), at(0.18)], [hold(0, 0.84, 0.26)]);
   },
   'step-chop': withProps(() => front([chopTo(false), chopTo(true)], [], GOES), bell),
   'band-side-kick': () =>
@@ -323,48 +313,27 @@ export const ACROSS: Figures = {
   clam: () =>
     side(
       [
-        lyingSide(bentOnSide, bentOnSide),
-        lyingSide({ turned: [-126, -60], seen: [0.75, 0.82], atEye: true }, bentOnSide),
+        onTheSide({ turned: [-66, -80], seen: [0.6, 0.78], atEye: true }, bentOnSide),
+        onTheSide({ turned: [-130, -44], seen: [0.75, 0.86], atEye: true }, bentOnSide),
       ],
       [MAT],
     ),
   'side-plank-clam': () => {
     const p = sidePlank({ knees: true });
     return side(
-      [p, { ...p, legs: [{ turned: [-112, -62], seen: [0.78, 0.9], atEye: true }, p.legs[1]] }],
+      [p, { ...p, legs: [{ turned: [-116, -40], seen: [0.78, 0.6], atEye: true }, p.legs[1]] }],
       [MAT],
     );
   },
   'side-plank-top-foot': () => {
     const p = sidePlank();
-    const at = p.legs[1].at ?? [0, 0.085];
-    return side([{ ...p, legs: [{ at: [at[0] + 0.22, at[1]], atEye: true, bend: -1 }, p.legs[1]] }], [MAT]);
-  },
-  'raised-side-plank': (s) => {
-    const elbow = [0.5, s + FLESH.elbow] as const;
-    const shoulder = [elbow[0] - 0.02, elbow[1] + LENGTHS.upperArm] as const;
-    const trunk = LENGTHS.loin + LENGTHS.chest;
-    const whole = trunk + LENGTHS.thigh + LENGTHS.shank;
-    const sin = (shoulder[1] - 0.09) / whole;
-    const angle = (Math.asin(Math.min(1, sin)) * 180) / Math.PI;
-    const cos = Math.cos((angle * Math.PI) / 180);
-    const end = [shoulder[0] - (whole - 0.005) * cos, 0.09] as const;
-    const hip = [shoulder[0] - trunk * cos, shoulder[1] - trunk * sin] as const;
-    const leg: Limb = { at: end, atEye: true, bend: -1 };
+    const at = p.legs[1].at!;
     return side(
-      [
-        {
-          hip,
-          lean: 90 - angle,
-          curl: 0,
-          nod: -4,
-          arms: [turned(-(90 - angle), -(90 - angle) + 4), turned(2, 90, 90)],
-          legs: [leg, leg],
-        },
-      ],
-      [onSurface(s, elbow[0])],
+      [{ ...p, legs: [{ at: [at[0] + 0.2, at[1] - 0.02], atEye: true, bend: -1 }, p.legs[1]] }],
+      [MAT],
     );
   },
+  'raised-side-plank': (s) => side([sidePlank({ on: s })], [onSurface(s, PROPPED_AT)]),
   'open-book': () => {
     const legs = both(turned(10, -104, -30));
     const arm = (upper: number): Limb => turned(upper, upper + 2);

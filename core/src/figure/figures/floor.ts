@@ -1,4 +1,4 @@
-import { FLESH, LENGTHS } from '../body.ts';
+import { FLESH, LENGTHS, type Point, step } from '../body.ts';
 import {
   both,
   flat,
@@ -92,52 +92,69 @@ const sitUp: Drawn = () =>
     [MAT],
   );
 
-/** On one forearm, the body a line, seen from the front. */
-export const sidePlank = (of: { knees?: boolean; dip?: number; legUp?: boolean } = {}): KeyPose => {
-  const elbow = [0.62, FLESH.elbow] as const;
-  const shoulder = [elbow[0], elbow[1] + LENGTHS.upperArm] as const;
+/** Half the distance of two ankles that lie one on the other, m. Estimate. */
+const STACKED = 0.05;
+/** Height of the lower ankle where a foot stands on its edge, m. */
+const EDGE = 0.085;
+/** Where the supporting elbow of a side plank is. */
+export const PROPPED_AT = 0.62;
+
+/** On one forearm, chest to the eye, the body a line down to the feet or the knees. */
+export const sidePlank = (
+  of: { knees?: boolean; dip?: number; legUp?: boolean; on?: number } = {},
+): KeyPose => {
   const trunk = LENGTHS.loin + LENGTHS.chest;
-  const legs = of.knees ? LENGTHS.thigh : LENGTHS.thigh + LENGTHS.shank;
-  const foot = of.knees ? 0.06 : 0.085;
-  const sin = (shoulder[1] - foot) / (trunk + legs);
-  const angle = (Math.asin(sin) * 180) / Math.PI;
-  const lean = 90 - angle;
+  const whole = trunk + LENGTHS.thigh + (of.knees ? 0 : LENGTHS.shank) - 0.01;
+  const end = of.knees ? FLESH.knee + LENGTHS.hipHalf : EDGE + STACKED;
   const dip = of.dip ?? 0;
-  const hip = [
-    shoulder[0] - trunk * Math.cos((angle * Math.PI) / 180),
-    shoulder[1] - trunk * sin - dip,
-  ] as const;
-  const away = -lean;
-  const cos = Math.cos((angle * Math.PI) / 180);
-  const end = [shoulder[0] - (trunk + legs - 0.01) * cos, foot] as const;
-  const leg: Limb = of.knees
-    ? { turned: [away, away - 76], atEye: true }
-    : { at: end, atEye: true, bend: -1 };
+  // Hips that sink draw the shoulders a little back over the elbow.
+  const tip = dip > 0 ? 8 : 0;
+  const lower = step([PROPPED_AT, (of.on ?? 0) + FLESH.elbow], 180 + tip, LENGTHS.upperArm);
+  // The shoulder line is square to the body, and how steep that is hangs on how high the shoulders are.
+  let angle = 0.3;
+  const neck = (): Point => [
+    lower[0] - LENGTHS.shoulderHalf * Math.sin(angle),
+    lower[1] + LENGTHS.shoulderHalf * Math.cos(angle),
+  ];
+  for (let i = 0; i < 20; i++) angle = Math.asin(Math.min(1, (neck()[1] - end) / whole));
+  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+  const [x, y] = neck();
+  // The feet stay where they are with the hips up.
+  const foot: Point = [x + (PROPPED_AT - lower[0]) - whole * cos, y - whole * sin];
+  const sunk = Math.asin((trunk * sin + dip) / trunk);
+  const lean = 90 - (sunk * 180) / Math.PI;
+  const away = -(90 - (angle * 180) / Math.PI);
+  const leg = (off: 1 | -1): Limb =>
+    of.knees
+      ? // Shanks go back, away from the eye.
+        { turned: [away, -104], seen: [1, 0.3], atEye: true }
+      : { at: [foot[0] + off * STACKED * sin, foot[1] - off * STACKED * cos], atEye: true, bend: -1 };
   return {
-    hip,
-    lean: lean + (dip > 0 ? -4 : 0),
+    onSide: true,
+    hip: [x - trunk * Math.cos(sunk), y - trunk * Math.sin(sunk)],
+    lean,
     curl: 0,
-    nod: -8,
-    arms: [turned(-lean, -lean + 4), turned(0, 90, 90)],
-    legs: [of.legUp ? { turned: [away - 26, away - 26], atEye: true } : leg, leg],
+    nod: -4,
+    arms: [turned(-lean + 2, -lean - 4), { turned: [tip, 90], end: 90, seen: [1, 0.5] }],
+    legs: [of.legUp ? { turned: [away - 26, away - 26], atEye: true } : leg(-1), leg(1)],
   };
 };
 
-/** The same body line, drawn from the side: a front view turned over would mirror the limbs. */
 const sidePlanks = (...poses: KeyPose[]): Figure => side(poses, [MAT]);
 
 export const eyed = (upper: number, lower: number): Limb => ({ turned: [upper, lower], atEye: true });
-const sideLying = (top: Limb, top2: Limb, bottom: Limb = eyed(-90, -90)): Figure => {
-  const at = (leg: Limb): KeyPose => ({
-    hip: [0, 0.11],
-    lean: 88,
-    curl: 0,
-    nod: 10,
-    arms: both(turned(-86, -88)),
-    legs: [leg, bottom],
-  });
-  return side([at(top), at(top2)], [MAT]);
-};
+/** Lying on the side, chest to the eye, head at the right on the lower arm. */
+export const onTheSide = (top: Limb, bottom: Limb, arm: Limb = turned(-82, -86)): KeyPose => ({
+  onSide: true,
+  hip: [0, FLESH.hip + LENGTHS.hipHalf],
+  lean: 84,
+  curl: 0,
+  nod: 12,
+  arms: [arm, { turned: [60, 110], seen: [0.3, 0.7] }],
+  legs: [top, bottom],
+});
+const sideLying = (top: Limb, top2: Limb, bottom: Limb = eyed(-89, -89)): Figure =>
+  side([onTheSide(top, bottom), onTheSide(top2, bottom)], [MAT]);
 
 export const FLOOR: Figures = {
   'small-bridge': bridge(0.14),
@@ -280,7 +297,7 @@ export const FLOOR: Figures = {
   'knee-side-plank': () => sidePlanks(sidePlank({ knees: true })),
   'side-plank-leg': () => sidePlanks(sidePlank(), sidePlank({ legUp: true })),
   'side-plank-dip': () => sidePlanks(sidePlank(), sidePlank({ dip: 0.1 })),
-  'side-lying-leg': () => sideLying(eyed(-92, -92), eyed(-120, -120)),
+  'side-lying-leg': () => sideLying(eyed(-83, -83), eyed(-116, -116)),
 
   'kneel-fold': () =>
     side(

@@ -6,6 +6,7 @@ import {
   fours,
   HANG,
   line,
+  moved,
   onBall,
   onKnees,
   sitting,
@@ -14,7 +15,7 @@ import {
   to,
   turned,
 } from '../build.ts';
-import type { Prop } from '../figure.ts';
+import type { Figure, Prop } from '../figure.ts';
 import type { KeyPose, Limb } from '../pose.ts';
 import { FLOOR, turning } from './floor.ts';
 import {
@@ -32,7 +33,12 @@ import {
 import { PUSH } from './push.ts';
 import { UPRIGHT } from './upright.ts';
 
-export const hold = (x: number, height = 0.95): Prop => ({ is: 'hold', x, height });
+export const hold = (x: number, height = 0.95, half?: number): Prop => ({
+  is: 'hold',
+  x,
+  height,
+  ...(half ? { half } : {}),
+});
 const AHEAD: Limb = turned(84, 88);
 
 /** Share of a thigh that is seen from the front where it points to the eye. */
@@ -72,6 +78,18 @@ const chop =
 const crouch = standing({ h: 0.7, lean: 38, arms: both(turned(-40, -24)) });
 const landing = (x: number): KeyPose =>
   standing({ h: 0.72, lean: 30, legs: both(flat(x)), arms: both(turned(40, 56)), over: x + 0.06 });
+
+/** Foot after foot over a line on the floor. */
+const lineSteps = (h: number) => (): Figure =>
+  front(
+    [
+      moved(standing({ legs: apart(0.08) }, 'front'), -0.2),
+      standing({ legs: apart(0.24), h }, 'front'),
+      moved(standing({ legs: apart(0.08) }, 'front'), 0.2),
+    ],
+    [{ is: 'mark', x: 0 }],
+    { travels: true },
+  );
 
 export const MORE: Figures = {
   // Held out, turned, chopped
@@ -228,10 +246,13 @@ export const MORE: Figures = {
       [chair(s)],
     ),
   'seated-seat-squeeze': (s) => side([sitting(s)], [chair(s)]),
-  'seated-back-press': (s) => side([sitting(s, { lean: 0 })], [chair(s)]),
+  'seated-back-press': (s) => front([seat(s, { arms: both(turned(84, 172)) })], [chair(s, 0, false)]),
 
   // Standing
-  'heel-toe-head': from(UPRIGHT, 'heel-toe-walk'),
+  'heel-toe-head': (s) => {
+    const walk = UPRIGHT['heel-toe-walk']!(s);
+    return { ...walk, poses: walk.poses.map((p, i) => (i === 0 ? p : { ...p, looks: 'at you' as const })) };
+  },
   'backward-heel-toe': from(UPRIGHT, 'heel-toe-walk'),
   'clock-reach': from(UPRIGHT, 'toe-reach'),
   'one-leg-catch': withProps(
@@ -297,14 +318,8 @@ export const MORE: Figures = {
     }),
   'broad-jump': () =>
     side([crouch, landing(0.9)], [], { back: false, travels: true, flight: { from: 0, height: 0.26 } }),
-  'line-step': () =>
-    front([standing({ legs: apart(0.1) }, 'front'), standing({ legs: apart(0.24), h: 0.97 }, 'front')], [], {
-      travels: true,
-    }),
-  'quick-line-step': () =>
-    front([standing({ legs: apart(0.1) }, 'front'), standing({ legs: apart(0.24), h: 0.96 }, 'front')], [], {
-      travels: true,
-    }),
+  'line-step': lineSteps(0.97),
+  'quick-line-step': lineSteps(0.96),
   'standing-heel-reach': () =>
     side(
       [
@@ -368,9 +383,9 @@ export const MORE: Figures = {
   ),
   'hold-and-raise': withProps(
     () =>
-      side([
-        standing({ arms: [turned(4, 6), turned(86, 88)] }),
-        standing({ arms: [turned(86, 88), turned(86, 88)] }),
+      front([
+        standing({ arms: [turned(8, 5), turned(86, 88)] }, 'front'),
+        standing({ arms: both(turned(86, 88)) }, 'front'),
       ]),
     weights,
   ),

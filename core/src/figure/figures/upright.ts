@@ -1,7 +1,7 @@
-import { LENGTHS } from '../body.ts';
+import { along, LENGTHS, step } from '../body.ts';
 import { apart, both, flat, HANG, onBall, sitting, standing, to, turned } from '../build.ts';
 import type { Figure, Prop } from '../figure.ts';
-import type { KeyPose, Limb } from '../pose.ts';
+import { type KeyPose, type Limb, solve } from '../pose.ts';
 import {
   bell,
   chair,
@@ -99,6 +99,19 @@ const stepTo =
 // Hinges, from the side.
 const hinge = (lean: number, arms: Limb, h = 0.93): KeyPose =>
   standing({ h, lean, arms: both(arms), nod: -lean / 5 });
+/** A stick held along the back: one hand behind the waist, the other behind the neck. */
+const alongBack = (pose: KeyPose): KeyPose => {
+  const s = solve(pose, 'side');
+  const back = 180 - pose.lean + 90;
+  return {
+    ...pose,
+    nod: 0,
+    arms: [
+      to(step(s.waist, back, 0.13), 180 - pose.lean),
+      to(step(along(s.headBase, s.crown, 0.3), back, 0.13), 180 - pose.lean, -1),
+    ],
+  };
+};
 const oneLeg = (lean: number, arms: readonly [Limb, Limb]): KeyPose =>
   standing({
     h: 0.96,
@@ -243,9 +256,9 @@ export const UPRIGHT: Figures = {
   'jog-heel-kick': running(4, -118, 0.05),
   'fast-heel-kick': running(4, -124, 0.05),
   'ghost-rope': hop(turned(2, 62), 0.06),
-  'rope-skip': hop(turned(2, 62), 0.07),
-  'rope-slow': hop(turned(2, 62), 0.07),
-  'rope-run': running(46, -30, 0.06),
+  'rope-skip': withProps(hop(turned(2, 62), 0.07), { is: 'rope' }),
+  'rope-slow': withProps(hop(turned(2, 62), 0.07), { is: 'rope' }),
+  'rope-run': withProps(running(46, -30, 0.06), { is: 'rope' }),
   'ankle-hops': hop(turned(4, 50), 0.07),
   'standing-punch': () =>
     side([
@@ -305,7 +318,10 @@ export const UPRIGHT: Figures = {
       travels: true,
     }),
   'one-leg-stand': () => side([standing({ legs: [turned(20, -50), flat(0)], over: 0.05 })]),
-  'one-leg-head-turn': () => side([standing({ legs: [turned(20, -50), flat(0)], over: 0.05 })]),
+  'one-leg-head-turn': () => {
+    const still = standing({ legs: [turned(20, -50), flat(0)], over: 0.05 });
+    return side([still, { ...still, looks: 'at you' }]);
+  },
   'one-leg-stand-held': () =>
     side(
       [standing({ legs: [turned(20, -50), flat(0)], over: 0.05, arms: [HANG, holding(0.42)] })],
@@ -399,12 +415,10 @@ export const UPRIGHT: Figures = {
 
   // Hinges
   'wall-hinge': () => side([standing({}), hinge(46, turned(20, 60))], [{ is: 'wall', x: -0.5 }]),
-  'stick-hinge': withProps(() =>
-    side([
-      standing({ arms: [turned(-20, 120), turned(150, 200)] }),
-      { ...hinge(58, HANG), arms: [turned(-70, 60), turned(100, 160)] },
-    ]),
-  ),
+  'stick-hinge': withProps(() => side([alongBack(standing({})), alongBack(hinge(58, HANG))]), {
+    is: 'stick',
+    in: 'both',
+  }),
   'loaded-hinge': withProps(
     () => side([standing({ arms: both(turned(4, 4)) }), hinge(64, turned(2, 2), 0.9)]),
     weights,
