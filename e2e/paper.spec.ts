@@ -244,6 +244,7 @@ test('words on one person’s card alone; a code that opens it on a phone while 
 
 test('a home programme: two sessions, their days, a box for each time, scaled to the living room', async ({
   page,
+  browser,
 }) => {
   await page.goto(`${server.url}/people/maud-ellery/home`);
   await page.getByLabel('Another session').selectOption({ label: 'Tuesday ten' });
@@ -259,6 +260,12 @@ test('a home programme: two sessions, their days, a box for each time, scaled to
   await expect(paper.locator('rect')).toHaveCount(80);
   await page.getByLabel('Another session').selectOption({ index: 1 });
   await expect(paper.getByText('Maud: session 2', { exact: true })).toBeVisible();
-  await page.reload();
-  await expect(paper.getByText('Maud: session 2', { exact: true })).toBeVisible();
+  await expect(page.locator('[data-save="saved"]')).toBeVisible();
+  // Kept with her, not in this browser.
+  const elsewhere = await browser.newPage();
+  await elsewhere.goto(`${server.url}/people/maud-ellery/home`);
+  await expect(elsewhere.getByRole('main').getByText('Maud: session 2', { exact: true })).toBeVisible();
+  await elsewhere.close();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(paper.getByText('Maud: session 2', { exact: true })).toHaveCount(0);
 });

@@ -79,14 +79,29 @@ describe('limits by day', () => {
   });
 });
 
+const atHome = (more: object) => ({
+  ...PERSON_EXAMPLE,
+  home: { sessions: [], weeks: 4, room: 'ready-living-room', words: '', ...more },
+});
+
 describe('a stored person', () => {
   test('opens', () =>
     expect(openRecord(PERSON, PERSON_EXAMPLE)).toEqual({ ok: true, value: PERSON_EXAMPLE }));
+  test('with what they do at home, as it was kept', () => {
+    const home = { sessions: [{ plan: 'tuesday-ten', days: ['Mon', 'Thu'] }], weeks: 6, words: ' Slowly. ' };
+    expect(openRecord(PERSON, atHome(home))).toEqual({ ok: true, value: atHome(home) });
+  });
   test.each([
     ['a name that is missing', { ...PERSON_EXAMPLE, name: '' }, 'name'],
     ['effort 11', { ...PERSON_EXAMPLE, effortMax: 11 }, 'effortMax'],
     ['a condition nobody knows', { ...PERSON_EXAMPLE, conditions: [{ id: 'joy' }] }, 'conditions.0.id'],
     ['a newer version', { ...PERSON_EXAMPLE, version: 9 }, 'version'],
+    [
+      'a day nobody has',
+      atHome({ sessions: [{ plan: 'tuesday-ten', days: ['Mun'] }] }),
+      'home.sessions.0.days.0',
+    ],
+    ['home for a year', atHome({ weeks: 52 }), 'home.weeks'],
     ['not an object', 'Maud', '(top)'],
   ])('%s is refused and the place named', (_name, raw, where) => {
     expect(openRecord(PERSON, raw)).toMatchObject({ ok: false, where });

@@ -18,9 +18,11 @@ import {
   type SetupSheet,
   SIZE_IDS,
   SIZES,
+  type SizeId,
   type StationCard,
   setupPages,
   stationCards,
+  type Times,
   WALL_PT,
   wrapText,
 } from '@inner-rung/core/paper';
@@ -144,16 +146,38 @@ describe('cards', () => {
 
 describe('a card for home, and one with a code', () => {
   test('as many boxes to tick as times to do it, on every line; one where nothing is said', () => {
-    const boxes = (times?: number) =>
-      personCards([{ ...card('Maud', 6), ...(times ? { times } : {}) }], 'A4', measure).flatMap((page) =>
+    const boxes = (times?: Times, size: SizeId = 'A4') =>
+      personCards([{ ...card('Maud', 6), ...(times ? { times } : {}) }], size, measure).flatMap((page) =>
         page.items.filter((item) => item.is === 'box'),
       );
     expect(boxes()).toHaveLength(6);
-    expect(boxes(8)).toHaveLength(48);
-    expect(boxes(40)).toHaveLength(6 * 12);
+    expect(boxes({ weeks: 4, each: 2 })).toHaveLength(48);
+    expect(boxes({ weeks: 8, each: 7 }, 'A5')).toHaveLength(6 * 56);
+    // More than there is room for under the dose stand beneath the line, a gap between weeks.
+    const line = boxes({ weeks: 4, each: 4 }).slice(0, 16);
+    expect(new Set(line.map(({ y }) => y)).size).toBe(1);
+    const gaps = line.slice(1).map(({ x }, i) => x - line[i]!.x);
+    const wide = gaps.flatMap((gap, i) => (gap > gaps[0]! + 1 ? [i] : []));
+    expect(wide).toEqual([3, 7, 11]);
     for (const size of SIZE_IDS)
-      for (const page of personCards([{ ...card('Maud', 14), times: 12 }], size, measure))
-        expect(off(page, SIZES[size].width, SIZES[size].height)).toEqual([]);
+      for (const [weeks, each] of [
+        [4, 3],
+        [4, 4],
+        [8, 7],
+      ] as const)
+        for (const page of personCards([{ ...card('Maud', 14), times: { weeks, each } }], size, measure)) {
+          expect(off(page, SIZES[size].width, SIZES[size].height)).toEqual([]);
+          // Nothing is written, drawn or ticked over a box.
+          const put = page.items.filter((item) => item.is === 'box' || item.is === 'figure');
+          for (const [i, a] of put.entries())
+            for (const b of put.slice(i + 1))
+              expect(
+                a.x + a.width <= b.x + 0.01 ||
+                  b.x + b.width <= a.x + 0.01 ||
+                  a.y + a.height <= b.y + 0.01 ||
+                  b.y + b.height <= a.y + 0.01,
+              ).toBe(true);
+        }
   });
   test('the code on it is read by another library, as it is printed', () => {
     const link = 'http://192.168.4.20:4691/c/9fJ2_kQ0wZ-ab';

@@ -15,6 +15,11 @@ export interface CardLine {
   readonly figure: Figure | null;
 }
 
+export interface Times {
+  readonly weeks: number;
+  readonly each: number;
+}
+
 export interface PersonCard {
   readonly name: string;
   readonly session: string;
@@ -24,8 +29,8 @@ export interface PersonCard {
   readonly care: readonly string[];
   readonly ready: readonly string[];
   readonly stop: string;
-  /** Times it is to be done: a box for each to tick; once where nothing is said. */
-  readonly times?: number;
+  /** For how many weeks and how often in each it is to be done: a box for each time; one where nothing is said. */
+  readonly times?: Times;
   /** A code that opens this card on a phone, as rows of 0 and 1. */
   readonly code?: readonly string[];
 }
@@ -111,7 +116,7 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
     sheet.y = y + 1;
     // What stands at the foot of the last page is kept free for it.
     const foot = footHeight(sheet, card);
-    const times = Math.max(1, Math.min(MOST_TIMES, card.times ?? 1));
+    const times = card.times ?? ONCE;
     const needs = card.lines.map((line) => lineNeeds(sheet, line, small, times));
     // Rows are as even and as tall as all of them on this page allow.
     let per = MOST_ROW;
@@ -152,12 +157,31 @@ const PART_PT = 13;
 const partHeight = (sheet: Sheet, line: CardLine): number =>
   line.part ? sheet.heightOf(line.part, sheet.inner, PART_PT, true) + 1.2 : 0;
 
-/** Boxes to tick: so many at the most, so many beside one another. */
-const MOST_TIMES = 12;
+const ONCE: Times = { weeks: 1, each: 1 };
+/** So many boxes stand under the dose, in rows of so many; more stand beneath the line, week by week. */
+const UNDER_DOSE = 12;
 const TICKS_A_ROW = 6;
 /** A box to tick, and from one to the next, mm: smaller where there are many. */
 const BOX = { one: [6, 8], many: [4.8, 5.6] } as const;
-const COLUMNS = { number: 9, figure: 32, dose: 27, tick: 8 } as const;
+/** Between the boxes of one week and those of the next, mm. */
+const WEEK_GAP = 3;
+const countOf = ({ weeks, each }: Times): number => Math.max(1, weeks) * Math.max(1, each);
+
+/** Where boxes beneath a line stand, from its left and top, mm, and how tall all of them are. */
+function weekly(
+  sheet: Sheet,
+  { weeks, each }: Times,
+): { boxes: (readonly [number, number])[]; tall: number } {
+  const pitch = BOX.many[1];
+  const week = each * pitch - (pitch - BOX.many[0]) + WEEK_GAP;
+  const a = Math.max(1, Math.floor((sheet.inner - COLUMNS.number + WEEK_GAP) / week));
+  const boxes = Array.from({ length: weeks * each }, (_, i) => {
+    const w = Math.floor(i / each);
+    return [(w % a) * week + (i % each) * pitch, Math.floor(w / a) * pitch] as const;
+  });
+  return { boxes, tall: Math.ceil(weeks / a) * pitch };
+}
+const COLUMNS = { number: 9, figure: 37, dose: 27, tick: 8 } as const;
 const middle = (sheet: Sheet, small: boolean): number =>
   sheet.inner -
   COLUMNS.number -
@@ -171,38 +195,45 @@ const sideways = (line: CardLine): string =>
     .filter(Boolean)
     .join(' · ');
 
-function lineNeeds(sheet: Sheet, line: CardLine, small: boolean, times: number): number {
+function lineNeeds(sheet: Sheet, line: CardLine, small: boolean, times: Times): number {
   const width = middle(sheet, small);
   const form = sheet.heightOf(line.form, width, small ? 12 : 14, true);
   const cue = line.cues[0] ? sheet.heightOf(line.cues[0], width, LEAST_PT) : 0;
   const other = sideways(line);
   const text = form + cue + (other ? sheet.heightOf(other, width, LEAST_PT) : 0) + 2.5;
-  if (times === 1) return text;
+  const count = countOf(times);
+  if (count === 1) return text;
+  if (count > UNDER_DOSE) return text + weekly(sheet, times).tall + 0.5;
   // Boxes stand in rows under the dose.
   const dose = sheet.heightOf(line.dose, (small ? 24 : COLUMNS.dose) - 2, LEAST_PT);
-  return Math.max(text, dose + Math.ceil(times / TICKS_A_ROW) * BOX.many[1] + 2);
+  return Math.max(text, dose + Math.ceil(count / TICKS_A_ROW) * BOX.many[1] + 2);
 }
 
-function oneLine(sheet: Sheet, line: CardLine, height: number, small: boolean, times: number): void {
+function oneLine(sheet: Sheet, line: CardLine, height: number, small: boolean, times: Times): void {
   const { margin, inner } = sheet;
   const top = sheet.y;
+  const count = countOf(times);
+  const beneath = count > UNDER_DOSE ? weekly(sheet, times) : null;
+  const bottom = top + height;
+  const room = height - (beneath?.tall ?? 0);
   const figureWidth = small ? 26 : COLUMNS.figure;
   const doseWidth = small ? 24 : COLUMNS.dose;
   const width = middle(sheet, small);
   sheet.text(line.number, { x: margin, y: top + 1, width: COLUMNS.number, pt: small ? 14 : 18, bold: true });
   if (line.figure)
-    stills(sheet, line.figure, margin + COLUMNS.number, top + 1, figureWidth, Math.min(height - 2, 24));
+    stills(sheet, line.figure, margin + COLUMNS.number, top + 1, figureWidth, Math.min(room - 2, 24));
   const x = margin + COLUMNS.number + figureWidth + 3;
   let y = sheet.text(line.form, { x, y: top + 0.8, width, pt: small ? 12 : 14, bold: true });
   const other = sideways(line);
   const below = other ? sheet.heightOf(other, width, LEAST_PT) : 0;
   // The first cue stands in any case; further ones where the row has room for them.
   line.cues.forEach((cue, i) => {
-    if (i > 0 && y + sheet.heightOf(cue, width, LEAST_PT) + below > top + height - 1) return;
+    if (i > 0 && y + sheet.heightOf(cue, width, LEAST_PT) + below > top + room - 1) return;
     y = sheet.text(cue, { x, y, width, pt: LEAST_PT });
   });
   if (other) sheet.text(other, { x, y, width, pt: LEAST_PT, grey: true });
-  const many = times > 1;
+  const many = count > 1;
+  const ticks = many && !beneath;
   const under = sheet.text(line.dose, {
     x: margin + inner - doseWidth - (many ? 0 : COLUMNS.tick),
     y: top + 0.8,
@@ -211,16 +242,15 @@ function oneLine(sheet: Sheet, line: CardLine, height: number, small: boolean, t
     right: true,
   });
   const [box, next] = many ? BOX.many : BOX.one;
-  for (let i = 0; i < times; i++)
-    sheet.put({
-      is: 'box',
-      x: margin + inner - box - (TICKS_A_ROW - 1 - (i % TICKS_A_ROW)) * (many ? next : 0),
-      y: many ? under + 1 + Math.floor(i / TICKS_A_ROW) * next : top + 2,
-      width: box,
-      height: box,
-    });
-  sheet.put({ is: 'rule', x: margin, y: top + height, width: inner, thick: 0.2 });
-  sheet.y = top + height;
+  const places = beneath
+    ? beneath.boxes.map(([x, y]) => [margin + COLUMNS.number + x, bottom - beneath.tall + y] as const)
+    : Array.from({ length: count }, (_, i) => [
+        margin + inner - box - (TICKS_A_ROW - 1 - (i % TICKS_A_ROW)) * (ticks ? next : 0),
+        ticks ? under + 1 + Math.floor(i / TICKS_A_ROW) * next : top + 2,
+      ]);
+  for (const [x, y] of places) sheet.put({ is: 'box', x: x!, y: y!, width: box, height: box });
+  sheet.put({ is: 'rule', x: margin, y: bottom, width: inner, thick: 0.2 });
+  sheet.y = bottom;
 }
 
 const footTexts = (card: PersonCard): readonly (readonly [string, string])[] => [

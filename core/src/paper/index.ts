@@ -8,6 +8,7 @@ export {
   personCards,
   type StationCard,
   stationCards,
+  type Times,
   WALL_PT,
 } from './cards.ts';
 export {

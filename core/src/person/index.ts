@@ -87,6 +87,7 @@ export {
   rateTargets,
   reserveRate,
 } from './heart.ts';
+export { DAYS, type Day, type HomeProgramme, MOST_SESSIONS, WEEKS } from './home.ts';
 export {
   covers,
   FLOORS,

@@ -6,6 +6,7 @@ import { type Age, ageOn, bornSchema } from './age.ts';
 import { assessmentSchema } from './assess.ts';
 import { ACTIVITY, type ActivityId, type CapacityAnswer, capacityOf } from './capacity.ts';
 import { CONDITION_IDS, type ConditionId, compileCondition, conditionOf } from './conditions.ts';
+import { homeSchema } from './home.ts';
 import { type Limit, limitSchema, limitsOn, sideSchema } from './limits.ts';
 import {
   clearanceSchema,
@@ -109,6 +110,8 @@ export const personSchema = z.strictObject({
   assessments: z.array(assessmentSchema).default([]),
   today: todaySchema.optional(),
   log: z.array(logSchema).default([]),
+  /** What they do at home. */
+  home: homeSchema.optional(),
 });
 export type Person = z.output<typeof personSchema>;
 export type WrittenPerson = z.input<typeof personSchema>;

@@ -1,26 +1,34 @@
 import type { Library } from '@inner-rung/core/ladder';
 import { type PersonCard, personCards, type SizeId } from '@inner-rung/core/paper';
-import { calledName, outlookOf, type Person } from '@inner-rung/core/person';
+import {
+  calledName,
+  DAYS,
+  type Day,
+  type HomeProgramme,
+  MOST_SESSIONS,
+  type Person,
+  WEEKS,
+} from '@inner-rung/core/person';
 import { READY_ROOMS, type Room, withOwn } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';
-import { today } from '../app/day.ts';
 import { useClass } from '../class/use-class.ts';
+import { usePersonPage } from '../people/use-person.ts';
 import { ServerAway } from '../start/start-screen.tsx';
 import { api } from '../store/api.ts';
+import { people } from '../store/index.ts';
 import { Chip, Choice } from '../ui/choice.tsx';
 import { Missing } from '../ui/missing.tsx';
+import { SaveLine } from '../ui/save-line.tsx';
 import { HOME_STOP } from '../ui/stop-words.ts';
-import { useDraft } from '../ui/use-draft.ts';
 import { cardsOf } from './class-cards.ts';
 import { NotYet } from './not-yet.tsx';
 import { PaperShell, SizeChoice, useType } from './paper-shell.tsx';
 
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
-const WHOLE_DAYS: Readonly<Record<string, string>> = {
+const WHOLE_DAYS: Readonly<Record<Day, string>> = {
   Mon: 'Mondays',
   Tue: 'Tuesdays',
   Wed: 'Wednesdays',
@@ -29,41 +37,31 @@ const WHOLE_DAYS: Readonly<Record<string, string>> = {
   Sat: 'Saturdays',
   Sun: 'Sundays',
 };
-const WEEKS = [1, 2, 3, 4] as const;
-const USUAL_ROOM = 'ready-living-room';
-/** Sessions that a programme may have: more than a week has days is nobody's. */
-const MOST_SESSIONS = 7;
-
-interface Programme {
-  sessions: readonly { readonly plan: string; readonly days: readonly string[] }[];
-  weeks: number;
-  room: string;
-  words: string;
-}
-const EMPTY: Programme = { sessions: [], weeks: 4, room: USUAL_ROOM, words: '' };
+const EMPTY: HomeProgramme = { sessions: [], weeks: 4, room: 'ready-living-room', words: '' };
 
 /** What was worked out for one room says nothing of another. */
 const cardKey = (plan: Plan, room: Room): string => `${plan.id}/${room.id}`;
 
-const daysWords = (days: readonly string[]): string =>
+const AND = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+const daysWords = (days: readonly Day[]): string =>
   days.length === 0
     ? 'on a day of your own'
-    : DAYS.filter((day) => days.includes(day))
-        .map((day) => WHOLE_DAYS[day])
-        .join(' and ');
+    : AND.format(DAYS.filter((day) => days.includes(day)).map((day) => WHOLE_DAYS[day]));
 
 /** Several sessions for one person to do at home, each scaled to them and to what they have there. */
 export default function HomeScreen() {
   const { id = '' } = useParams();
-  const { library, people, rooms, failed } = useShelf();
+  const { library, rooms, failed } = useShelf();
+  const page = usePersonPage(id, library);
   const plans = api.usePlansQuery();
-  const [programme, put] = useDraft<Programme>(`home/${id}`, EMPTY);
+  const programme = page?.person.home ?? EMPTY;
   const [size, setSize] = useState<SizeId>('A4');
   const [cards, setCards] = useState<Readonly<Record<string, PersonCard>>>({});
   // Open where there is nothing yet; from then on as it is left.
-  const [begins] = useState(programme.sessions.length === 0);
+  const [begins, setBegins] = useState<boolean | null>(null);
+  if (page && begins === null) setBegins(programme.sessions.length === 0);
   const type = useType();
-  const person = people.find((one) => one.id === id) ?? null;
+  const person = useApart(page?.person ?? null);
   const homes = useMemo(() => [...READY_ROOMS, ...rooms], [rooms]);
   const room = useMemo(() => {
     const found = homes.find((one) => one.id === programme.room) ?? homes[0]!;
@@ -89,7 +87,7 @@ export default function HomeScreen() {
           session: `${plan.title}, ${daysWords(days)}`,
           effort: programme.words.trim() ? `${programme.words.trim()} ${card.effort}` : card.effort,
           stop: HOME_STOP,
-          times: programme.weeks * Math.max(1, days.length),
+          times: { weeks: programme.weeks, each: Math.max(1, days.length) },
         };
       }),
       size,
@@ -98,12 +96,14 @@ export default function HomeScreen() {
   }, [type, chosen, cards, room, programme.words, programme.weeks, size]);
   if (failed || plans.isError) return <ServerAway />;
   if (!library || !plans.data) return <Waiting />;
-  if (!person)
+  if (!page || !person)
     return <Missing here="people" title="Nobody here by that address" to="/people" way="See everybody" />;
   const back = { to: `/people/${id}`, says: calledName(person) };
-  const outlook = outlookOf(person, today());
+  const { outlook, keep: keepPerson } = page;
   if (!outlook.mayTrain) return <NotYet what="programme" person={person} outlook={outlook} back={back} />;
-  const set = (plan: string, days: readonly string[]) =>
+  const put = (patch: Partial<HomeProgramme>, says = 'Home programme') =>
+    keepPerson(says, { ...page.person, home: { ...programme, ...patch } });
+  const set = (plan: string, days: Day[]) =>
     put({ sessions: programme.sessions.map((one) => (one.plan === plan ? { plan, days } : one)) });
   return (
     <>
@@ -117,6 +117,7 @@ export default function HomeScreen() {
         lacks={type?.lacks}
         back={back}
       >
+        <SaveLine shelf={people} />
         <SizeChoice size={size} onSize={setSize} />
         <Choice
           legend="Weeks"
@@ -139,7 +140,7 @@ export default function HomeScreen() {
             ))}
           </select>
         </label>
-        <details className="w-full" open={begins}>
+        <details className="order-last w-full" open={begins ?? false}>
           <summary className="touch inline-flex cursor-pointer items-center font-semibold underline underline-offset-4">
             Sessions and days
           </summary>
@@ -150,7 +151,7 @@ export default function HomeScreen() {
                 className="input touch w-full"
                 maxLength={200}
                 value={programme.words}
-                onChange={(event) => put({ words: event.target.value })}
+                onChange={(event) => put({ words: event.target.value }, 'Words for home…')}
               />
             </label>
             {chosen.map(({ plan, days }) => (
@@ -202,6 +203,16 @@ export default function HomeScreen() {
       </PaperShell>
     </>
   );
+}
+
+/** The person without what they do at home, the same for as long as nothing else of them changes: they are what is worked out. */
+function useApart(person: Person | null): Person | null {
+  const written = useMemo(() => {
+    if (!person) return null;
+    const { home: _, ...rest } = person;
+    return JSON.stringify(rest);
+  }, [person]);
+  return useMemo(() => (written === null ? null : (JSON.parse(written) as Person)), [written]);
 }
 
 /** One session worked out for them; nothing is seen of it here. */

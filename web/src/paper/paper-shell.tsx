@@ -63,22 +63,25 @@ export function PaperShell(props: {
         </Link>
         <h1 className="sr-only">Paper: {title}</h1>
         {props.children}
-        <p className="mr-auto self-center" role="status">
-          {pages
-            ? none
-              ? 'Nothing to print yet'
-              : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}`
-            : 'Working it out…'}
-        </p>
-        {missing.length > 0 && (
-          <p role="alert" className="max-w-xs text-sm">
-            The PDF has no {missing.slice(0, 6).join(' ')}: printed from here they are right.
+        {/* What is asked for last stays together, whatever the line before it takes. */}
+        <div className="ml-auto flex items-center gap-x-4">
+          <p role="status">
+            {pages
+              ? none
+                ? 'Nothing to print yet'
+                : `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}`
+              : 'Working it out…'}
           </p>
-        )}
-        <button type="button" className="btn touch" disabled={none} onClick={() => window.print()}>
-          <Printer size={18} aria-hidden /> Print
-        </button>
-        {pages && !none && <PdfButton pages={pages} title={title} name={props.name} />}
+          {missing.length > 0 && (
+            <p role="alert" className="max-w-xs text-sm">
+              The PDF has no {missing.slice(0, 6).join(' ')}: printed from here they are right.
+            </p>
+          )}
+          <button type="button" className="btn touch" disabled={none} onClick={() => window.print()}>
+            <Printer size={18} aria-hidden /> Print
+          </button>
+          {pages && !none && <PdfButton pages={pages} title={title} name={props.name} />}
+        </div>
       </header>
       <main className="mx-auto grid max-w-6xl grid-cols-1 gap-6 p-6 md:grid-cols-2 print:block print:max-w-none print:p-0">
         {pages?.map((page, i) => (

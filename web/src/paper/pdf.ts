@@ -78,7 +78,7 @@ export function typeOf(files: FontFiles): Type {
 
 const BLACK = rgb(0, 0, 0);
 const GREY = rgb(0.35, 0.35, 0.35);
-const TONE = { near: BLACK, far: rgb(0.6, 0.6, 0.6), thing: rgb(0.85, 0.85, 0.85) } as const;
+const TONE = { near: BLACK, far: rgb(0.6, 0.6, 0.6), thing: rgb(0.76, 0.76, 0.76) } as const;
 const WHITE = rgb(1, 1, 1);
 
 /** Pages as one PDF, in black and white. `onPage` is told after each. */

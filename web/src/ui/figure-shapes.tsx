@@ -11,7 +11,7 @@ export const THEME: FigureColours = {
   edge: 'var(--figure-edge)',
 };
 /** On white paper. */
-export const PAPER: FigureColours = { near: '#000', far: '#999', thing: '#d9d9d9', edge: '#fff' };
+export const PAPER: FigureColours = { near: '#000', far: '#999', thing: '#c2c2c2', edge: '#fff' };
 
 /** A figure at a moment of its rep, standing on its floor from x on for so far, in the units of its drawing. */
 export function FigureShapes(props: {
