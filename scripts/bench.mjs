@@ -4,13 +4,7 @@ import { checkNode, install, root, run } from './ground.mjs';
 
 checkNode();
 install();
-process.exit(
-  run(join(root, 'node_modules/.bin/tsx'), [
-    '--tsconfig',
-    'bench/tsconfig.json',
-    'bench/src/main.ts',
-    ...process.argv.slice(2),
-  ])
-    ? 0
-    : 1,
-);
+// Bundled as the server and the pages are, so that what is measured is what runs.
+const { bundle } = await import('../server/bundle.mjs');
+await bundle({ entryPoints: [join(root, 'bench/src/main.ts')], outfile: join(root, 'bench/dist/main.mjs') });
+process.exit(run(process.execPath, [join(root, 'bench/dist/main.mjs'), ...process.argv.slice(2)]) ? 0 : 1);

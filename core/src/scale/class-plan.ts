@@ -152,13 +152,21 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     named.set(id, known);
     return known;
   };
-  const columnOf = (id: number, written: boolean): Column => ({
-    id,
-    get form() {
-      return formOf(id);
-    },
-    written,
-  });
+  // One object a form, not one at every station: thousands of them are what a plan would otherwise leave behind.
+  const unwritten: Column[] = [];
+  const columnOf = (id: number, written: boolean): Column => {
+    const known = unwritten[id];
+    if (known && !written) return known;
+    const made = {
+      id,
+      get form() {
+        return formOf(id);
+      },
+      written,
+    };
+    if (!written) unwritten[id] = made;
+    return made;
+  };
   const kinds = [...alike.values()];
   const kindOf = opened.map((one) => kinds.indexOf(one));
   const session = people[0]?.request.session;

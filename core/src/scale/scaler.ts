@@ -34,7 +34,7 @@ export interface ScaleRequest {
 /** What somebody could do in a session, and what comes of choosing. */
 export interface Opened {
   /** Left to themselves: the cheapest choice of each entry, the session's landings not counted yet; null is rest. */
-  readonly free: readonly (Choice | null)[];
+  readonly free: () => readonly (Choice | null)[];
   /**
    * The cheapest legal choice of every taught form of an entry, by the form's number in {@link taughtForms};
    * form −1 where none is open.
@@ -254,8 +254,8 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       );
     };
 
-    /** What a form costs on top of its move; anything from `under` on is as good as infinite. */
-    const formCost = (entry: number, form: number, pace: number, under: number): number => {
+    /** What a form costs on top of its move but for its pace; anything from `under` on is as good as infinite. */
+    const formCost = (entry: number, form: number, under: number): number => {
       const aim = aims[entry]!;
       const move = moveOf[form]!;
       // Past what was aimed at is as far off as short of it, though within what they can do.
@@ -287,9 +287,12 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
           );
         cost += Math.round(costs.rungTooHard * over);
       }
-      const missed = Math.abs(Math.log(metOf(form, pace) / goalOf(aim))) / TENTH;
-      if (liked.has(move)) cost -= costs.liked;
-      return cost + Math.min(costs.effortAtMost, Math.round(costs.tenthOfEffort * missed));
+      return liked.has(move) ? cost - costs.liked : cost;
+    };
+    /** What its pace costs: the effort by which it misses what is aimed at. */
+    const paceCost = (entry: number, form: number, pace: number): number => {
+      const missed = Math.abs(Math.log(metOf(form, pace) / goalOf(aims[entry]!))) / TENTH;
+      return Math.min(costs.effortAtMost, Math.round(costs.tenthOfEffort * missed));
     };
 
     const choiceOf = (entry: number, form: number, pace: number, cost: number): Choice => ({
@@ -310,8 +313,11 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       for (let k = 0; k < moves.length && base[k]! - further <= bound; k++)
         for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
           if (verdict.barred[f] !== bars || !fits(f)) continue;
+          const room = bound + further - base[k]! + 1;
+          const bare = formCost(entry, f, room);
+          if (bare >= room) continue;
           const pace = choosePace(aim, f);
-          const cost = Math.max(0, base[k]! + formCost(entry, f, pace, bound + further - base[k]! + 1));
+          const cost = Math.max(0, base[k]! + bare + paceCost(entry, f, pace));
           if (cost < bound || (cost === bound && bestForm > f)) {
             bound = cost;
             bestForm = f;
@@ -338,11 +344,10 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         for (let f = table.start[move]!; f < table.start[move + 1]!; f++) {
           if (verdict.barred[f] !== 0 || !fits(f)) continue;
           const usual = choosePace(aim, f);
+          const bare = formCost(entry, f, Number.POSITIVE_INFINITY);
           for (const pace of new Set([usual, paces[move * 3]!])) {
             const free = asWritten && f === aim.form && pace === usual;
-            const cost = free
-              ? 0
-              : Math.max(0, base[k]! + formCost(entry, f, pace, Number.POSITIVE_INFINITY));
+            const cost = free ? 0 : Math.max(0, base[k]! + bare + paceCost(entry, f, pace));
             options.push(choiceOf(entry, f, pace, cost));
           }
         }
@@ -362,10 +367,12 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
           if (verdict.barred[f] !== 0 || !fits(f)) continue;
           const id = of[f]!;
-          const p = choosePace(aim, f);
           const free = asWritten && f === aim.form;
           const room = cost[id]! + further - base[k]!;
-          const own = free ? 0 : Math.max(0, base[k]! + formCost(entry, f, p, room));
+          const bare = free ? 0 : formCost(entry, f, room);
+          if (!free && bare >= room) continue;
+          const p = choosePace(aim, f);
+          const own = free ? 0 : Math.max(0, base[k]! + bare + paceCost(entry, f, p));
           if (own < cost[id]!) {
             cost[id] = own;
             form[id] = f;
@@ -380,7 +387,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         Number.POSITIVE_INFINITY,
         ...c.landings.filter((b) => b.per === 'session' && b.at === key).map((b) => b.max),
       );
-    const free = entries.map((_, i) => (aims[i] ? (stands(i) ?? search(i, 0, costs.rest)) : null));
+    const free = () => entries.map((_, i) => (aims[i] ? (stands(i) ?? search(i, 0, costs.rest)) : null));
 
     // One side has half of the slot where both share it.
     const slotSeconds = (entry: number, move: number) => {
@@ -514,7 +521,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
   const scale = (request: ScaleRequest): Version => {
     const opened = open(request);
     const rest = (request.costs ?? costsFor(request.dials.keep)).rest;
-    return opened.settle(withinBudgets(opened.free, opened.budget, rest, opened.options));
+    return opened.settle(withinBudgets(opened.free(), opened.budget, rest, opened.options));
   };
 
   const bars: Scaler['bars'] = (forms, request) => {
