@@ -179,6 +179,8 @@ export function documents(db: Db, now: () => Date) {
     create: (name: KindName, id: string, body: unknown): number => {
       const text = checked(name, id, body);
       const standing = one.get(KINDS[name].kind, id);
+      // Sent again because the answer was lost on its way: it stands already.
+      if (standing?.revision === 1 && standing.body === text) return 1;
       if (standing) throw stale(standing.revision);
       insert.run(KINDS[name].kind, id, text, now().toISOString());
       return 1;
@@ -189,11 +191,13 @@ export function documents(db: Db, now: () => Date) {
         const standing = one.get(KINDS[name].kind, id);
         if (!standing)
           throw new ProblemError({
-            status: 404,
-            title: 'Not here',
-            detail: `There is no ${KINDS[name].record.name} “${id}” any more.`,
-            fix: 'Save it as a new one.',
+            status: 412,
+            title: 'Deleted elsewhere',
+            detail: `There is no ${KINDS[name].record.name} “${id}” any more: it was deleted from somewhere else meanwhile.`,
+            fix: 'Let it go, or save yours as a new one.',
+            revision: 0,
           });
+        if (standing.revision === revision + 1 && standing.body === text) return standing.revision;
         if (standing.revision !== revision) throw stale(standing.revision);
         keepEarlier.run(KINDS[name].kind, id);
         prune.run(KINDS[name].kind, id, revision - KEPT_REVISIONS);

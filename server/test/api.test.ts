@@ -45,6 +45,22 @@ describe('documents by revision', () => {
     expect(second.body).toMatchObject({ revision: 2, title: 'Changed elsewhere' });
     expect((await ask().get(`/api/plans/${plan.id}`)).body.body.title).toBe('First tab');
   });
+  test('what is sent again because the answer was lost is taken as saved; anything else isn’t', async () => {
+    const { ask, db } = fresh();
+    const made = { 'If-None-Match': '*' };
+    expect((await save(ask, plan, made)).body.revision).toBe(1);
+    expect(await save(ask, plan, made)).toMatchObject({ status: 201, body: { revision: 1 } });
+    expect((await save(ask, { ...plan, title: 'Mine' }, made)).status).toBe(412);
+    const mine = { ...plan, title: 'Mine' };
+    for (let i = 0; i < 3; i++)
+      expect((await save(ask, mine, { 'If-Match': '"1"' })).body).toMatchObject({ revision: 2 });
+    expect((await save(ask, { ...plan, title: 'Theirs' }, { 'If-Match': '"1"' })).status).toBe(412);
+    // Three sendings are one revision.
+    expect(db.prepare('SELECT count(*) AS n FROM earlier_revision').get()).toEqual({ n: 1 });
+    // Once somebody has gone on from it, the old sending is old.
+    await save(ask, { ...plan, title: 'Later' }, { 'If-Match': '"2"' });
+    expect((await save(ask, mine, { 'If-Match': '"1"' })).body).toMatchObject({ revision: 3 });
+  });
   test('what is overwritten stays in the earlier revisions, the newest fifty', async () => {
     const { ask, db } = fresh();
     await save(ask, plan, { 'If-None-Match': '*' });
@@ -172,7 +188,7 @@ describe('bad input is a 4xx with what, where and the fix, never 500', () => {
     ['a kind nobody knows', () => ask().get('/api/horses/a'), 404, /nothing/],
     ['no revision', () => save(ask, plan, {}), 428, /revision/],
     ['a revision in words', () => save(ask, plan, { 'If-Match': 'latest' }), 400, /quotes/],
-    ['something never saved', () => save(ask, plan, { 'If-Match': '"1"' }), 404, /no session/],
+    ['something deleted meanwhile', () => save(ask, plan, { 'If-Match': '"1"' }), 412, /no session.*deleted/],
     [
       'far too large',
       () => save(ask, { ...plan, title: 'x'.repeat(600_000) }, { 'If-None-Match': '*' }),

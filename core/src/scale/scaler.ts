@@ -136,6 +136,14 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     const fits = (form: number) =>
       (table.side[form] === 0 || sparing.has(table.side[form] as 1 | 2)) &&
       (table.trim[form]! < 0 || givesBack(table.trim[form]!));
+    let openForms: Uint8Array | undefined;
+    /** 1 for every form that is open to them: asked at every entry, found once. */
+    const openOnes = (): Uint8Array => {
+      if (openForms) return openForms;
+      openForms = new Uint8Array(table.count);
+      for (let f = 0; f < table.count; f++) openForms[f] = verdict.barred[f] === 0 && fits(f) ? 1 : 0;
+      return openForms;
+    };
     const goalOf = (aim: Aim) => Math.min(aim.met, ceiling);
     const perMinute = c.landings.filter((bound) => bound.per === 'minute');
     /** The longest go as the clock has it, whatever bouts were written into it. */
@@ -254,8 +262,20 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       );
     };
 
+    /** What any form of a move costs, besides what the move is to the one aimed at; a form as written only what is disliked. */
+    const moveCost = (entry: number, move: number): { any: number; other: number } => ({
+      any: disliked.has(move) ? costs.disliked : 0,
+      other:
+        (newToThem.has(move) ? costs.newToPerson : 0) +
+        (move !== aims[entry]!.move && written[entries[entry]!.block]!.has(move) ? costs.alreadyHere : 0),
+    });
     /** What a form costs on top of its move but for its pace; anything from `under` on is as good as infinite. */
-    const formCost = (entry: number, form: number, under: number): number => {
+    const formCost = (
+      entry: number,
+      form: number,
+      ofMove: ReturnType<typeof moveCost>,
+      under: number,
+    ): number => {
       const aim = aims[entry]!;
       const move = moveOf[form]!;
       // Past what was aimed at is as far off as short of it, though within what they can do.
@@ -271,12 +291,11 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         if (aim.hi[STANDING]! > 0 && hi[form * ROW_SIZE + STANDING]! === 0) cost += costs.offTheFeet;
         if (table.trim[form]! >= 0) cost += costs.trim;
         if (table.standIn[form]) cost += costs.standIn;
-        if (newToThem.has(move)) cost += costs.newToPerson;
-        if (move !== aim.move && written[entries[entry]!.block]!.has(move)) cost += costs.alreadyHere;
+        cost += ofMove.other;
         const harder = hi[form * ROW_SIZE + IMPACT_CLASS]! - aim.hi[IMPACT_CLASS]!;
         if (harder > 0) cost += costs.harderLandings * harder;
       }
-      if (disliked.has(move)) cost += costs.disliked;
+      cost += ofMove.any;
       if (cost >= under) return cost;
       if (c.ability && (reach > 0 || verdict.barred[form] !== 0)) {
         let over = 0;
@@ -310,11 +329,13 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       let bestForm = -1;
       let bestPace = Number.NaN;
       let bound = under;
-      for (let k = 0; k < moves.length && base[k]! - further <= bound; k++)
+      const open = bars === 0 ? openOnes() : null;
+      for (let k = 0; k < moves.length && base[k]! - further <= bound; k++) {
+        const ofMove = moveCost(entry, moves[k]!);
         for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
-          if (verdict.barred[f] !== bars || !fits(f)) continue;
+          if (open ? open[f] === 0 : verdict.barred[f] !== bars || !fits(f)) continue;
           const room = bound + further - base[k]! + 1;
-          const bare = formCost(entry, f, room);
+          const bare = formCost(entry, f, ofMove, room);
           if (bare >= room) continue;
           const pace = choosePace(aim, f);
           const cost = Math.max(0, base[k]! + bare + paceCost(entry, f, pace));
@@ -324,6 +345,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
             bestPace = pace;
           }
         }
+      }
       return bestForm < 0 ? null : choiceOf(entry, bestForm, bestPace, bound);
     };
 
@@ -340,11 +362,13 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       if (!aim) return [];
       const { moves, base } = similarity.ranking(aim.move);
       const options: Choice[] = [];
+      const open = openOnes();
       moves.forEach((move, k) => {
+        const ofMove = moveCost(entry, move);
         for (let f = table.start[move]!; f < table.start[move + 1]!; f++) {
-          if (verdict.barred[f] !== 0 || !fits(f)) continue;
+          if (open[f] === 0) continue;
           const usual = choosePace(aim, f);
-          const bare = formCost(entry, f, Number.POSITIVE_INFINITY);
+          const bare = formCost(entry, f, ofMove, Number.POSITIVE_INFINITY);
           for (const pace of new Set([usual, paces[move * 3]!])) {
             const free = asWritten && f === aim.form && pace === usual;
             const cost = free ? 0 : Math.max(0, base[k]! + bare + paceCost(entry, f, pace));
@@ -363,13 +387,15 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       const aim = aims[entry];
       if (!aim) return { cost, form, pace };
       const { moves, base } = similarity.ranking(aim.move);
-      for (let k = 0; k < moves.length; k++)
+      const open = openOnes();
+      for (let k = 0; k < moves.length; k++) {
+        const ofMove = moveCost(entry, moves[k]!);
         for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
-          if (verdict.barred[f] !== 0 || !fits(f)) continue;
+          if (open[f] === 0) continue;
           const id = of[f]!;
           const free = asWritten && f === aim.form;
           const room = cost[id]! + further - base[k]!;
-          const bare = free ? 0 : formCost(entry, f, room);
+          const bare = free ? 0 : formCost(entry, f, ofMove, room);
           if (!free && bare >= room) continue;
           const p = choosePace(aim, f);
           const own = free ? 0 : Math.max(0, base[k]! + bare + paceCost(entry, f, p));
@@ -379,6 +405,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
             pace[id] = p;
           }
         }
+      }
       return { cost, form, pace };
     };
 

@@ -25,6 +25,7 @@ export {
   KEEP_FIRST,
   KEEP_FIRST_IDS,
   type KeepFirst,
+  MOST_STATIONS,
   type Part,
   PLAN,
   PLAN_EXAMPLE,

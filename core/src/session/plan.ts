@@ -103,12 +103,17 @@ export const SHOWING = {
   'in the rest': 'in the rests',
 } as const;
 
+/** Stations that one block may have. Estimate: more is no circuit that anybody sets up. */
+export const MOST_STATIONS = 40;
+
 export const blockSchema = z.strictObject({
   id: idSchema,
   name: words(60).optional(),
   role: z.enum(ROLE_IDS).optional(),
   format: formatSchema,
-  stations: z.array(stationSchema).max(40, { error: 'at most 40 stations in a block' }),
+  stations: z
+    .array(stationSchema)
+    .max(MOST_STATIONS, { error: `at most ${MOST_STATIONS} stations in a block` }),
   /** Seconds to get ready before the first stretch. */
   readySeconds: z.number().int().min(0).max(60).optional(),
   /** When the forms are shown. */

@@ -246,7 +246,10 @@ export function PlanScreen() {
         onKeys={() => setOpen('keys')}
         onMore={() => setOpen('more')}
       />
-      <ElsewhereBanner onCopied={(copy) => void navigate(`/plan/${copy}`)} />
+      <ElsewhereBanner
+        onCopied={(copy) => void navigate(`/plan/${copy}`)}
+        onGone={() => void navigate('/circuits')}
+      />
 
       <WhoBar plan={plan} group={group} offered={offered} choose={choose} />
       {plan.blocks.length > 1 && (

@@ -1,6 +1,7 @@
 import { useStore } from 'react-redux';
 import { useApp } from '../store/index.ts';
 import { loadTheirs, openNewPlan, takeOver } from '../store/sync.ts';
+import { elsewhereWords } from '../ui/save-line.tsx';
 
 /** Whether what is on screen is saved, in words. */
 export function SaveState() {
@@ -14,7 +15,7 @@ export function SaveState() {
           ? 'Server away: kept in this browser'
           : save.is === 'refused'
             ? `Not saved: ${save.why}`
-            : 'Changed elsewhere';
+            : elsewhereWords(save.revision);
   return (
     <span
       role="status"
@@ -27,22 +28,27 @@ export function SaveState() {
 }
 
 /** Two tabs, one circuit: says so, and lets the trainer choose. Nothing is lost either way. */
-export function ElsewhereBanner(props: { onCopied: (id: string) => void }) {
+export function ElsewhereBanner(props: { onCopied: (id: string) => void; onGone: () => void }) {
   const store = useStore();
   const save = useApp((state) => state.sync.save);
   const plan = useApp((state) => state.plan.present);
   if (save.is !== 'elsewhere' || !plan) return null;
+  const gone = save.revision === 0;
   return (
     <div
       role="alert"
       className="flex flex-wrap items-center gap-2 border-b-2 border-primary bg-base-200 px-4 py-2"
     >
       <p className="mr-auto">
-        <strong>This circuit was changed in another tab or on another device.</strong> Your edits are kept
-        here until you choose.
+        <strong>This circuit was {gone ? 'deleted' : 'changed'} in another tab or on another device.</strong>{' '}
+        Your edits are kept here until you choose.
       </p>
-      <button type="button" className="btn btn-sm touch" onClick={() => void loadTheirs(store)}>
-        Load theirs
+      <button
+        type="button"
+        className="btn btn-sm touch"
+        onClick={() => void loadTheirs(store).then((is) => is === 'gone' && props.onGone())}
+      >
+        {gone ? 'Let it go' : 'Load theirs'}
       </button>
       <button
         type="button"
@@ -56,7 +62,7 @@ export function ElsewhereBanner(props: { onCopied: (id: string) => void }) {
         Keep mine as a copy
       </button>
       <button type="button" className="btn btn-primary btn-sm touch" onClick={() => takeOver(store)}>
-        Save mine over it
+        {gone ? 'Save mine again' : 'Save mine over it'}
       </button>
     </div>
   );

@@ -5,6 +5,7 @@ import {
   AS_WRITTEN,
   type Block,
   type Dials,
+  MOST_STATIONS,
   nextStationId,
   type Plan,
   type Station,
@@ -91,7 +92,7 @@ const slice = createSlice({
     ) => {
       const block = plan?.blocks[payload.block];
       if (!block) return;
-      payload.stations.slice(0, 40 - block.stations.length).forEach(({ move, dose }, i) => {
+      payload.stations.slice(0, MOST_STATIONS - block.stations.length).forEach(({ move, dose }, i) => {
         block.stations.splice(payload.after + 1 + i, 0, {
           id: nextStationId(block.stations),
           move,
@@ -103,7 +104,7 @@ const slice = createSlice({
     stationCopied: (plan, { payload }: PayloadAction<StationAt>) => {
       const block = plan?.blocks[payload.block];
       const station = block?.stations[payload.station];
-      if (block && station)
+      if (block && station && block.stations.length < MOST_STATIONS)
         block.stations.splice(payload.station + 1, 0, { ...station, id: nextStationId(block.stations) });
     },
     stationRemoved: (plan, { payload }: PayloadAction<StationAt>) => {
@@ -115,6 +116,7 @@ const slice = createSlice({
       const target = plan?.blocks[payload.to.block];
       const station = source?.stations[payload.from.station];
       if (!source || !target || !station) return;
+      if (source !== target && target.stations.length >= MOST_STATIONS) return;
       source.stations.splice(payload.from.station, 1);
       const id =
         source !== target && target.stations.some((s) => s.id === station.id)

@@ -3,6 +3,7 @@ import { createListenerMiddleware, createSlice, type PayloadAction, type Reducer
 import undoable, { excludeAction, type StateWithHistory } from 'redux-undo';
 import type { Stored } from './api.ts';
 import { tabId } from './drafts.ts';
+import { createUnanswered } from './unanswered.ts';
 
 type Docs<T> = Readonly<Record<string, T>>;
 
@@ -115,11 +116,23 @@ export function createShelf<T extends { id: string; version: number }>(
   const docsOf = (store: Store) => held<StateWithHistory<Docs<T>>>(store, name).present;
   const saveOf = (store: Store) => held<SaveSlice<T>>(store, `${name}Save`);
 
+  const unanswered = createUnanswered(record);
+  const addressOf = (id: string) => `/api/${path}/${id}`;
+  const idAt = (address: string) => address.slice(addressOf('').length);
+
   const draftKey = (tab: string) => `inner-rung/shelf/${name}/${tab}`;
   const dirty = (store: Store): string[] => {
     const docs = docsOf(store);
     const { saved } = saveOf(store);
-    return [...new Set([...Object.keys(docs), ...Object.keys(saved)])].filter((id) => docs[id] !== saved[id]);
+    const changed = [...new Set([...Object.keys(docs), ...Object.keys(saved)])].filter(
+      (id) => docs[id] !== saved[id],
+    );
+    // Sent without an answer, and put back or taken away since: what stands on the server isn't known.
+    const unsure = unanswered
+      .addresses()
+      .map(idAt)
+      .filter((id) => !changed.includes(id));
+    return [...changed, ...unsure];
   };
   const keepDraft = (store: Store) => {
     const ids = dirty(store);
@@ -169,10 +182,12 @@ export function createShelf<T extends { id: string; version: number }>(
         if (save.is !== 'away') store.dispatch(stateSet({ is: 'saving' }));
         const doc = docsOf(store)[id];
         const revision = base[id] ?? 0;
+        const address = addressOf(id);
+        const asks = !doc && revision === 0;
         let response: Response | null = null;
         try {
-          response = await fetch(`/api/${path}/${id}`, {
-            method: doc ? 'PUT' : 'DELETE',
+          response = await fetch(address, {
+            method: asks ? 'GET' : doc ? 'PUT' : 'DELETE',
             headers: {
               'Content-Type': 'application/json',
               ...(revision === 0 ? { 'If-None-Match': '*' } : { 'If-Match': `"${revision}"` }),
@@ -183,14 +198,29 @@ export function createShelf<T extends { id: string; version: number }>(
           response = null;
         }
         if (!response || response.status >= 500) {
+          if (!asks) unanswered.add(address, revision, doc ?? null);
           store.dispatch(stateSet({ is: 'away' }));
           await pause(RETRY_MS);
+        } else if (asks) {
+          const stored = response.ok ? ((await response.json()) as Stored<T>) : null;
+          // What is ours is taken away as anything else is; what isn't was never ours to take.
+          if (stored && unanswered.isOurs(address, stored.body))
+            store.dispatch(kept({ id, doc: stored.body, revision: stored.revision }));
+          unanswered.settle(address);
         } else if (response.ok) {
+          unanswered.settle(address);
           const next = doc ? ((await response.json()) as { revision: number }).revision : 0;
           store.dispatch(kept({ id, doc, revision: next }));
         } else {
           const problem = (await response.json()) as { detail: string; field?: string; revision?: number };
-          if (response.status === 412)
+          const ours =
+            response.status === 412
+              ? await unanswered.standing(address, revision, problem.revision ?? 0)
+              : null;
+          unanswered.settle(address);
+          if (ours === 'gone') store.dispatch(kept({ id, doc: undefined, revision: 0 }));
+          else if (ours) store.dispatch(kept({ id, doc: ours.body, revision: ours.revision }));
+          else if (response.status === 412)
             store.dispatch(stateSet({ is: 'elsewhere', id, revision: problem.revision ?? 0 }));
           else {
             store.dispatch(

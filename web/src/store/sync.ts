@@ -1,7 +1,8 @@
-import type { Plan } from '@inner-rung/core/session';
+import { PLAN, type Plan } from '@inner-rung/core/session';
 import { createListenerMiddleware, createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { dropDraft, findDraft, keepDraft } from './drafts.ts';
 import { planEvents, planHistory } from './plan-slice.ts';
+import { createUnanswered } from './unanswered.ts';
 
 export type SaveState =
   | { readonly is: 'saved' }
@@ -39,13 +40,15 @@ const PAUSE_MS = 350;
 const RETRY_MS = 2500;
 let pumping = false;
 let sent: Plan | null = null;
+const unanswered = createUnanswered(PLAN);
+const addressOf = (id: string) => `/api/plans/${id}`;
 
 const holds = (store: Store) => store.getState() as Holds;
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 async function put(plan: Plan, headers: Record<string, string>): Promise<Response | null> {
   try {
-    return await fetch(`/api/plans/${plan.id}`, {
+    return await fetch(addressOf(plan.id), {
       method: 'PUT',
       headers: { 'Content-Type': 'application/json', ...headers },
       body: JSON.stringify(plan),
@@ -65,16 +68,23 @@ async function pump(store: Store): Promise<void> {
       const open = plan.present;
       if (!open || open === sent || sync.save.is === 'elsewhere') return;
       if (sync.save.is !== 'away') store.dispatch(saveStateSet({ is: 'saving' }));
+      const address = addressOf(open.id);
       const response = await put(
         open,
         sync.base === 0 ? { 'If-None-Match': '*' } : { 'If-Match': `"${sync.base}"` },
       );
+      if (!response || response.status >= 500) {
+        unanswered.add(address, sync.base, open);
+        // It isn't known what stands there now.
+        if (sent?.id === open.id) sent = null;
+      }
       if (holds(store).plan.present?.id !== open.id) continue;
       if (!response || response.status >= 500) {
         store.dispatch(saveStateSet({ is: 'away' }));
         await pause(RETRY_MS);
       } else if (response.ok) {
         const { revision } = (await response.json()) as { revision: number };
+        unanswered.settle(address);
         sent = open;
         store.dispatch(baseSet(revision));
         if (holds(store).plan.present === open) {
@@ -83,6 +93,16 @@ async function pump(store: Store): Promise<void> {
         }
       } else {
         const problem = (await response.json()) as { detail: string; field?: string; revision?: number };
+        const ours =
+          response.status === 412
+            ? await unanswered.standing(address, sync.base, problem.revision ?? 0)
+            : null;
+        unanswered.settle(address);
+        if (holds(store).plan.present?.id !== open.id) continue;
+        if (ours && ours !== 'gone') {
+          store.dispatch(baseSet(ours.revision));
+          continue;
+        }
         store.dispatch(
           saveStateSet(
             response.status === 412
@@ -167,13 +187,22 @@ export function takeOver(store: Store): void {
   void pump(store);
 }
 
-/** Drops what is open here for what was saved elsewhere. */
-export async function loadTheirs(store: Store): Promise<void> {
+/** Drops what is open here for what was saved elsewhere; gone where it was deleted there. */
+export async function loadTheirs(store: Store): Promise<'open' | 'gone' | null> {
   const open = holds(store).plan.present;
-  if (!open) return;
+  if (!open) return null;
   const response = await fetch(`/api/plans/${open.id}`);
-  if (!response.ok) return;
+  if (response.status === 404) {
+    // Deleted there: so it is here.
+    dropDraft(open.id);
+    store.dispatch(planEvents.planOpened(null));
+    store.dispatch(planHistory.clear());
+    store.dispatch(saveStateSet({ is: 'saved' }));
+    return 'gone';
+  }
+  if (!response.ok) return null;
   const stored = (await response.json()) as { revision: number; body: Plan };
   dropDraft(open.id);
   openPlan(store, stored.body, stored.revision);
+  return 'open';
 }

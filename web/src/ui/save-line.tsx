@@ -3,6 +3,10 @@ import { store, useApp, useSend } from '../store/index.ts';
 import type { Shelf } from '../store/shelf.ts';
 import { UndoButtons } from './undo-buttons.tsx';
 
+/** What became of something elsewhere: what stands at no revision was deleted. */
+export const elsewhereWords = (revision: number): string =>
+  revision === 0 ? 'Deleted elsewhere' : 'Changed elsewhere';
+
 /** Undo, redo, and whether a shelf is saved; two tabs at odds are told and can choose. */
 export function SaveLine<T extends { id: string; version: number }>(props: { shelf: Shelf<T> }) {
   const { shelf } = props;
@@ -21,8 +25,9 @@ export function SaveLine<T extends { id: string; version: number }>(props: { she
     saving: 'Saving…',
     away: 'Server away: kept in this browser',
     refused: 'Not saved',
-    elsewhere: 'Changed elsewhere',
+    elsewhere: save.is === 'elsewhere' ? elsewhereWords(save.revision) : '',
   }[save.is];
+  const gone = save.is === 'elsewhere' && save.revision === 0;
   const well = save.is === 'saved' || save.is === 'saving' || save.is === 'loading';
   return (
     <div className="flex flex-wrap items-center gap-1">
@@ -37,14 +42,14 @@ export function SaveLine<T extends { id: string; version: number }>(props: { she
       {save.is === 'elsewhere' && (
         <>
           <button type="button" className="btn btn-sm touch" onClick={() => void shelf.loadTheirs(store)}>
-            Load theirs
+            {gone ? 'Let it go' : 'Load theirs'}
           </button>
           <button
             type="button"
             className="btn btn-primary btn-sm touch"
             onClick={() => shelf.takeOver(store)}
           >
-            Save mine over it
+            {gone ? 'Save mine again' : 'Save mine over it'}
           </button>
         </>
       )}
