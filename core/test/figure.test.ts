@@ -164,7 +164,7 @@ describe('every figure of the library', () => {
         for (const { d } of shapesOf(f, t)) expect(d).not.toMatch(/NaN|Infinity|undefined/);
       }
       expect(figureWords(f)).toMatch(/^(Held: |From ).+\.$/);
-      expect(svgOf(f, 0, move.name)).toMatch(/^<svg [^>]+viewBox="[-\d ]+"/);
+      expect(svgOf(stripOf(f)[0]!, move.name)).toMatch(/^<svg [^>]+viewBox="[-\d ]+"/);
     }
   });
 });

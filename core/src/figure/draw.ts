@@ -395,9 +395,9 @@ const TONES: Readonly<Record<Tone, string>> = {
   line: '#17232e',
 };
 
-/** A figure at a moment as an SVG text of its own, in black and white as much as in colour. */
-export function svgOf(figure: Figure, t: number, title: string): string {
-  const [x, y, w, h] = frameOf(figure).map((v) => Math.round(v));
+/** A still as an SVG text of its own, in black and white as much as in colour. */
+export function svgOf({ figure, t, frame }: Still, title: string): string {
+  const [x, y, w, h] = frame.map((v) => Math.round(v));
   const safe = title.replaceAll('&', '&amp;').replaceAll('<', '&lt;');
   const paths = shapesOf(figure, t)
     .map(

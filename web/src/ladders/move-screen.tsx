@@ -1,4 +1,4 @@
-import { figureFindings, shownFor, stillsOf, svgOf } from '@inner-rung/core/figure';
+import { figureFindings, shownFor, stripOf, svgOf } from '@inner-rung/core/figure';
 import type { Avoid, Library, Rung } from '@inner-rung/core/ladder';
 import { breaksPromise, difficultyOf, leverWords, rungDemand } from '@inner-rung/core/ladder';
 import {
@@ -355,36 +355,36 @@ function Drawn(props: { library: Library; move: Move; surfaceCm?: number }) {
   if (!shown) return <p className="quiet mt-3">Nothing drawn is near enough to this move to stand for it.</p>;
   const demand = rungDemand(library, { move: move.id });
   const findings = shown.like || !demand ? [] : figureFindings(move, demand, shown.figure);
-  const svg = (t: number) => svgOf(shown.figure, t, move.name);
+  const stills = stripOf(shown.figure).map((still) => svgOf(still, move.name));
   return (
     <section className="mt-3 border-y-2 border-base-300 py-2" aria-label="How it looks">
       <MoveFigure shown={shown} name={move.name} moving className="mx-auto h-56 max-w-full" />
       <div className="flex flex-wrap items-center gap-2">
-        <p className="quiet mr-auto text-sm">
+        <p className="quiet text-sm">
           {shown.like
             ? `Not drawn yet: shown as ${shown.like.name.toLowerCase()}, the nearest by posture and pattern.`
             : 'To scale for somebody 1.70 m tall.'}
         </p>
-        <button
-          type="button"
-          className="btn btn-sm touch"
-          onClick={() =>
-            stillsOf(shown.figure).forEach((t, i) => {
-              saveFile(`${move.id}-${i + 1}.svg`, 'image/svg+xml;charset=utf-8', svg(t));
-            })
-          }
-        >
-          <Download size={17} aria-hidden /> SVG
-        </button>
-        <button
-          type="button"
-          className="btn btn-sm touch"
-          onClick={() =>
-            stillsOf(shown.figure).forEach((t, i) => void savePng(`${move.id}-${i + 1}.png`, svg(t)))
-          }
-        >
-          <Download size={17} aria-hidden /> PNG
-        </button>
+        <div className="ml-auto flex gap-2">
+          <button
+            type="button"
+            className="btn btn-sm touch"
+            onClick={() =>
+              stills.forEach((svg, i) => {
+                saveFile(`${move.id}-${i + 1}.svg`, 'image/svg+xml;charset=utf-8', svg);
+              })
+            }
+          >
+            <Download size={17} aria-hidden /> SVG
+          </button>
+          <button
+            type="button"
+            className="btn btn-sm touch"
+            onClick={() => stills.forEach((svg, i) => void savePng(`${move.id}-${i + 1}.png`, svg))}
+          >
+            <Download size={17} aria-hidden /> PNG
+          </button>
+        </div>
       </div>
       {findings.map((finding) => (
         <p key={finding.what} className="text-sm text-error">
