@@ -38,7 +38,7 @@ export function Coach(props: {
   useSounds(all.clock, all.calls, live.now, heard);
   useAwake(true);
   useTick(8);
-  const { here, now, next } = lookAt(live, all);
+  const { here, now, working, next } = lookAt(live, all);
   const during = now?.key ?? '';
   const beat = beatNow(now, next, here.into);
   const entry = beat?.entry ?? null;
@@ -54,7 +54,6 @@ export function Coach(props: {
   useHotkeys('u', () => live.undo());
   const toCome = Math.ceil(here.toCome);
   const finishes = useMemo(() => new Date(Date.now() + toCome * 1000), [toCome]);
-  const working = now?.segment.kind === 'work' || now?.segment.kind === 'hold';
   const block = now ? run.plan.blocks[now.segment.block] : undefined;
   const counts = block && (block.format.kind === 'amrap' || block.format.kind === 'for time');
   const out = all.people.filter((p) => p.is === 'out' && p.sign?.note === null);

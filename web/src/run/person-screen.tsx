@@ -7,7 +7,6 @@ import {
   doesNow,
   entryFor,
   peopleOf,
-  positionAt,
   switchTo,
 } from '@inner-rung/core/run';
 import { entriesOf } from '@inner-rung/core/session';
@@ -18,7 +17,7 @@ import { Chip } from '../ui/choice.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { RunFigure } from './run-figure.tsx';
 import { useAwake, useSounds } from './sounds.ts';
-import { beatNow, secondsLeft } from './use-live.ts';
+import { beatNow, lookAt, secondsLeft } from './use-live.ts';
 import { type LiveRun, useRun, useTick } from './use-run.ts';
 
 const HEARD = { volume: 0, speech: false, pulse: false };
@@ -61,11 +60,8 @@ function Mine(props: { live: LiveRun }) {
   useSounds(clock, calls, live.now, heard);
   useAwake(true);
   useTick(8);
-  const here = positionAt(clock, live.now());
-  const now = clock.stretches[here.index] ?? null;
-  const next = clock.stretches.slice(here.index + 1).find((s) => s.segment.kind === 'work') ?? null;
+  const { here, now, working, next } = lookAt(live, { clock });
   if (!me) return <Waiting />;
-  const working = now?.segment.kind === 'work' || now?.segment.kind === 'hold';
   const clockEntry = beatNow(now, next, here.into)?.entry ?? null;
   const entry = clockEntry === null ? null : entryFor(run, me.cast.group, clockEntry);
   const nextEntry = next?.segment.does[0]?.entry ?? null;

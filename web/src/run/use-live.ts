@@ -29,15 +29,16 @@ export function useLive(live: Pick<LiveRun, 'run' | 'events'>) {
 }
 export type Live = ReturnType<typeof useLive>;
 
-/** Where a run is at this moment, and what comes after. */
+/** Where a run is at this moment, whether that is work, and what comes after. */
 export function lookAt(
   live: Pick<LiveRun, 'now'>,
   { clock }: Pick<Live, 'clock'>,
-): { here: Position; now: Stretch | null; next: Stretch | null } {
+): { here: Position; now: Stretch | null; working: boolean; next: Stretch | null } {
   const here = positionAt(clock, live.now());
   const now = clock.stretches[here.index] ?? null;
   const next = clock.stretches.slice(here.index + 1).find((s) => s.segment.kind === 'work') ?? null;
-  return { here, now, next };
+  const working = now?.segment.kind === 'work' || now?.segment.kind === 'hold';
+  return { here, now, working, next };
 }
 
 /** The beat everybody is at: of the work under way, or the first of what comes next in a rest. */

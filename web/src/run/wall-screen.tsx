@@ -23,8 +23,7 @@ function Wall(props: { live: LiveRun }) {
   useTick(10);
   const all = useLive(live);
   useAwake(true);
-  const { here, now, next } = lookAt(live, all);
-  const working = now?.segment.kind === 'work' || now?.segment.kind === 'hold';
+  const { here, now, working, next } = lookAt(live, all);
   const beat = beatNow(now, next, here.into);
   const entry = beat?.entry ?? null;
   const around = now ? groupsIn(run, now.segment.block) > 1 : false;
