@@ -24,6 +24,10 @@ export interface FigureFacts {
   readonly armsRaised: number;
   readonly kneeBend: number;
   readonly hipBend: number;
+  /** The most that any knee, hip and arm is bent or raised, whatever bears; null where one view doesn't show it. */
+  readonly kneeMost: number | null;
+  readonly hipMost: number | null;
+  readonly armsMost: number | null;
   readonly uses: readonly ('wall' | 'seat' | 'step' | 'firm surface' | 'hand hold')[];
   /** Centimetres by which the centre of mass lies outside what bears, in the worst key pose; 0 inside. */
   readonly offBase: number;
@@ -84,6 +88,9 @@ function seenFromAbove(figure: Figure): FigureFacts {
     armsRaised: most(armRaised),
     kneeBend: 0,
     hipBend: most(hipBend),
+    kneeMost: null,
+    hipMost: null,
+    armsMost: null,
     uses: [],
     offBase: 0,
   };
@@ -106,6 +113,8 @@ export function factsOfFigure(figure: Figure): FigureFacts {
       // On the side a hip bends towards the eye, or is lifted outwards: nothing is bent that is seen.
       if (!lies.some((lying) => lying)) hips = Math.max(hips, hipBend(s, side));
     }
+  const most = (of: (s: Solved, side: 0 | 1) => number) =>
+    Math.round(Math.max(...all.flatMap((s) => SIDES.map((side) => of(s, side)))));
   // The knee that carries: the one under the centre of mass, where only feet bear.
   keys.forEach((s, i) => {
     if (keyTouches[i]!.length === 0 || keyTouches[i]!.some((t) => t.part !== 'foot')) return;
@@ -184,6 +193,11 @@ export function factsOfFigure(figure: Figure): FigureFacts {
     armsRaised: Math.round(armsRaised),
     kneeBend: Math.round(knees),
     hipBend: Math.round(hips),
+    // A knee that kneels is bent by how the shank lies: along the floor or up, either is right.
+    kneeMost: touches.some((list) => list.some((t) => t.part === 'knee')) ? null : most(kneeBend),
+    hipMost: figure.view === 'side' && !lies.includes(true) ? Math.round(hips) : null,
+    // Nor does a trunk that points to the eye, or an arm that props somebody on their side, say how far it is raised.
+    armsMost: lies.includes(true) || figure.poses.some((pose) => pose.seen) ? null : Math.round(armsRaised),
     uses: [...uses],
     offBase: Math.round(Math.max(...off) * 100),
   };
@@ -218,6 +232,7 @@ export function figureFindings(
       });
   };
   const hi = (key: keyof Demand) => unsafeEnd(demand[key]);
+  const least = (key: keyof Demand) => demand[key].lo ?? 0;
   yesNo('down on the floor', facts.onFloor, hi('posture.floor') >= 1);
   yesNo('on the knees', facts.kneels, hi('knee.kneel') > 0);
   yesNo('both feet leave', facts.leaves, hi('impact.class') >= 2);
@@ -253,6 +268,21 @@ export function figureFindings(
     found.push({
       what: 'knee bend under load',
       says: `drawn ${facts.kneeBend}°, the library has ${knee.hi}° at the most`,
+    });
+  if (facts.kneeMost !== null && facts.kneeMost < least('knee.bendDeg') - APART.knee)
+    found.push({
+      what: 'knee bend under load',
+      says: `drawn ${facts.kneeMost}° at the most, the library has ${least('knee.bendDeg')}°`,
+    });
+  if (facts.hipMost !== null && facts.hipMost < least('hip.bendDeg') - APART.hip)
+    found.push({
+      what: 'hip bend',
+      says: `drawn ${facts.hipMost}° at the most, the library has ${least('hip.bendDeg')}°`,
+    });
+  if (facts.armsMost !== null && facts.armsMost < least('shoulder.raisedDeg') - APART.arm)
+    found.push({
+      what: 'arms raised',
+      says: `drawn ${facts.armsMost}° at the most, the library has ${least('shoulder.raisedDeg')}°`,
     });
   const arm = demand['shoulder.raisedDeg'];
   if (arm.hi !== null && facts.armsRaised > OVERHEAD && arm.hi < OVERHEAD - APART.arm)

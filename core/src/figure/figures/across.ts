@@ -5,7 +5,7 @@ import { type KeyPose, type Limb, mirrored } from '../pose.ts';
 import { onTheSide, PROPPED_AT, sidePlank } from './floor.ts';
 import { bell, type Drawn, type Figures, front, MAT, side, withProps } from './kit.ts';
 import { hold, onSurface } from './more.ts';
-import { narrow, RUN, split, stepping, wide } from './upright.ts';
+import { narrow, RUN, SWUNG, split, stepping, wide } from './upright.ts';
 
 /** Sideways, over things, on the side of the body, and on the edge of a step. */
 
@@ -184,7 +184,7 @@ export const ACROSS: Figures = {
   'calf-step-drop': edge(false, ['low']),
 
   'scissor-hop': () => {
-    const a = split(0.93, { arms: RUN, legs: [flat(0.2), onBall(-0.26, 40)], over: 0.06 });
+    const a = split(0.93, { arms: SWUNG, legs: [flat(0.2), onBall(-0.26, 40)], over: 0.06 });
     const b = mirrored(a, 'side');
     return side([a, b, a], [], { back: false, flight: { from: 'each', height: 0.06 } });
   },
@@ -193,7 +193,7 @@ export const ACROSS: Figures = {
     side(
       [
         standing({ h: 0.7, lean: 38, arms: both(turned(-40, -24)) }),
-        standing({ h: 0.72, lean: 30, legs: both(flat(0.7)), arms: both(turned(40, 56)), over: 0.76 }),
+        standing({ h: 0.72, lean: 30, legs: both(flat(0.7)), arms: both(turned(84, 96)), over: 0.76 }),
         standing({ h: 0.98, legs: [turned(26, -30), onBall(0.4, 20)], over: 0.5, arms: RUN }),
         standing({ legs: both(flat(0)) }),
       ],

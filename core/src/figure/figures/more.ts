@@ -77,7 +77,7 @@ const chop =
 
 const crouch = standing({ h: 0.7, lean: 38, arms: both(turned(-40, -24)) });
 const landing = (x: number): KeyPose =>
-  standing({ h: 0.72, lean: 30, legs: both(flat(x)), arms: both(turned(40, 56)), over: x + 0.06 });
+  standing({ h: 0.72, lean: 30, legs: both(flat(x)), arms: both(turned(84, 96)), over: x + 0.06 });
 
 /** Foot after foot over a line on the floor. */
 const lineSteps = (h: number) => (): Figure =>
@@ -123,7 +123,7 @@ export const MORE: Figures = {
   'standing-chop': chop(turned(14, 14), turned(140, 150)),
   'load-chop': withProps(chop(turned(14, 14), turned(120, 128)), bell),
   'low-to-high-lift': withProps(() => {
-    const down = chop(turned(14, 14), turned(120, 128))(0);
+    const down = chop(turned(14, 14), turned(140, 146))(0);
     return { ...down, poses: [...down.poses].reverse() };
   }, bell),
   'seated-chop': (s) =>
@@ -174,14 +174,14 @@ export const MORE: Figures = {
     ),
   'arm-sweep-down': (s) =>
     side(
-      [sitting(s, { arms: both(turned(80, 86)) }), sitting(s, { arms: both(turned(-10, 0)) })],
+      [sitting(s, { arms: both(turned(160, 166)) }), sitting(s, { arms: both(turned(-10, 40)) })],
       [chair(s, 0, false)],
     ),
   'seated-opposite-reach': (s) =>
     side(
       [
         sitting(s),
-        { ...sitting(s, { arms: [turned(18, 62), turned(80, 84)] }), legs: [turned(84, 76), flat(0.4)] },
+        { ...sitting(s, { arms: [turned(18, 62), turned(138, 142)] }), legs: [turned(84, 76), flat(0.4)] },
       ],
       [chair(s)],
     ),
@@ -256,7 +256,7 @@ export const MORE: Figures = {
   'backward-heel-toe': from(UPRIGHT, 'heel-toe-walk'),
   'clock-reach': from(UPRIGHT, 'toe-reach'),
   'one-leg-catch': withProps(
-    () => side([standing({ legs: [turned(20, -50), flat(0)], over: 0.05, arms: both(turned(50, 80)) })]),
+    () => side([standing({ legs: [turned(20, -50), flat(0)], over: 0.05, arms: both(turned(66, 88)) })]),
     { is: 'ball', in: 'both' },
   ),
   'wall-step-back': () =>
@@ -323,7 +323,7 @@ export const MORE: Figures = {
   'standing-heel-reach': () =>
     side(
       [
-        standing({ arms: [HANG, to([0.36, 0.97], 90)] }),
+        standing({ legs: [turned(84, 4), flat(0)], over: 0.04, arms: [HANG, to([0.36, 0.97], 90)] }),
         standing({ legs: [turned(34, 30, 150), flat(0)], over: 0.03, arms: [HANG, to([0.36, 0.97], 90)] }),
       ],
       [hold(0.39)],
@@ -443,7 +443,7 @@ export const MORE: Figures = {
   'crab-kick': () => {
     const a = from(FLOOR, 'crab-hold')(0);
     const p = a.poses[0]!;
-    return { ...a, poses: [p, { ...p, legs: [turned(100, 96), p.legs[1]] as const }] };
+    return { ...a, poses: [p, { ...p, legs: [turned(124, 112), p.legs[1]] as const }] };
   },
   'kneel-stand-held': () =>
     side(

@@ -204,7 +204,7 @@ export const PUSH: Figures = {
       ],
       [{ is: 'band', from: [-0.95, 1.2], in: 'both' }],
     ),
-  'palm-squeeze': (s) => side([sitting(s, { arms: both(turned(30, 108)) })], [chair(s)]),
+  'palm-squeeze': (s) => side([sitting(s, { arms: both(turned(50, 118)) })], [chair(s)]),
   'ball-pass-wall': () =>
     side(
       [standing({ x: 0, arms: both(turned(20, 128)) }), standing({ arms: both(turned(82, 86)) })],

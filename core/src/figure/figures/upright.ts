@@ -21,6 +21,8 @@ const LOW: Limb = turned(35, 40);
 const DOWN: Limb = turned(8, 5);
 const AHEAD: Limb = turned(84, 88);
 export const RUN: readonly [Limb, Limb] = [turned(-34, 40), turned(30, 112)];
+/** Arms that swing far, the far one ahead. */
+export const SWUNG: readonly [Limb, Limb] = [turned(-30, -8), turned(84, 100)];
 export const RUN_BACK: readonly [Limb, Limb] = [turned(30, 112), turned(-34, 40)];
 
 // Jacks, from the front.
@@ -213,7 +215,7 @@ export const UPRIGHT: Figures = {
       { back: false },
     ),
   'side-touch': () => front([narrow(LOW), oneOut(0.36, LOW)]),
-  'side-touch-arms': () => front([narrow(DOWN), oneOut(0.36, OUT)]),
+  'side-touch-arms': () => front([narrow(DOWN), oneOut(0.36, turned(140, 150))]),
   'weight-shift': () =>
     front([wide(0.16, DOWN, 0.985), { ...wide(0.16, DOWN, 0.985), hip: [0.1, 0.985 * 0.9] }]),
 
@@ -236,7 +238,8 @@ export const UPRIGHT: Figures = {
   ),
   'standing-knee-crunch': () =>
     side([standing({ arms: both(turned(150, 172)) }), lifted(98, 14, both(turned(18, 96)), { curl: 16 })]),
-  'standing-knee-crunch-hold': held(() => side([lifted(98, 14, both(turned(24, 110)), { curl: 14 })]), 0),
+  'standing-knee-crunch-hold': () =>
+    side([standing({ arms: both(turned(132, 160)) }), lifted(98, 14, both(turned(24, 110)), { curl: 14 })]),
   'heel-dig': () =>
     side([standing({}), standing({ legs: [turned(30, 26), flat(0)], over: 0.02, arms: RUN })]),
   'toe-tap-front': () => side([standing({}), standing({ legs: [turned(28, 24, 70), flat(0)], over: 0.02 })]),
@@ -304,10 +307,12 @@ export const UPRIGHT: Figures = {
       [],
       { back: false },
     ),
-  'scissor-step': () =>
-    side([split(0.96, {}, 0.2), { ...split(0.96, {}, 0.2), legs: [onBall(-0.28, 45), flat(0.2)] }], [], {
+  'scissor-step': () => {
+    const a = split(0.96, { arms: SWUNG }, 0.2);
+    return side([a, { ...a, legs: [onBall(-0.28, 45), flat(0.2)], arms: [SWUNG[1], SWUNG[0]] }], [], {
       travels: true,
-    }),
+    });
+  },
 
   // Stands
   'feet-together-stand': () => front([standing({ legs: apart(0.06), arms: both(DOWN) }, 'front')]),
@@ -452,7 +457,11 @@ export const UPRIGHT: Figures = {
     () => side([hinge(58, turned(-26, -26), 0.9), standing({ arms: [turned(80, 84), turned(-20, 20)] })]),
     { is: 'bell', in: 'near' },
   ),
-  'stand-reach-down': () => side([standing({}), standing({ h: 0.72, lean: 66, arms: both(turned(10, 10)) })]),
+  'stand-reach-down': () =>
+    side([
+      standing({ arms: both(turned(166, 172)) }),
+      standing({ h: 0.56, lean: 62, arms: both(turned(12, 12)) }),
+    ]),
 
   // Step
   'step-up': (s) => stepUp(s),
@@ -647,7 +656,8 @@ export const UPRIGHT: Figures = {
       wide(0.2, DOWN, 0.985),
       { ...wide(0.2, DOWN, 0.985), lean: 6, curl: 16, arms: [turned(174, 180), DOWN] },
     ]),
-  'arm-circles': () => front([narrow(turned(70, 72)), narrow(turned(110, 112))]),
+  'arm-circles': () =>
+    front([narrow(turned(20, 18)), narrow(turned(90, 92)), narrow(turned(160, 168))], [], { back: true }),
   'hug-and-open': () => front([narrow(turned(80, -70)), narrow(turned(92, 94))]),
   'leg-swing-front': () =>
     side(
