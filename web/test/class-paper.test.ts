@@ -1,4 +1,4 @@
-import type { PersonCard } from '@inner-rung/core/paper';
+import { type PersonCard, personCards } from '@inner-rung/core/paper';
 import { calledName, outlookOf } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import {
@@ -19,8 +19,10 @@ import { classPerson } from '../src/class/class-person.ts';
 import type { ClassAnswer } from '../src/class/use-class.ts';
 import { cardsOf, pictureCard, stationsOf } from '../src/paper/class-cards.ts';
 import { classSheetOf } from '../src/paper/class-sheet.ts';
+import { typeOf } from '../src/paper/pdf.ts';
 import type { Picture } from '../src/plan/use-scaled.ts';
 import { runSheetOf } from '../src/run-sheet/run-rows.ts';
+import { FONTS } from './type-on-disk.ts';
 
 const library = shippedLibrary();
 const demo = scenarioOn(today());
@@ -109,6 +111,23 @@ describe('everybody’s card', () => {
         expect(line.form.toLowerCase()).not.toBe(line.harder);
       });
     });
+  });
+  test('ten stations, and twelve, are one page each, with everything on it that a card says', async () => {
+    const measure = typeOf(FONTS).measure;
+    for (const id of ['tuesday-ten', 'twelve-by-thirty']) {
+      const of = demo.plans.find((one) => one.id === id)! as Plan;
+      const made = cardsOf(library, of, room, answerFor(of));
+      expect(made).toHaveLength(taking.length);
+      for (const card of made) {
+        const pages = personCards([card], 'A4', measure);
+        expect([id, card.name, pages.length]).toEqual([id, card.name, 1]);
+        const all = pages[0]!.items.flatMap((item) => (item.is === 'text' ? [item.text] : [])).join(' ');
+        for (const line of card.lines)
+          for (const told of [line.form, line.dose, line.cues[0], line.easier, line.harder])
+            if (told) expect(all.replaceAll(/\s+/g, ' ')).toContain(told);
+        for (const care of card.care) expect(all).toContain(care);
+      }
+    }
   });
   test('one person’s words go before everybody’s, everybody’s before the move’s cue; parts of a chain keep theirs', () => {
     const [block] = plan.blocks;

@@ -117,10 +117,15 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
     // What stands at the foot of the last page is kept free for it.
     const foot = footHeight(sheet, card);
     const times = card.times ?? ONCE;
-    const needs = card.lines.map((line) => lineNeeds(sheet, line, small, times));
+    const parts = card.lines.reduce((sum, line) => sum + partHeight(sheet, line), 0);
+    const needsIn = (look: Look) => card.lines.map((line) => lineNeeds(sheet, line, look, times));
+    const fits = (needs: readonly number[]) =>
+      parts + needs.reduce((sum, need) => sum + need, 0) <= sheet.left - foot;
+    const usual = small ? LOOKS.small : LOOKS.roomy;
+    const look = !fits(needsIn(usual)) && fits(needsIn(LOOKS.close)) && !small ? LOOKS.close : usual;
+    const needs = needsIn(look);
     // Rows are as even and as tall as all of them on this page allow.
     let per = MOST_ROW;
-    const parts = card.lines.reduce((sum, line) => sum + partHeight(sheet, line), 0);
     const taken = () => parts + needs.reduce((sum, need) => sum + Math.max(per, need), 0);
     while (per > 0 && taken() > sheet.left - foot) per -= 0.5;
     card.lines.forEach((line, i) => {
@@ -141,7 +146,7 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
       if (line.part)
         sheet.text(line.part, { x: sheet.margin, y: sheet.y + 0.6, width: inner, pt: PART_PT, bold: true });
       sheet.y += part;
-      oneLine(sheet, line, need - part, small, times);
+      oneLine(sheet, line, need - part, look, times);
     });
     footOf(sheet, card);
   }
@@ -181,57 +186,68 @@ function weekly(
   });
   return { boxes, tall: Math.ceil(weeks / a) * pitch };
 }
-const COLUMNS = { number: 9, figure: 37, dose: 27, tick: 8 } as const;
-const middle = (sheet: Sheet, small: boolean): number =>
-  sheet.inner -
-  COLUMNS.number -
-  (small ? 26 : COLUMNS.figure) -
-  (small ? 26 : COLUMNS.dose) -
-  COLUMNS.tick -
-  6;
+/** Columns of a line and the size of a form's name: roomy, closer where that saves a page, and on small paper. */
+interface Look {
+  readonly figure: number;
+  readonly dose: number;
+  readonly pt: number;
+  /** The cue and the ways easier and harder in one paragraph. */
+  readonly inOne?: true;
+}
+const LOOKS = {
+  roomy: { figure: 35, dose: 31, pt: 14 },
+  close: { figure: 26, dose: 31, pt: 12, inOne: true },
+  small: { figure: 26, dose: 24, pt: 12 },
+} as const satisfies Readonly<Record<string, Look>>;
+const COLUMNS = { number: 9, tick: 8 } as const;
+const middle = (sheet: Sheet, look: Look): number =>
+  sheet.inner - COLUMNS.number - look.figure - look.dose - COLUMNS.tick - 6;
 
+const paragraph = (line: CardLine): string => [line.cues[0], sideways(line)].filter(Boolean).join(' · ');
 const sideways = (line: CardLine): string =>
   [line.easier ? `easier: ${line.easier}` : '', line.harder ? `harder: ${line.harder}` : '']
     .filter(Boolean)
     .join(' · ');
 
-function lineNeeds(sheet: Sheet, line: CardLine, small: boolean, times: Times): number {
-  const width = middle(sheet, small);
-  const form = sheet.heightOf(line.form, width, small ? 12 : 14, true);
-  const cue = line.cues[0] ? sheet.heightOf(line.cues[0], width, LEAST_PT) : 0;
-  const other = sideways(line);
-  const text = form + cue + (other ? sheet.heightOf(other, width, LEAST_PT) : 0) + 2.5;
+function lineNeeds(sheet: Sheet, line: CardLine, look: Look, times: Times): number {
+  const width = middle(sheet, look);
+  const form = sheet.heightOf(line.form, width, look.pt, true);
+  const told = look.inOne ? [paragraph(line)] : [line.cues[0] ?? '', sideways(line)];
+  const under = told.reduce((sum, words) => sum + (words ? sheet.heightOf(words, width, LEAST_PT) : 0), 0);
   const count = countOf(times);
+  const dose = sheet.heightOf(line.dose, look.dose - (count > 1 ? 0 : 2), LEAST_PT);
+  const text = Math.max(form + under + 2.5, dose + 2);
   if (count === 1) return text;
   if (count > UNDER_DOSE) return text + weekly(sheet, times).tall + 0.5;
   // Boxes stand in rows under the dose.
-  const dose = sheet.heightOf(line.dose, (small ? 24 : COLUMNS.dose) - 2, LEAST_PT);
   return Math.max(text, dose + Math.ceil(count / TICKS_A_ROW) * BOX.many[1] + 2);
 }
 
-function oneLine(sheet: Sheet, line: CardLine, height: number, small: boolean, times: Times): void {
+function oneLine(sheet: Sheet, line: CardLine, height: number, look: Look, times: Times): void {
   const { margin, inner } = sheet;
   const top = sheet.y;
   const count = countOf(times);
   const beneath = count > UNDER_DOSE ? weekly(sheet, times) : null;
   const bottom = top + height;
   const room = height - (beneath?.tall ?? 0);
-  const figureWidth = small ? 26 : COLUMNS.figure;
-  const doseWidth = small ? 24 : COLUMNS.dose;
-  const width = middle(sheet, small);
-  sheet.text(line.number, { x: margin, y: top + 1, width: COLUMNS.number, pt: small ? 14 : 18, bold: true });
+  const { figure: figureWidth, dose: doseWidth } = look;
+  const width = middle(sheet, look);
+  sheet.text(line.number, { x: margin, y: top + 1, width: COLUMNS.number, pt: look.pt + 2, bold: true });
   if (line.figure)
     stills(sheet, line.figure, margin + COLUMNS.number, top + 1, figureWidth, Math.min(room - 2, 24));
   const x = margin + COLUMNS.number + figureWidth + 3;
-  let y = sheet.text(line.form, { x, y: top + 0.8, width, pt: small ? 12 : 14, bold: true });
-  const other = sideways(line);
-  const below = other ? sheet.heightOf(other, width, LEAST_PT) : 0;
-  // The first cue stands in any case; further ones where the row has room for them.
-  line.cues.forEach((cue, i) => {
-    if (i > 0 && y + sheet.heightOf(cue, width, LEAST_PT) + below > top + room - 1) return;
-    y = sheet.text(cue, { x, y, width, pt: LEAST_PT });
-  });
-  if (other) sheet.text(other, { x, y, width, pt: LEAST_PT, grey: true });
+  let y = sheet.text(line.form, { x, y: top + 0.8, width, pt: look.pt, bold: true });
+  if (look.inOne) sheet.text(paragraph(line), { x, y, width, pt: LEAST_PT });
+  else {
+    const other = sideways(line);
+    const below = other ? sheet.heightOf(other, width, LEAST_PT) : 0;
+    // The first cue stands in any case; further ones where the row has room for them.
+    line.cues.forEach((cue, i) => {
+      if (i > 0 && y + sheet.heightOf(cue, width, LEAST_PT) + below > top + room - 1) return;
+      y = sheet.text(cue, { x, y, width, pt: LEAST_PT });
+    });
+    if (other) sheet.text(other, { x, y, width, pt: LEAST_PT, grey: true });
+  }
   const many = count > 1;
   const ticks = many && !beneath;
   const under = sheet.text(line.dose, {

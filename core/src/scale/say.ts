@@ -31,8 +31,9 @@ export function doseWords(use: Use, slotSeconds: number, sides: Move['sides'], s
   const seconds = each ? Math.floor(slotSeconds / 2) : slotSeconds;
   if (use.holdSeconds !== null) {
     const times = Math.max(1, Math.floor(seconds / (use.holdSeconds + 3)));
-    return use.holdSeconds >= seconds
-      ? `hold ${seconds} s${each}`
+    if (use.holdSeconds >= seconds) return `hold ${seconds} s${each}`;
+    return times === 1
+      ? `hold ${use.holdSeconds} s, then let go${each}`
       : `hold ${use.holdSeconds} s, let go, breathe; ${times} times${each}`;
   }
   const reps = Math.max(1, Math.round((use.pace! * seconds) / 60));
