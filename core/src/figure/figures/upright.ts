@@ -2,21 +2,9 @@ import { along, LENGTHS, step } from '../body.ts';
 import { apart, both, flat, HANG, onBall, sitting, standing, to, turned } from '../build.ts';
 import type { Figure, Prop } from '../figure.ts';
 import { type KeyPose, type Limb, solve } from '../pose.ts';
-import {
-  bell,
-  chair,
-  type Drawn,
-  type Figures,
-  front,
-  held,
-  side,
-  weight,
-  weights,
-  withProps,
-} from './kit.ts';
+import { bell, chair, type Drawn, type Figures, front, side, weight, weights, withProps } from './kit.ts';
 
 const UP: Limb = turned(174, 178);
-const OUT: Limb = turned(90, 92);
 const LOW: Limb = turned(35, 40);
 const DOWN: Limb = turned(8, 5);
 const AHEAD: Limb = turned(84, 88);
