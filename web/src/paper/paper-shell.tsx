@@ -57,7 +57,7 @@ export function PaperShell(props: {
   usePageSize(pages?.[0] ?? null);
   return (
     <div className="min-h-dvh bg-base-200 print:bg-white">
-      <header className="no-print sticky top-0 z-10 flex flex-wrap items-end gap-x-4 gap-y-1 border-b-2 border-base-300 bg-base-100 px-4 py-2">
+      <header className="no-print z-10 flex flex-wrap items-end gap-x-4 gap-y-1 border-b-2 border-base-300 bg-base-100 px-4 py-2 md:sticky md:top-0">
         <Link to={props.back.to} className="btn btn-ghost btn-sm touch self-center">
           <ArrowLeft size={18} aria-hidden /> {props.back.says}
         </Link>
