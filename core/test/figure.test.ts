@@ -1,5 +1,6 @@
 import {
   centreOf,
+  checkFigures,
   distance,
   FIGURES,
   type Figure,
@@ -24,7 +25,7 @@ import {
   touchesOf,
   wrongOf,
 } from '@inner-rung/core/figure';
-import { rungDemand } from '@inner-rung/core/ladder';
+import { libraryWith, rungDemand } from '@inner-rung/core/ladder';
 import { KNEE_PUSH_UP_SHARE, PUSH_UP_SHARE, readCurve, type Settings } from '@inner-rung/core/move';
 import fc from 'fast-check';
 import { shippedLibrary } from './shipped.ts';
@@ -94,12 +95,26 @@ describe('every figure of the library', () => {
     },
   );
   test('agrees with the library’s own data: no finding', () => {
-    const found = drawn.flatMap(({ move, figure: f }) =>
-      figureFindings(move, rungDemand(library, { move: move.id })!, f).map(
-        (one) => `${move.id}: ${one.what}: ${one.says}`,
-      ),
+    expect(checkFigures(library)).toEqual({ own: library.moves.length, near: 0, none: 0, says: {} });
+  });
+  test('one that disagrees, one without a drawing of its own and one like nothing are told apart', () => {
+    const [squat, plank] = ['squat', 'plank'].map((id) => library.move(id)!);
+    const made = libraryWith(
+      library,
+      [
+        // A squat drawn as a plank, and a plank that nobody has drawn.
+        {
+          move: { ...squat!, id: 'odd-squat', drawing: figure('plank') },
+          demand: library.demand.get('squat')!,
+        },
+        { move: { ...plank!, id: 'our-plank' }, demand: library.demand.get('plank')! },
+      ],
+      [],
     );
-    expect(found).toEqual([]);
+    const { own, near, none, says } = checkFigures(made);
+    expect([own, near, none]).toEqual([library.moves.length + 1, 1, 0]);
+    expect(Object.keys(says)).toEqual(['odd-squat']);
+    expect(says['odd-squat']!.join('; ')).toMatch(/down on the floor: drawn so.*knee bend/);
   });
   test('what touches the same place in two poses running doesn’t slide between them, unless the move goes somewhere', () => {
     const slides: string[] = [];

@@ -43,6 +43,7 @@ export {
   solve,
   type View,
 } from './pose.ts';
+export { checkFigures, type SheetChecked } from './sheet.ts';
 export { drawnOf, figureWords, heightFault, nearestDrawn, type Shown, shownFor } from './shown.ts';
 export { stillsOf } from './stills.ts';
 export { type Wrong, wrongOf } from './wrong.ts';

@@ -1,4 +1,4 @@
-import { shownFor } from '@inner-rung/core/figure';
+import { type SheetChecked, shownFor } from '@inner-rung/core/figure';
 import type { Ladder, Library, LibraryParts } from '@inner-rung/core/ladder';
 import type { Move } from '@inner-rung/core/move';
 import { useEffect, useMemo, useState } from 'react';
@@ -9,7 +9,6 @@ import { ServerAway } from '../start/start-screen.tsx';
 import { MoveFigure } from '../ui/move-figure.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { useNear } from '../ui/use-near.ts';
-import type { SheetChecked } from './figures.worker.ts';
 
 /** Every move with its figure, a ladder at a time, with what the drawing and the data disagree on. */
 export default function FiguresScreen() {

@@ -1,30 +1,6 @@
-import { type FigureFinding, faultsOf, figureFindings, shownFor } from '@inner-rung/core/figure';
-import { type LibraryParts, libraryOf, rungDemand } from '@inner-rung/core/ladder';
-
-/** How many moves have a figure of their own, are shown by their nearest or not at all, and what is wrong with any. */
-export interface SheetChecked {
-  readonly own: number;
-  readonly near: number;
-  readonly none: number;
-  /** By move, in words; none for a move whose drawing and data agree. */
-  readonly says: Readonly<Record<string, readonly string[]>>;
-}
+import { checkFigures } from '@inner-rung/core/figure';
+import { type LibraryParts, libraryOf } from '@inner-rung/core/ladder';
 
 self.onmessage = ({ data }: MessageEvent<LibraryParts>) => {
-  const library = libraryOf(data);
-  const says: Record<string, readonly string[]> = {};
-  let [own, near, none] = [0, 0, 0];
-  for (const move of library.moves) {
-    const shown = shownFor(library, { move: move.id });
-    if (!shown) none++;
-    else if (shown.like) near++;
-    else {
-      own++;
-      const demand = rungDemand(library, { move: move.id });
-      const findings: FigureFinding[] = demand ? figureFindings(move, demand, shown.figure) : [];
-      const found = [...findings.map((f) => `${f.what}: ${f.says}`), ...faultsOf(shown.figure)];
-      if (found.length > 0) says[move.id] = found;
-    }
-  }
-  self.postMessage({ own, near, none, says } satisfies SheetChecked);
+  self.postMessage(checkFigures(libraryOf(data)));
 };
