@@ -220,11 +220,11 @@ function propInHand(prop: Prop, s: Solved): Shape[] {
     case 'towel': {
       const [a, b] = [grip(s.arms[0]), grip(s.arms[1])];
       const away = Math.hypot(a[0] - b[0], a[1] - b[1]) < 0.05;
-      const along = direction(a, b);
+      const way = direction(a, b);
       const over = prop.is === 'stick' ? STICK_OVER : 0;
       const ends: [Point, Point] = away
         ? [step(a, 180, 0.06), step(a, 0, 0.06)]
-        : [step(a, along, -over), step(b, along, over)];
+        : [step(a, way, -over), step(b, way, over)];
       return [thing(capsule(ends[0], ends[1], [0.018, 0.018]))];
     }
     case 'loop':
@@ -327,8 +327,9 @@ function extent(figure: Figure, moments: readonly number[]): Frame {
       cover([prop.x - WALL_HALF, 2.05], 0);
       cover([prop.x + WALL_HALF, 0], 0);
     } else if (prop.is === 'wall') cover([prop.x + 0.05, 1.6], 0.02);
-    else if (prop.is === 'hold' || prop.is === 'bar')
-      cover([prop.x, prop.height], 0.1 + (prop.is === 'hold' ? (prop.half ?? 0) : 0));
+    else if (prop.is === 'bar') cover([prop.x, prop.height], 0.1);
+    else if (prop.is === 'hold')
+      for (const half of [-(prop.half ?? 0), prop.half ?? 0]) cover([prop.x + half, prop.height], 0.1);
     else if (prop.is === 'mark') cover([prop.x, 0], 0.03);
     else if (prop.is === 'band') cover(prop.from, 0.03);
   }

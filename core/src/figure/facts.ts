@@ -47,6 +47,10 @@ const LIES_BELOW = 0.8;
 const frames = (figure: Figure): Solved[] =>
   Array.from({ length: STEPS + 1 }, (_, k) => solve(poseAt(figure, k / STEPS), figure.view));
 
+/** The most of something at either side in any frame, degrees. */
+const mostIn = (all: readonly Solved[]) => (of: (s: Solved, side: 0 | 1) => number) =>
+  Math.round(Math.max(...all.flatMap((s) => SIDES.map((side) => of(s, side)))));
+
 /** Whether somebody is drawn lying on their side, their front to the eye. */
 export const liesOnSide = (pose: KeyPose, view: View): boolean =>
   pose.onSide === true ||
@@ -70,9 +74,7 @@ function baseOf(figure: Figure, s: Solved): readonly [number, number] | null {
 
 /** Seen from above somebody lies: on their back where they face the eye, else on their side. */
 function seenFromAbove(figure: Figure): FigureFacts {
-  const all = frames(figure);
-  const most = (of: (s: Solved, side: 0 | 1) => number) =>
-    Math.round(Math.max(...all.flatMap((s) => SIDES.map((side) => of(s, side)))));
+  const most = mostIn(frames(figure));
   return {
     onFloor: true,
     kneels: false,
@@ -113,8 +115,7 @@ export function factsOfFigure(figure: Figure): FigureFacts {
       // On the side a hip bends towards the eye, or is lifted outwards: nothing is bent that is seen.
       if (!lies.some((lying) => lying)) hips = Math.max(hips, hipBend(s, side));
     }
-  const most = (of: (s: Solved, side: 0 | 1) => number) =>
-    Math.round(Math.max(...all.flatMap((s) => SIDES.map((side) => of(s, side)))));
+  const most = mostIn(all);
   // The knee that carries: the one under the centre of mass, where only feet bear.
   keys.forEach((s, i) => {
     if (keyTouches[i]!.length === 0 || keyTouches[i]!.some((t) => t.part !== 'foot')) return;

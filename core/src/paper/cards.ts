@@ -15,6 +15,7 @@ export interface CardLine {
   readonly figure: Figure | null;
 }
 
+/** For how many weeks something is to be done, and how often in each. */
 export interface Times {
   readonly weeks: number;
   readonly each: number;
@@ -260,11 +261,15 @@ function oneLine(sheet: Sheet, line: CardLine, height: number, look: Look, times
   const [box, next] = many ? BOX.many : BOX.one;
   const places = beneath
     ? beneath.boxes.map(([x, y]) => [margin + COLUMNS.number + x, bottom - beneath.tall + y] as const)
-    : Array.from({ length: count }, (_, i) => [
-        margin + inner - box - (TICKS_A_ROW - 1 - (i % TICKS_A_ROW)) * (ticks ? next : 0),
-        ticks ? under + 1 + Math.floor(i / TICKS_A_ROW) * next : top + 2,
-      ]);
-  for (const [x, y] of places) sheet.put({ is: 'box', x: x!, y: y!, width: box, height: box });
+    : Array.from(
+        { length: count },
+        (_, i) =>
+          [
+            margin + inner - box - (TICKS_A_ROW - 1 - (i % TICKS_A_ROW)) * (ticks ? next : 0),
+            ticks ? under + 1 + Math.floor(i / TICKS_A_ROW) * next : top + 2,
+          ] as const,
+      );
+  for (const [x, y] of places) sheet.put({ is: 'box', x, y, width: box, height: box });
   sheet.put({ is: 'rule', x: margin, y: bottom, width: inner, thick: 0.2 });
   sheet.y = bottom;
 }

@@ -296,7 +296,7 @@ export function createShelf<T extends { id: string; version: number }>(
   async function loadTheirs(store: Store): Promise<void> {
     const { save, base, saved } = saveOf(store);
     if (save.is !== 'elsewhere') return;
-    const response = await fetch(`/api/${path}/${save.id}`);
+    const response = await fetch(addressOf(save.id));
     if (!response.ok && response.status !== 404) return;
     const docs = { ...docsOf(store) } as Record<string, T>;
     const nextSaved = { ...saved } as Record<string, T>;

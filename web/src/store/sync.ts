@@ -191,7 +191,7 @@ export function takeOver(store: Store): void {
 export async function loadTheirs(store: Store): Promise<'open' | 'gone' | null> {
   const open = holds(store).plan.present;
   if (!open) return null;
-  const response = await fetch(`/api/plans/${open.id}`);
+  const response = await fetch(addressOf(open.id));
   if (response.status === 404) {
     // Deleted there: so it is here.
     dropDraft(open.id);
