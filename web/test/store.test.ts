@@ -11,6 +11,7 @@ freshBrowser();
 const { planEvents, planHistory, planReducer } = await import('../src/store/plan-slice.ts');
 const { createShelf } = await import('../src/store/shelf.ts');
 const sync = await import('../src/store/sync.ts');
+const drafts = await import('../src/store/drafts.ts');
 
 const copy = <T>(value: T): T => structuredClone(value);
 
@@ -343,5 +344,47 @@ describe('the open session saved to a server that isn’t always there', () => {
     expect(planOf(store.getState())).toBeNull();
     expect(server.bodies('plans')).toEqual({});
     expect(Object.keys(localStorage).filter((key) => key.includes('/draft/'))).toEqual([]);
+  });
+});
+
+describe('what other tabs left unsaved', () => {
+  const key = (tab: string) => `inner-rung/draft/${PLAN_EXAMPLE.id}/${tab}`;
+  const left = (tab: string, title: string, secondsAgo: number, plan: object = PLAN_EXAMPLE) =>
+    localStorage.setItem(
+      key(tab),
+      JSON.stringify({ base: 3, at: Date.now() - secondsAgo * 1000, plan: { ...plan, title } }),
+    );
+  beforeEach(() => localStorage.clear());
+
+  test('the newest of closed tabs goes on here; the others stay where they are', () => {
+    left('first', 'Older', 600);
+    left('second', 'Newer', 60);
+    expect(drafts.findDraft(PLAN_EXAMPLE.id)).toMatchObject({ base: 3, plan: { title: 'Newer' } });
+    expect(localStorage.getItem(key('second'))).toBeNull();
+    expect(localStorage.getItem(key('first'))).toContain('Older');
+    // It is this tab's now, whatever is left by others later.
+    left('third', 'Newest', 10);
+    expect(drafts.findDraft(PLAN_EXAMPLE.id)?.plan.title).toBe('Newer');
+    drafts.dropDraft(PLAN_EXAMPLE.id);
+    expect(drafts.findDraft(PLAN_EXAMPLE.id)?.plan.title).toBe('Newest');
+  });
+  test('a tab that is still being written in keeps its own', () => {
+    left('busy', 'Mine', 1);
+    expect(drafts.findDraft(PLAN_EXAMPLE.id)).toBeNull();
+    expect(localStorage.getItem(key('busy'))).toContain('Mine');
+  });
+  test('what can’t be read is passed over and left', () => {
+    localStorage.setItem(key('torn'), '{"base": 1, "plan": {');
+    left('strange', 'A session of nothing', 60, { ...PLAN_EXAMPLE, blocks: 'none' });
+    expect(drafts.findDraft(PLAN_EXAMPLE.id)).toBeNull();
+    expect(localStorage.getItem(key('torn'))).not.toBeNull();
+    expect(localStorage.getItem(key('strange'))).not.toBeNull();
+    left('whole', 'Whole', 60);
+    expect(drafts.findDraft(PLAN_EXAMPLE.id)?.plan.title).toBe('Whole');
+  });
+  test('a draft of one session is none of another whose name begins alike', () => {
+    left('tab', 'Mine', 60);
+    expect(drafts.findDraft(PLAN_EXAMPLE.id.slice(0, -1))).toBeNull();
+    expect(drafts.findDraft(`${PLAN_EXAMPLE.id}-2`)).toBeNull();
   });
 });
