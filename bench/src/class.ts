@@ -1,19 +1,17 @@
-import type { Library } from '@inner-rung/core/ladder';
-import { type ConditionId, compileCondition } from '@inner-rung/core/person';
-import { READY_ROOMS, ROOM_EXAMPLE } from '@inner-rung/core/room';
 import {
   type ClassPlan,
   type ClassRequest,
-  compileLibrary,
-  createScaler,
   gapOf,
-  laneSubject,
   planClass,
-  type Scaler,
   type StationProblem,
-  type Subject,
   solveStation,
-} from '@inner-rung/core/scale';
+} from '@inner-rung/core/class';
+import { createScaler, type Scaler } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
+import type { Library } from '@inner-rung/core/ladder';
+import { laneSubject, type Subject } from '@inner-rung/core/limits';
+import { type ConditionId, compileCondition } from '@inner-rung/core/person';
+import { READY_ROOMS, ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { AS_WRITTEN } from '@inner-rung/core/session';
 import loadHighs from 'highs';
 import { PLANS } from '../../demo/src/index.ts';

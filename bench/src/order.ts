@@ -1,5 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { bestOrder, costOfOrder, EXACT_STATIONS, orderCosts } from '@inner-rung/core/scale';
+import { bestOrder, costOfOrder, EXACT_STATIONS, orderCosts } from '@inner-rung/core/review';
 import { PLANS } from '../../demo/src/index.ts';
 import { type Row, row, times } from './measure.ts';
 

@@ -1,17 +1,10 @@
+import { needsIn, type Seat, share, together } from '@inner-rung/core/class';
+import { createScaler } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
+import { subjectOf } from '@inner-rung/core/limits';
 import { READY_ROOMS } from '@inner-rung/core/room';
-import {
-  compileLibrary,
-  createFinder,
-  createScaler,
-  EVERYWHERE,
-  needsIn,
-  type Seat,
-  share,
-  subjectOf,
-  together,
-  WAYS_TO_LOOK_FOR,
-} from '@inner-rung/core/scale';
+import { createFinder, EVERYWHERE, WAYS_TO_LOOK_FOR } from '@inner-rung/core/ways';
 import { referenceSolver } from '../../core/test/reference.ts';
 import { PEOPLE, PLANS } from '../../demo/src/index.ts';
 import { libraryOf } from './generated.ts';

@@ -1,5 +1,7 @@
+import { createScaler } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
-import { compileLibrary, createScaler, subjectOf } from '@inner-rung/core/scale';
+import { subjectOf } from '@inner-rung/core/limits';
 import type { Dials } from '@inner-rung/core/session';
 import { PEOPLE, PLANS, ROOMS } from '../../demo/src/index.ts';
 import { libraryOf } from './generated.ts';

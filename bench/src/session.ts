@@ -1,6 +1,9 @@
+import { createScaler } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
+import { laneSubject } from '@inner-rung/core/limits';
+import { check, sumUp } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
-import { check, compileLibrary, createScaler, laneSubject, sumUp } from '@inner-rung/core/scale';
 import { AS_WRITTEN, type Block, factsIn, READY_SESSIONS, timelineOf } from '@inner-rung/core/session';
 import { type Row, row, times } from './measure.ts';
 

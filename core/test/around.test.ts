@@ -1,7 +1,7 @@
 import { rungDemand } from '@inner-rung/core/ladder';
 import { CONDITION_IDS, compileCondition, type Limit } from '@inner-rung/core/person';
 import { READY_ROOMS } from '@inner-rung/core/room';
-import { coolDown, thingsHere, usedBy, warmUp } from '@inner-rung/core/scale';
+import { coolDown, thingsHere, usedBy, warmUp } from '@inner-rung/core/ways';
 import fc from 'fast-check';
 import { PLANS } from '../../demo/src/index.ts';
 import { shippedLibrary } from './shipped.ts';

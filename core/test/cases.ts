@@ -1,7 +1,8 @@
+import type { ScaleRequest } from '@inner-rung/core/engine';
+import type { Subject } from '@inner-rung/core/limits';
 import { PATTERNS } from '@inner-rung/core/move';
 import { CONDITION_IDS, compileCondition, LEVELS, type Limit, limitSchema } from '@inner-rung/core/person';
 import { EQUIPMENT_IDS, type Room } from '@inner-rung/core/room';
-import type { ScaleRequest, Subject } from '@inner-rung/core/scale';
 import type { Dials, Timed } from '@inner-rung/core/session';
 import fc from 'fast-check';
 import { anySession, circuit, session } from './sessions.ts';

@@ -1,6 +1,9 @@
+import { createScaler } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
+import { laneSubject } from '@inner-rung/core/limits';
 import { type Limit, limitSchema } from '@inner-rung/core/person';
+import { check, sumUp } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE, withOwn } from '@inner-rung/core/room';
-import { check, compileLibrary, createScaler, laneSubject, sumUp } from '@inner-rung/core/scale';
 import { AS_WRITTEN } from '@inner-rung/core/session';
 import { circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';

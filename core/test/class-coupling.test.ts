@@ -1,4 +1,3 @@
-import { type EquipmentId, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import {
   pathOver,
   RUN_COST,
@@ -6,7 +5,8 @@ import {
   seatAll,
   solveWithPieces,
   type Want,
-} from '@inner-rung/core/scale';
+} from '@inner-rung/core/class';
+import { type EquipmentId, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import fc from 'fast-check';
 import loadHighs from 'highs';
 

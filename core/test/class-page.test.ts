@@ -1,21 +1,21 @@
-import { READY_ROOMS, ROOM_EXAMPLE } from '@inner-rung/core/room';
 import {
   type ClassPlan,
   type ClassRequest,
   classChanges,
-  compileLibrary,
-  createScaler,
   gapOf,
   isGranted,
-  laneSubject,
   planClass,
   runningIn,
   showingOf,
   taughtBy,
-  thirdsRunning,
   trimsAt,
   wishesOf,
-} from '@inner-rung/core/scale';
+} from '@inner-rung/core/class';
+import { createScaler } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
+import { laneSubject } from '@inner-rung/core/limits';
+import { thirdsRunning } from '@inner-rung/core/review';
+import { READY_ROOMS, ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { AS_WRITTEN, type Plan } from '@inner-rung/core/session';
 import fc from 'fast-check';
 import { PLANS } from '../../demo/src/index.ts';

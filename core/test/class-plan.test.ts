@@ -1,19 +1,19 @@
-import { rungDemand } from '@inner-rung/core/ladder';
-import { compileCondition } from '@inner-rung/core/person';
-import { READY_ROOMS, ROOM_EXAMPLE } from '@inner-rung/core/room';
 import {
   type ClassPlan,
   type ClassRequest,
-  compileLibrary,
-  createScaler,
-  laneSubject,
   needsInIndex,
   planClass,
   type StationProblem,
   share,
   solveStation,
-  sumUp,
-} from '@inner-rung/core/scale';
+} from '@inner-rung/core/class';
+import { createScaler } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
+import { rungDemand } from '@inner-rung/core/ladder';
+import { laneSubject } from '@inner-rung/core/limits';
+import { compileCondition } from '@inner-rung/core/person';
+import { sumUp } from '@inner-rung/core/review';
+import { READY_ROOMS, ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { AS_WRITTEN } from '@inner-rung/core/session';
 import fc from 'fast-check';
 import loadHighs from 'highs';

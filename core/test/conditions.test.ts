@@ -1,3 +1,6 @@
+import { createScaler } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
+import { oddLimits, openMoves, subjectOf } from '@inner-rung/core/limits';
 import {
   addCondition,
   addLimit,
@@ -12,15 +15,13 @@ import {
   type Limit,
   limitSchema,
   loosenLimit,
-  oddLimits,
-  openMoves,
   outlookOf,
   PERSON_EXAMPLE,
   removeCondition,
   tightenAgain,
 } from '@inner-rung/core/person';
-import { compileLibrary, createScaler, EVERYWHERE, subjectOf } from '@inner-rung/core/scale';
 import { AS_WRITTEN } from '@inner-rung/core/session';
+import { EVERYWHERE } from '@inner-rung/core/ways';
 import fc from 'fast-check';
 import { circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';

@@ -1,19 +1,12 @@
 import { type Format, goTakes, passTakes, roundsIn, span, stepsOf } from '@inner-rung/core/clock';
+import { createScaler, inBouts, type OwnDose, ownDose } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
+import { laneSubject, type Subject } from '@inner-rung/core/limits';
 import { type Limit, limitSchema } from '@inner-rung/core/person';
-import {
-  compileLibrary,
-  createScaler,
-  EVERYWHERE,
-  inBouts,
-  laneSubject,
-  type OwnDose,
-  ownDose,
-  ownWords,
-  type Subject,
-  sayReason,
-  sumUp,
-} from '@inner-rung/core/scale';
+import { sumUp } from '@inner-rung/core/review';
 import { AS_WRITTEN, type Block, type Dials } from '@inner-rung/core/session';
+import { EVERYWHERE } from '@inner-rung/core/ways';
+import { ownWords, sayReason } from '@inner-rung/core/words';
 import fc from 'fast-check';
 import { circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';

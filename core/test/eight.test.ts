@@ -1,8 +1,11 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { createScaler } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
+import { laneSubject } from '@inner-rung/core/limits';
 import { type ConditionId, compileCondition, type LevelIndex } from '@inner-rung/core/person';
-import { compileLibrary, createScaler, formName, laneSubject, sayReason } from '@inner-rung/core/scale';
 import { AS_WRITTEN } from '@inner-rung/core/session';
+import { formName, sayReason } from '@inner-rung/core/words';
 import { PLANS, ROOMS } from '../../demo/src/index.ts';
 import { shippedLibrary } from './shipped.ts';
 

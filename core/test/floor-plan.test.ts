@@ -1,5 +1,5 @@
+import { floorPlan, type Shared } from '@inner-rung/core/class';
 import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
-import { floorPlan, type Shared } from '@inner-rung/core/scale';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();

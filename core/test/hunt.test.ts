@@ -1,14 +1,9 @@
+import { createScaler, type ScaleRequest, type Scaler, type Use } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
 import { REGIONS, RUNG_STEP, rungDemand } from '@inner-rung/core/ladder';
+import { IMPACT } from '@inner-rung/core/limits';
 import { bandCeilingMet, bandOfRpe, type Limit, limitSchema } from '@inner-rung/core/person';
-import {
-  compileLibrary,
-  createScaler,
-  IMPACT,
-  type ScaleRequest,
-  type Scaler,
-  sumUp,
-  type Use,
-} from '@inner-rung/core/scale';
+import { sumUp } from '@inner-rung/core/review';
 import fc from 'fast-check';
 import { anyCap, anyDials, anyRequest, anyRoom, anySubject } from './cases.ts';
 import { moveIds } from './sessions.ts';

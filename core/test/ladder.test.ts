@@ -1,3 +1,4 @@
+import { compileLibrary } from '@inner-rung/core/forms';
 import {
   ANCHORS,
   checkLadder,
@@ -24,7 +25,7 @@ import {
   leverTouches,
   middle,
 } from '@inner-rung/core/move';
-import { compileLibrary, createFinder } from '@inner-rung/core/scale';
+import { createFinder } from '@inner-rung/core/ways';
 import fc from 'fast-check';
 import { shippedLibrary } from './shipped.ts';
 

@@ -1,19 +1,18 @@
-import { difficultyOf, REGIONS, rungDemand } from '@inner-rung/core/ladder';
-import { LEVELS } from '@inner-rung/core/person';
 import {
-  compileLibrary,
-  createScaler,
-  EVERYWHERE,
   lanePinsOf,
   lanePositions,
-  laneSubject,
   makeLanes,
   subjectAt,
   USEFUL_SHARE,
-  type Use,
   walkOutwards,
-} from '@inner-rung/core/scale';
+} from '@inner-rung/core/class';
+import { createScaler, type Use } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
+import { difficultyOf, REGIONS, rungDemand } from '@inner-rung/core/ladder';
+import { laneSubject } from '@inner-rung/core/limits';
+import { LEVELS } from '@inner-rung/core/person';
 import { AS_WRITTEN, entriesOf, READY_SESSIONS } from '@inner-rung/core/session';
+import { EVERYWHERE } from '@inner-rung/core/ways';
 import fc from 'fast-check';
 import { PLANS } from '../../demo/src/index.ts';
 import { anyRoom } from './cases.ts';

@@ -5,7 +5,7 @@ import {
   EXACT_STATIONS,
   type OrderCosts,
   orderCosts,
-} from '@inner-rung/core/scale';
+} from '@inner-rung/core/review';
 import fc from 'fast-check';
 import { PLANS } from '../../demo/src/index.ts';
 import { circuit } from './sessions.ts';

@@ -1,3 +1,4 @@
+import { oddLimits } from '@inner-rung/core/limits';
 import {
   ageOn,
   bornFault,
@@ -9,7 +10,6 @@ import {
   GROUP_EXAMPLE,
   headcountOf,
   loosenLimit,
-  oddLimits,
   outlookOf,
   PERSON,
   PERSON_EXAMPLE,

@@ -1,4 +1,17 @@
+import {
+  createScaler,
+  goesOf,
+  replay,
+  type ScaleRequest,
+  type Scaler,
+  SIDEWAYS,
+  SIDEWAYS_IDS,
+  switchesOf,
+  type Use,
+} from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
 import { openLibrary, REGIONS, rungDemand } from '@inner-rung/core/ladder';
+import { IMPACT, SHORTEST_HOLD_SECONDS } from '@inner-rung/core/limits';
 import { DEMAND_KEYS, type Demand, LIMB_KEYS } from '@inner-rung/core/move';
 import {
   bandCeilingMet,
@@ -7,22 +20,8 @@ import {
   type Limit,
   levelAbility,
 } from '@inner-rung/core/person';
+import { sumUp } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
-import {
-  compileLibrary,
-  createScaler,
-  goesOf,
-  IMPACT,
-  replay,
-  type ScaleRequest,
-  type Scaler,
-  SHORTEST_HOLD_SECONDS,
-  SIDEWAYS,
-  SIDEWAYS_IDS,
-  sumUp,
-  switchesOf,
-  type Use,
-} from '@inner-rung/core/scale';
 import { AS_WRITTEN, entriesOf, timelineOf } from '@inner-rung/core/session';
 import fc from 'fast-check';
 import { anyCap, anyRequest, anyRoom } from './cases.ts';

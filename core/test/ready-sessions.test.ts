@@ -1,7 +1,10 @@
 import { formatEntry } from '@inner-rung/core/clock';
+import { createScaler } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
+import { laneSubject } from '@inner-rung/core/limits';
 import { openRecord } from '@inner-rung/core/record';
+import { check, sumUp } from '@inner-rung/core/review';
 import { READY_ROOMS, ROOM_EXAMPLE } from '@inner-rung/core/room';
-import { check, compileLibrary, createScaler, laneSubject, sumUp } from '@inner-rung/core/scale';
 import { entriesOf, formatFaults, PLAN, READY_SESSIONS, roleOf, timelineOf } from '@inner-rung/core/session';
 import { facts } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';

@@ -1,5 +1,5 @@
+import { type NeedsOf, type Seat, wantsOf } from '@inner-rung/core/class';
 import { placesOf, type Room } from '@inner-rung/core/room';
-import { type NeedsOf, type Seat, wantsOf } from '@inner-rung/core/scale';
 import loadHighs from 'highs';
 
 /** The fewest people who must change at one moment, as an integer program, solved by HiGHS. */

@@ -1,4 +1,4 @@
-import { knownAs, sayStation, spokenOf } from '@inner-rung/core/scale';
+import { knownAs, sayStation, spokenOf } from '@inner-rung/core/words';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();

@@ -1,15 +1,10 @@
 import { FORMATS, type Format } from '@inner-rung/core/clock';
+import { createScaler } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
+import { laneSubject } from '@inner-rung/core/limits';
 import { type Limit, limitSchema } from '@inner-rung/core/person';
+import { check, type Finding, sumUp, thirdsRunning } from '@inner-rung/core/review';
 import { READY_ROOMS, ROOM_EXAMPLE } from '@inner-rung/core/room';
-import {
-  check,
-  compileLibrary,
-  createScaler,
-  type Finding,
-  laneSubject,
-  sumUp,
-  thirdsRunning,
-} from '@inner-rung/core/scale';
 import { AS_WRITTEN, type Block, KINDS, type Plan, type Station, type Timed } from '@inner-rung/core/session';
 import fc from 'fast-check';
 import { anySession, circuit, session } from './sessions.ts';

@@ -1,7 +1,4 @@
-import type { FormRef } from '@inner-rung/core/move';
-import { EQUIPMENT_IDS, placesOf, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import {
-  compileLibrary,
   fixesOf,
   HOW,
   needsIn,
@@ -12,7 +9,10 @@ import {
   share,
   together,
   wantsOf,
-} from '@inner-rung/core/scale';
+} from '@inner-rung/core/class';
+import { compileLibrary } from '@inner-rung/core/forms';
+import type { FormRef } from '@inner-rung/core/move';
+import { EQUIPMENT_IDS, placesOf, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import fc from 'fast-check';
 import { referenceSolver } from './reference.ts';
 import { shippedLibrary } from './shipped.ts';

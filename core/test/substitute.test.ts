@@ -1,7 +1,8 @@
+import { compileLibrary } from '@inner-rung/core/forms';
 import { rungDemand } from '@inner-rung/core/ladder';
+import { subjectOf } from '@inner-rung/core/limits';
 import { EQUIPMENT_IDS, placesOf, READY_ROOMS, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import {
-  compileLibrary,
   createFinder,
   epleyMax,
   equalEffortReps,
@@ -9,12 +10,11 @@ import {
   loadWords,
   poundsNear,
   startingLoad,
-  subjectOf,
   thingsHere,
   WAYS_TO_LOOK_FOR,
   type Way,
   waysHere,
-} from '@inner-rung/core/scale';
+} from '@inner-rung/core/ways';
 import fc from 'fast-check';
 import { PEOPLE } from '../../demo/src/index.ts';
 import { anyRoom } from './cases.ts';

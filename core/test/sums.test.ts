@@ -1,15 +1,11 @@
 import { FORMATS } from '@inner-rung/core/clock';
+import { createScaler } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
+import { laneSubject } from '@inner-rung/core/limits';
+import { sumUp } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
-import {
-  compileLibrary,
-  createScaler,
-  doseHere,
-  laneSubject,
-  sumUp,
-  tempoWords,
-  writtenDose,
-} from '@inner-rung/core/scale';
 import { AS_WRITTEN, type Block, type Timed } from '@inner-rung/core/session';
+import { doseHere, tempoWords, writtenDose } from '@inner-rung/core/words';
 import fc from 'fast-check';
 import { anySession, circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';

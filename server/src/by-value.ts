@@ -1,24 +1,14 @@
+import { lanePinsOf, makeLanes, planClass } from '@inner-rung/core/class';
+import { createScaler, type Scaler, SIDEWAYS_IDS, switchesOf, type Use } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
 import { type LibraryFile, openLibrary } from '@inner-rung/core/ladder';
+import { subjectOf } from '@inner-rung/core/limits';
 import { outlookOf, personSchema } from '@inner-rung/core/person';
 import { openRecord } from '@inner-rung/core/record';
+import { check, sumUp } from '@inner-rung/core/review';
 import { ROOM, ROOM_EXAMPLE } from '@inner-rung/core/room';
-import {
-  check,
-  compileLibrary,
-  createScaler,
-  formName,
-  lanePinsOf,
-  makeLanes,
-  planClass,
-  type Scaler,
-  SIDEWAYS_IDS,
-  sayReason,
-  subjectOf,
-  sumUp,
-  switchesOf,
-  type Use,
-} from '@inner-rung/core/scale';
 import { PLAN, type Plan } from '@inner-rung/core/session';
+import { formName, sayReason } from '@inner-rung/core/words';
 import { z } from 'zod';
 
 const day = z.iso.date();

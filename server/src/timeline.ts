@@ -1,8 +1,11 @@
 import { SEGMENT_KINDS, type SegmentKind } from '@inner-rung/core/clock';
+import { createScaler } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
 import { type LibraryFile, openLibrary } from '@inner-rung/core/ladder';
+import { laneSubject } from '@inner-rung/core/limits';
 import { openRecord } from '@inner-rung/core/record';
+import { check, sumUp } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
-import { check, compileLibrary, createScaler, laneSubject, sumUp } from '@inner-rung/core/scale';
 import { AS_WRITTEN, entriesOf, factsIn, PLAN, readSegment, timelineOf } from '@inner-rung/core/session';
 import { z } from 'zod';
 import { ProblemError } from './problem.ts';

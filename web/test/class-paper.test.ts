@@ -1,16 +1,11 @@
+import { makeLanes, planClass } from '@inner-rung/core/class';
+import { createScaler, goesOf, switchesOf } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
+import { laneSubject } from '@inner-rung/core/limits';
 import { type PersonCard, personCards } from '@inner-rung/core/paper';
 import { calledName, outlookOf } from '@inner-rung/core/person';
+import { sumUp } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
-import {
-  compileLibrary,
-  createScaler,
-  goesOf,
-  laneSubject,
-  makeLanes,
-  planClass,
-  sumUp,
-  switchesOf,
-} from '@inner-rung/core/scale';
 import { entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
 import { shippedLibrary } from '../../core/test/shipped.ts';
 import { scenarioOn } from '../../demo/src/index.ts';

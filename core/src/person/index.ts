@@ -100,7 +100,6 @@ export {
   type Side,
 } from './limits.ts';
 export { CHAIR_STAND, normsFor, TANDEM_SECONDS, TWO_MINUTE_STEP, UP_AND_GO_SECONDS } from './norms.ts';
-export { type OddLimit, oddLimits, openMoves } from './odd-limits.ts';
 export {
   activeLimits,
   conditionsOn,

@@ -1,6 +1,7 @@
+import type { ClassPerson } from '@inner-rung/core/class';
 import type { Library } from '@inner-rung/core/ladder';
+import { subjectOf } from '@inner-rung/core/limits';
 import type { LevelIndex, Person } from '@inner-rung/core/person';
-import { type ClassPerson, subjectOf } from '@inner-rung/core/scale';
 import { AS_WRITTEN, type Plan } from '@inner-rung/core/session';
 import { today } from '../app/day.ts';
 

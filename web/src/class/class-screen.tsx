@@ -1,3 +1,16 @@
+import {
+  boughtBy,
+  boughtWords,
+  type ClassPlan,
+  type ClassRun,
+  classChanges,
+  gapOf,
+  isGranted,
+  restForShowing,
+  runningIn,
+  showingOf,
+  trimsAt,
+} from '@inner-rung/core/class';
 import { formatWords, lengthWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
@@ -10,25 +23,8 @@ import {
   sizeUnit,
   withBorrowed,
 } from '@inner-rung/core/room';
-import {
-  boughtBy,
-  boughtWords,
-  type ClassPlan,
-  type ClassRun,
-  classChanges,
-  countWord,
-  formName,
-  gapOf,
-  isGranted,
-  knownAs,
-  restForShowing,
-  runningIn,
-  sayStation,
-  showingOf,
-  spokenOf,
-  trimsAt,
-} from '@inner-rung/core/scale';
 import { blockName, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
+import { countWord, formName, knownAs, sayStation, spokenOf } from '@inner-rung/core/words';
 import { ArrowLeft, IdCard, Monitor, Play, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';

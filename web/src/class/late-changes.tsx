@@ -1,7 +1,8 @@
+import type { Switches } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
 import { type ConditionId, calledName, LEVELS, type Person } from '@inner-rung/core/person';
-import { formName, type Switches } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { Search } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { MidSet } from '../plan/mid-set.tsx';

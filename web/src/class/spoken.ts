@@ -1,5 +1,5 @@
 import { calledName, standsFor } from '@inner-rung/core/person';
-import type { Spoken } from '@inner-rung/core/scale';
+import type { Spoken } from '@inner-rung/core/words';
 import type { Taking } from './use-class.ts';
 
 /** How somebody is spoken of: by name, or by what is known of those who are known by number. */

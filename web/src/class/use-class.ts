@@ -1,8 +1,9 @@
+import { type ClassPlan, taughtBy, wishesOf } from '@inner-rung/core/class';
+import { buffersOf, compileLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
 import type { Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import type { Cast } from '@inner-rung/core/run';
-import { buffersOf, type ClassPlan, compileLibrary, taughtBy, wishesOf } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ClassPlanned, ToWorker } from '../plan/scale.worker.ts';

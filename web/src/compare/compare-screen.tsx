@@ -1,17 +1,12 @@
+import { laneName } from '@inner-rung/core/class';
+import type { Use } from '@inner-rung/core/engine';
+import { compileLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
 import { MUSCLES } from '@inner-rung/core/move';
 import { everybodyIn, outlookOf, type Person, shortName } from '@inner-rung/core/person';
-import {
-  COMPARED,
-  compileLibrary,
-  formName,
-  LOADED,
-  laneName,
-  profileOf,
-  sumUp,
-  type Use,
-} from '@inner-rung/core/scale';
+import { COMPARED, LOADED, profileOf, sumUp } from '@inner-rung/core/review';
 import { blockName, entriesOf } from '@inner-rung/core/session';
+import { formName } from '@inner-rung/core/words';
 import { ArrowLeft } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';

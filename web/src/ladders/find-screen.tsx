@@ -1,6 +1,7 @@
 import { AVOID_IDS, type Avoid, type Library } from '@inner-rung/core/ladder';
 import { CAPABILITIES, CAPABILITY_IDS, type Capability } from '@inner-rung/core/move';
-import { type Found, formName, lostWords } from '@inner-rung/core/scale';
+import type { Found } from '@inner-rung/core/ways';
+import { formName, lostWords } from '@inner-rung/core/words';
 import { Search } from 'lucide-react';
 import { useId, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';

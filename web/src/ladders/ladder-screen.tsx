@@ -25,7 +25,7 @@ import {
 } from '@inner-rung/core/ladder';
 
 import { draftBranch, freshId, type Proposal } from '@inner-rung/core/propose';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { Archive, Image as ImageIcon, Plus } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';

@@ -12,7 +12,7 @@ import {
   type Move,
   type Need,
 } from '@inner-rung/core/move';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { Download, Pencil } from 'lucide-react';
 import { useId, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';

@@ -15,7 +15,7 @@ import {
   draftOf,
   QUESTIONS,
 } from '@inner-rung/core/propose';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { Search } from 'lucide-react';
 import { useId, useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';

@@ -1,6 +1,6 @@
 import { type FieldChange, type Library, leverWords, type Rung } from '@inner-rung/core/ladder';
 import { DEMANDS, type DemandKey } from '@inner-rung/core/move';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 
 /** A field of a change as a trainer would call it. */
 export function fieldWord(field: string): string {

@@ -7,7 +7,7 @@ import {
   proposeBetween,
   proposeSideways,
 } from '@inner-rung/core/propose';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 

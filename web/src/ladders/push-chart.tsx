@@ -1,7 +1,7 @@
 import type { Ladder, Library } from '@inner-rung/core/ladder';
 import { KNEE_PUSH_UP_SHARE, PUSH_UP_SHARE, readCurve } from '@inner-rung/core/move';
 import { offersOf, type Room } from '@inner-rung/core/room';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import type { Chart, ChartConfiguration } from 'chart.js';
 import { useEffect, useId, useRef, useState } from 'react';
 import { useApp } from '../store/index.ts';

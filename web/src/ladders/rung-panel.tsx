@@ -1,7 +1,7 @@
 import { shownFor } from '@inner-rung/core/figure';
 import { type Ladder, type Library, leverShows, type PartKey, rungDemand } from '@inner-rung/core/ladder';
 import { LEVER_IDS, LEVERS, type LeverId } from '@inner-rung/core/move';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { ArrowDown, ArrowUp, Scissors, Trash2 } from 'lucide-react';
 import { useId } from 'react';
 import { Link } from 'react-router';

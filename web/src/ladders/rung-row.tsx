@@ -1,7 +1,8 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { type Ladder, type Library, type PartKey, type Rung, rungDemand } from '@inner-rung/core/ladder';
+import type { Ruler } from '@inner-rung/core/limits';
 import type { Person } from '@inner-rung/core/person';
-import { formName, type Ruler } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { GripVertical } from 'lucide-react';
 import { initials } from '../app/data.ts';
 import { FlightMark, FloorMark } from '../ui/marks.tsx';

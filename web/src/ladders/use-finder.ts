@@ -1,6 +1,7 @@
+import { buffersOf, compileLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
 import type { Room } from '@inner-rung/core/room';
-import { buffersOf, compileLibrary, type FindRequest, type Found } from '@inner-rung/core/scale';
+import type { FindRequest, Found } from '@inner-rung/core/ways';
 import { useEffect, useRef, useState } from 'react';
 import type { FoundForms, ToWorker } from '../plan/scale.worker.ts';
 

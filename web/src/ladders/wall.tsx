@@ -7,10 +7,11 @@ import {
   patternOf,
   rungDemand,
 } from '@inner-rung/core/ladder';
+import type { Ruler } from '@inner-rung/core/limits';
 import { PATTERNS, type Pattern } from '@inner-rung/core/move';
 import type { Person } from '@inner-rung/core/person';
-import { formName, type Ruler } from '@inner-rung/core/scale';
 import { plainName } from '@inner-rung/core/session';
+import { formName } from '@inner-rung/core/words';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';

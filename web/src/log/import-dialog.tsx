@@ -8,7 +8,7 @@ import {
 } from '@inner-rung/core/log';
 import type { FormRef } from '@inner-rung/core/move';
 import type { Person } from '@inner-rung/core/person';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import { records, useSend } from '../store/index.ts';

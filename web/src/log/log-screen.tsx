@@ -7,7 +7,7 @@ import {
   type Result,
   recordsWith,
 } from '@inner-rung/core/log';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { Download, Upload } from 'lucide-react';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';

@@ -8,7 +8,7 @@ import {
   type SessionRecord,
 } from '@inner-rung/core/log';
 import { type Person, USUAL_PROGRESS } from '@inner-rung/core/person';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { Link } from 'react-router';
 import { today } from '../app/day.ts';
 import { groups as groupShelf, useApp, useSend } from '../store/index.ts';

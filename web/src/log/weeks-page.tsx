@@ -1,5 +1,5 @@
 import { weeksInWords } from '@inner-rung/core/log';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';

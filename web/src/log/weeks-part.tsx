@@ -1,6 +1,6 @@
 import { WEEKLY } from '@inner-rung/core/log';
 import type { FormRef } from '@inner-rung/core/move';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useShelf } from '../app/data.ts';

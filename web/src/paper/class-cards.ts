@@ -1,11 +1,12 @@
 import { formatWords, lengthWords, rangeOf } from '@inner-rung/core/clock';
+import type { Switches, Use } from '@inner-rung/core/engine';
 import { shownFor } from '@inner-rung/core/figure';
 import type { Library } from '@inner-rung/core/ladder';
 import type { CardLine, PersonCard, StationCard } from '@inner-rung/core/paper';
 import { BANDS, bandOfRpe, effortOn, outlookOf, type Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
-import { formName, type Switches, type Use } from '@inner-rung/core/scale';
 import { blockName, type Entry, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
+import { formName } from '@inner-rung/core/words';
 import { today } from '../app/day.ts';
 import { spoken } from '../class/spoken.ts';
 import type { ClassAnswer } from '../class/use-class.ts';

@@ -1,9 +1,10 @@
+import { trimsAt } from '@inner-rung/core/class';
 import { formatWords, lengthWords, rangeOf } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import type { ClassSheet } from '@inner-rung/core/paper';
 import { outlookOf, standsFor } from '@inner-rung/core/person';
-import { formName, sayStation, spokenOf, trimsAt } from '@inner-rung/core/scale';
 import { blockName, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
+import { formName, sayStation, spokenOf } from '@inner-rung/core/words';
 import { today } from '../app/day.ts';
 import { spoken } from '../class/spoken.ts';
 import type { ClassAnswer } from '../class/use-class.ts';

@@ -1,3 +1,4 @@
+import { floorPlan, HOW, type How } from '@inner-rung/core/class';
 import type { Library } from '@inner-rung/core/ladder';
 import {
   classSheetPages,
@@ -11,7 +12,6 @@ import {
 } from '@inner-rung/core/paper';
 import type { Group, Person } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
-import { floorPlan, HOW, type How } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
 import { PencilLine } from 'lucide-react';
 import { type ReactNode, useMemo, useState } from 'react';

@@ -1,7 +1,7 @@
 import { shownFor } from '@inner-rung/core/figure';
 import { leverWords } from '@inner-rung/core/ladder';
 import { ladderPoster, type SizeId } from '@inner-rung/core/paper';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';

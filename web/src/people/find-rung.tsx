@@ -1,4 +1,5 @@
 import type { Ladder, Library } from '@inner-rung/core/ladder';
+import type { Ruler } from '@inner-rung/core/limits';
 import {
   ANSWERS,
   type Answer,
@@ -9,7 +10,7 @@ import {
   placesOf,
   type Trial,
 } from '@inner-rung/core/person';
-import { formName, type Ruler } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { Link } from 'react-router';
 import { today, when } from '../app/day.ts';
 import { useDraft } from '../ui/use-draft.ts';

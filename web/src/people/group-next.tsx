@@ -22,8 +22,8 @@ import {
   standsFor,
   USUAL_PROGRESS,
 } from '@inner-rung/core/person';
-import { formName } from '@inner-rung/core/scale';
 import { factsIn, type Plan } from '@inner-rung/core/session';
+import { formName } from '@inner-rung/core/words';
 import { useMemo } from 'react';
 import { useStore } from 'react-redux';
 import { Link } from 'react-router';

@@ -1,6 +1,6 @@
 import type { Ladder, Library } from '@inner-rung/core/ladder';
 import { type Person, type Place, placesOf } from '@inner-rung/core/person';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
 import { tokenOf } from '../app/data.ts';
 import { today } from '../app/day.ts';

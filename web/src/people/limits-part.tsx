@@ -1,3 +1,4 @@
+import { oddLimits, openMoves } from '@inner-rung/core/limits';
 import { DEMAND_KEYS, DEMANDS, type DemandKey } from '@inner-rung/core/move';
 import {
   addCondition,
@@ -15,8 +16,6 @@ import {
   limitSchema,
   limitWords,
   loosenLimit,
-  oddLimits,
-  openMoves,
   removeCondition,
   removeLimit,
   type Side,

@@ -10,7 +10,7 @@ import {
   testCard,
 } from '@inner-rung/core/person';
 import { EQUIPMENT } from '@inner-rung/core/room';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { Link, useParams } from 'react-router';
 import { Waiting } from '../app/app.tsx';
 import { useShelf } from '../app/data.ts';

@@ -1,7 +1,8 @@
 import { type Ladder, patternOf } from '@inner-rung/core/ladder';
+import type { Ruler } from '@inner-rung/core/limits';
 import { PATTERNS } from '@inner-rung/core/move';
 import { type Place, place, placesOf, unplace } from '@inner-rung/core/person';
-import { formName, type Ruler } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { initials } from '../app/data.ts';

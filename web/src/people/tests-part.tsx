@@ -16,7 +16,7 @@ import {
   testCard,
   UP_AND_GO_SECONDS,
 } from '@inner-rung/core/person';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { dayWords, newId, today, when } from '../app/day.ts';

@@ -1,14 +1,10 @@
+import type { LaneFault } from '@inner-rung/core/class';
 import { formatEntry } from '@inner-rung/core/clock';
+import type { Reason, Switches, Use } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
-import {
-  doseHere,
-  type LaneFault,
-  type Reason,
-  type Sums,
-  type Switches,
-  type Use,
-} from '@inner-rung/core/scale';
+import type { Sums } from '@inner-rung/core/review';
 import { type Block, entriesOf, type Plan, type Station } from '@inner-rung/core/session';
+import { doseHere } from '@inner-rung/core/words';
 import type { Picture } from './use-scaled.ts';
 
 /** One block of a scaled session, its lists by its own stations: what each does first, and what follows. */

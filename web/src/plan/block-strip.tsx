@@ -1,5 +1,5 @@
 import { clockText, formatWords, lengthWords } from '@inner-rung/core/clock';
-import type { Sums } from '@inner-rung/core/scale';
+import type { Sums } from '@inner-rung/core/review';
 import { blockName, type Plan, type Role } from '@inner-rung/core/session';
 import { Plus } from 'lucide-react';
 import { useRef } from 'react';

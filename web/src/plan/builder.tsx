@@ -17,7 +17,7 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { formatEntry, formatWords, lengthWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
-import { formName, type Sums, writtenDose } from '@inner-rung/core/scale';
+import type { Sums } from '@inner-rung/core/review';
 import {
   type Block,
   blockName,
@@ -34,6 +34,7 @@ import {
   roleOf,
   SHOWING,
 } from '@inner-rung/core/session';
+import { formName, writtenDose } from '@inner-rung/core/words';
 import { ArrowDown, ArrowUp, Copy, GripVertical, Trash2, X } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSend } from '../store/index.ts';

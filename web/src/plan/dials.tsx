@@ -1,5 +1,5 @@
+import { IMPACT } from '@inner-rung/core/limits';
 import { BANDS, LEVELS } from '@inner-rung/core/person';
-import { IMPACT } from '@inner-rung/core/scale';
 import { type Dials, KEEP_FIRST, KEEP_FIRST_IDS } from '@inner-rung/core/session';
 import { type ReactNode, useId } from 'react';
 import { AbilityMark, EffortMark, ImpactMark } from '../ui/marks.tsx';

@@ -1,7 +1,7 @@
 import { SIDES, type Sides } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
-import { writtenDose } from '@inner-rung/core/scale';
 import { type Dose, doseSchema, type Station } from '@inner-rung/core/session';
+import { writtenDose } from '@inner-rung/core/words';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { Tick } from '../ui/choice.tsx';

@@ -1,4 +1,4 @@
-import type { Finding } from '@inner-rung/core/scale';
+import type { Finding } from '@inner-rung/core/review';
 import { useState } from 'react';
 
 /** What is worth a look: the top three, the rest on request; a fix in one tap, or let it stand with a reason. */

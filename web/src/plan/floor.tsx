@@ -1,7 +1,7 @@
 import { clockText } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import { LEVELS } from '@inner-rung/core/person';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { useMemo } from 'react';
 import type { BlockPicture } from './block-picture.ts';
 import { FLOOR, lanePoint, ringPath, stationAngle, walkPath, wrap } from './floor-shape.ts';

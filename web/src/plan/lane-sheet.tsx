@@ -1,8 +1,10 @@
+import { LANES, laneName } from '@inner-rung/core/class';
 import { clockText, type Format, formatWords } from '@inner-rung/core/clock';
+import type { Use } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
-import { formName, LANES, laneName, type Use } from '@inner-rung/core/scale';
 import type { RestTiers } from '@inner-rung/core/session';
+import { formName } from '@inner-rung/core/words';
 import { Footprints, Pin } from 'lucide-react';
 import { useState } from 'react';
 import { Choice } from '../ui/choice.tsx';

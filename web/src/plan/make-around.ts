@@ -1,8 +1,8 @@
 import type { Library } from '@inner-rung/core/ladder';
 import { floorSeconds, outlookOf, type Person } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
-import { aroundBlock, coolDown, warmUp } from '@inner-rung/core/scale';
 import { type Block, type Plan, roleOf } from '@inner-rung/core/session';
+import { aroundBlock, coolDown, warmUp } from '@inner-rung/core/ways';
 import { today } from '../app/day.ts';
 
 const USUAL_MINUTES = { 'warm-up': 8, 'cool-down': 5 } as const;

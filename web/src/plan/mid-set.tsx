@@ -1,5 +1,6 @@
+import { SIDEWAYS, SIDEWAYS_IDS, type Switches, type Use } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
-import { formName, SIDEWAYS, SIDEWAYS_IDS, type Switches, type Use } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 
 /** Where somebody can go without stopping: easier, harder, or round a wrist, a knee, a back. */
 export function MidSet(props: { library: Library; switches: Switches | null }) {

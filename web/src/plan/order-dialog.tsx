@@ -1,5 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { countOrder, type OrderCount, orderCosts } from '@inner-rung/core/scale';
+import { countOrder, type OrderCount, orderCosts } from '@inner-rung/core/review';
 import type { Block } from '@inner-rung/core/session';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Dialog } from '../ui/dialog.tsx';

@@ -1,4 +1,4 @@
-import { type BestOrder, bestOrder, type OrderCosts } from '@inner-rung/core/scale';
+import { type BestOrder, bestOrder, type OrderCosts } from '@inner-rung/core/review';
 
 export interface OrderQuestion {
   readonly number: number;

@@ -1,6 +1,5 @@
 import { type Format, formatWords } from '@inner-rung/core/clock';
 import { type Library, wordFor } from '@inner-rung/core/ladder';
-import { writtenDose } from '@inner-rung/core/scale';
 import {
   type Block,
   namesOf,
@@ -10,6 +9,7 @@ import {
   plainName,
   ROLES,
 } from '@inner-rung/core/session';
+import { writtenDose } from '@inner-rung/core/words';
 import { type ReactNode, useMemo, useState } from 'react';
 import { useOwn } from '../app/data.ts';
 import { useEdits } from '../ladders/use-edits.ts';

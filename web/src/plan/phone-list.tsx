@@ -1,5 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { type BlockPicture, doseAt } from './block-picture.ts';
 
 /** On a phone the names stand under the floor, a thumb-high row each. */

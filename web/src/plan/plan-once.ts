@@ -1,12 +1,8 @@
+import type { ClassPlan, ClassRequest } from '@inner-rung/core/class';
+import type { Switches } from '@inner-rung/core/engine';
+import { buffersOf, compileLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
 import type { Room } from '@inner-rung/core/room';
-import {
-  buffersOf,
-  type ClassPlan,
-  type ClassRequest,
-  compileLibrary,
-  type Switches,
-} from '@inner-rung/core/scale';
 import type { ClassPlanned, ToWorker } from './scale.worker.ts';
 
 /** One question to a worker of its own, and the first answer that will do. */

@@ -1,7 +1,9 @@
+import { turnsShort, walkOutwards } from '@inner-rung/core/class';
 import { FORMATS, type Format, formatWords } from '@inner-rung/core/clock';
+import { subjectOf } from '@inner-rung/core/limits';
 import { everybodyIn, LEVELS, outlookOf, shortName, standsFor } from '@inner-rung/core/person';
+import { check, type Finding } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
-import { check, type Finding, subjectOf, turnsShort, walkOutwards } from '@inner-rung/core/scale';
 import { factsIn, type Plan, type Role, restTiers, roleOf, withClimb } from '@inner-rung/core/session';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';

@@ -1,7 +1,8 @@
 import { clockText, SEGMENT_KINDS, type Segment } from '@inner-rung/core/clock';
+import type { Use } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
-import { formName, type Use } from '@inner-rung/core/scale';
 import { blockName, entriesOf, factsIn, readSegment, timelineOf } from '@inner-rung/core/session';
+import { formName } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
 import type { Picture } from './use-scaled.ts';
 

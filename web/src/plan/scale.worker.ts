@@ -1,44 +1,46 @@
-import type { FormRef } from '@inner-rung/core/move';
-import type { Room } from '@inner-rung/core/room';
 import {
   type ClassPlan,
   type ClassRequest,
-  createFinder,
-  createScaler,
-  EVERYWHERE,
-  type Finder,
-  type FindRequest,
-  type Found,
-  factsInIndex,
   fixesOf,
   type Given,
-  goesOf,
   HOW,
   type How,
   type LanesMade,
   type LanesRequest,
-  type LibraryIndex,
   makeLanes,
   needsInIndex,
   planClass,
   putOut,
-  type Ruler,
-  type ScaleRequest,
-  type Scaler,
   type Seat,
   type Sharing,
   type SharingFix,
-  type Subject,
-  type Sums,
-  type Switches,
   share,
-  sumUp,
+} from '@inner-rung/core/class';
+import {
+  createScaler,
+  factsInIndex,
+  goesOf,
+  type ScaleRequest,
+  type Scaler,
+  type Switches,
   switchesOf,
   type Use,
   type Version,
-  WAYS_TO_LOOK_FOR,
-} from '@inner-rung/core/scale';
+} from '@inner-rung/core/engine';
+import type { LibraryIndex } from '@inner-rung/core/forms';
+import type { Ruler, Subject } from '@inner-rung/core/limits';
+import type { FormRef } from '@inner-rung/core/move';
+import { type Sums, sumUp } from '@inner-rung/core/review';
+import type { Room } from '@inner-rung/core/room';
 import { entriesOf, timelineOf } from '@inner-rung/core/session';
+import {
+  createFinder,
+  EVERYWHERE,
+  type Finder,
+  type FindRequest,
+  type Found,
+  WAYS_TO_LOOK_FOR,
+} from '@inner-rung/core/ways';
 
 /** The index comes once; after that only small questions and answers cross over. */
 export type ToWorker =

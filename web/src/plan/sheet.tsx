@@ -1,5 +1,6 @@
+import type { Use } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
-import { formName, keptWords, paceWords, sayReason, type Use } from '@inner-rung/core/scale';
+import { formName, keptWords, paceWords, sayReason } from '@inner-rung/core/words';
 import { type BlockPicture, doseAt } from './block-picture.ts';
 
 /** The same content as the floor, as a table: stations down; as written, the person and why across. */

@@ -1,7 +1,7 @@
 import type { Library } from '@inner-rung/core/ladder';
 import type { Settings } from '@inner-rung/core/move';
-import { formName, keptWords, lostWords, paceWords, sayNearMiss, sayReason } from '@inner-rung/core/scale';
 import type { Station } from '@inner-rung/core/session';
+import { formName, keptWords, lostWords, paceWords, sayNearMiss, sayReason } from '@inner-rung/core/words';
 import { ArrowDown, ArrowUp, Copy, Plus, Search, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';

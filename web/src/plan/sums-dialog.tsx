@@ -1,7 +1,7 @@
 import { clockText, lengthWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import { BANDS } from '@inner-rung/core/person';
-import type { Sums } from '@inner-rung/core/scale';
+import type { Sums } from '@inner-rung/core/review';
 import { blockName, estimateOf, factsIn, type Plan } from '@inner-rung/core/session';
 import { Dialog } from '../ui/dialog.tsx';
 

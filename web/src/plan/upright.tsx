@@ -1,6 +1,7 @@
+import type { Use } from '@inner-rung/core/engine';
 import { type Ladder, type Library, leverWords } from '@inner-rung/core/ladder';
 import type { Settings } from '@inner-rung/core/move';
-import { formName, type Use } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import type { BlockPicture } from './block-picture.ts';
 
 /** The ladder a station is looked at on: the one with the form in use, branches where that form is only there. */

@@ -1,7 +1,9 @@
+import { lanePinsOf } from '@inner-rung/core/class';
+import { buffersOf, compileLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
+import { laneSubject, subjectOf } from '@inner-rung/core/limits';
 import { floorSeconds, type Person } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE, type Room, withOwn } from '@inner-rung/core/room';
-import { buffersOf, compileLibrary, lanePinsOf, laneSubject, subjectOf } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { today } from '../app/day.ts';

@@ -1,6 +1,6 @@
+import { type FloorPlan, floorPlan, givenWords, type How, type SharingFix } from '@inner-rung/core/class';
 import type { Library } from '@inner-rung/core/ladder';
 import { equipmentOf, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
-import { type FloorPlan, floorPlan, givenWords, type How, type SharingFix } from '@inner-rung/core/scale';
 import { blockName, type Plan } from '@inner-rung/core/session';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';

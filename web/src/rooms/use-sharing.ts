@@ -1,7 +1,9 @@
+import type { How } from '@inner-rung/core/class';
+import { buffersOf, compileLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
+import { subjectOf } from '@inner-rung/core/limits';
 import { everybodyIn, type Group, outlookOf, type Person, standsFor } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
-import { buffersOf, compileLibrary, type How, subjectOf } from '@inner-rung/core/scale';
 import type { Plan } from '@inner-rung/core/session';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { today } from '../app/day.ts';

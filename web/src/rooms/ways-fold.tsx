@@ -1,7 +1,7 @@
 import type { Library } from '@inner-rung/core/ladder';
+import type { Subject } from '@inner-rung/core/limits';
 import type { Settings } from '@inner-rung/core/move';
 import type { Room } from '@inner-rung/core/room';
-import type { Subject } from '@inner-rung/core/scale';
 import type { Station } from '@inner-rung/core/session';
 import { useState } from 'react';
 import { Ways } from './ways.tsx';

@@ -1,15 +1,9 @@
 import type { Library } from '@inner-rung/core/ladder';
+import type { Subject } from '@inner-rung/core/limits';
 import type { FormRef, Settings } from '@inner-rung/core/move';
 import type { LevelIndex, Limit } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
-import {
-  lackWords,
-  loadWords,
-  type Subject,
-  startingLoad,
-  WAYS_TO_LOOK_FOR,
-  waysHere,
-} from '@inner-rung/core/scale';
+import { lackWords, loadWords, startingLoad, WAYS_TO_LOOK_FOR, waysHere } from '@inner-rung/core/ways';
 import { Link } from 'react-router';
 import { useFinder } from '../ladders/use-finder.ts';
 import { useApp } from '../store/index.ts';

@@ -1,9 +1,10 @@
+import { type FloorPlan, givenWords, type Shared } from '@inner-rung/core/class';
 import type { Library } from '@inner-rung/core/ladder';
 import type { SetupSheet } from '@inner-rung/core/paper';
 import { calledName } from '@inner-rung/core/person';
 import { equipmentOf, type Room } from '@inner-rung/core/room';
-import { type FloorPlan, formName, givenWords, type Shared } from '@inner-rung/core/scale';
 import { type Block, type Plan, roleOf } from '@inner-rung/core/session';
+import { formName } from '@inner-rung/core/words';
 import type { SharedOut } from '../plan/scale.worker.ts';
 import type { Taker } from './use-sharing.ts';
 

@@ -1,7 +1,8 @@
+import { laneName } from '@inner-rung/core/class';
 import { clockText, formatWords, lengthWords, SEGMENT_KINDS } from '@inner-rung/core/clock';
+import type { Use } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
 import type { Rich, RunRow, RunSheet } from '@inner-rung/core/paper';
-import { formName, laneName, tempoWords, type Use, writtenDose } from '@inner-rung/core/scale';
 import {
   blockName,
   entriesOf,
@@ -14,6 +15,7 @@ import {
   showSecondsIn,
   timelineOf,
 } from '@inner-rung/core/session';
+import { formName, tempoWords, writtenDose } from '@inner-rung/core/words';
 import type { Picture } from '../plan/use-scaled.ts';
 import { COACH_STOP } from '../ui/stop-words.ts';
 

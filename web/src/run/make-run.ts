@@ -1,10 +1,11 @@
 import { formatEntry } from '@inner-rung/core/clock';
+import { goesOf, type Switches, type Use } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
 import { outlookOf, standsFor } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { type Cast, type Does, factsFor, type Run } from '@inner-rung/core/run';
-import { doseHere, formName, goesOf, type Switches, type Use } from '@inner-rung/core/scale';
 import { entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
+import { doseHere, formName } from '@inner-rung/core/words';
 import { newId, today } from '../app/day.ts';
 import { levelFor } from '../class/class-person.ts';
 import { spoken } from '../class/spoken.ts';

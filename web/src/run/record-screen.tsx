@@ -1,7 +1,7 @@
 import type { Library } from '@inner-rung/core/ladder';
 import { corrected, type Result, recordFrom, type SessionRecord } from '@inner-rung/core/log';
 import type { Person } from '@inner-rung/core/person';
-import { formName } from '@inner-rung/core/scale';
+import { formName } from '@inner-rung/core/words';
 import { ArrowLeft } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';

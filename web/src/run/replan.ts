@@ -1,9 +1,10 @@
+import type { ClassPerson, ClassWish } from '@inner-rung/core/class';
+import { SIDEWAYS } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
 import type { ConditionId, LevelIndex, Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { type Cast, type Does, type Present, type Run, type RunEvent, whoInRun } from '@inner-rung/core/run';
-import { type ClassPerson, type ClassWish, SIDEWAYS } from '@inner-rung/core/scale';
 import { type Block, entriesOf, type Plan } from '@inner-rung/core/session';
 import { classPerson } from '../class/class-person.ts';
 import { planOnce } from '../plan/plan-once.ts';

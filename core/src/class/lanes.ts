@@ -1,15 +1,13 @@
 import { formatEntry } from '../clock/index.ts';
+import type { Choice, Opened, ScaleRequest, Scaler, Use } from '../engine/index.ts';
+import { COSTS } from '../engine/index.ts';
+import { ROW_SIZE } from '../forms/index.ts';
 import { pointsOfRow } from '../ladder/index.ts';
+import type { Subject } from '../limits/index.ts';
+import { laneLimits } from '../limits/index.ts';
 import { at, type FormRef } from '../move/index.ts';
 import { type Ability, LEVELS } from '../person/index.ts';
 import { type Block, type Dials, entriesOf, type Plan } from '../session/index.ts';
-import type { Choice } from './budget.ts';
-import type { Subject } from './constraints.ts';
-import { COSTS } from './costs.ts';
-import { ROW_SIZE } from './library-index.ts';
-import type { Opened, ScaleRequest, Scaler } from './scaler.ts';
-import { laneLimits } from './subject.ts';
-import type { Use } from './version.ts';
 
 export const LANES = { fewest: 2, most: 5 } as const;
 

@@ -1,6 +1,6 @@
 import { type Level, type Segment, span } from '../clock/index.ts';
+import { type LibraryIndex, rowOf } from '../forms/index.ts';
 import { type Facts, type MoveFacts, UNKNOWN_FACTS } from '../session/index.ts';
-import { type LibraryIndex, rowOf } from './library-index.ts';
 
 const factsByIndex = new WeakMap<LibraryIndex, Facts>();
 

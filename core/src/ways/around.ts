@@ -1,9 +1,9 @@
 import { type Library, rungDemand } from '../ladder/index.ts';
+import { SHORTEST_HOLD_SECONDS } from '../limits/index.ts';
 import { type Demand, type FormRef, JOINTS, type Joint, type Move, MUSCLES, middle } from '../move/index.ts';
 import { bandCeilingMet, bandOfRpe, type Limit } from '../person/index.ts';
 import type { Room } from '../room/index.ts';
 import type { Block } from '../session/index.ts';
-import { SHORTEST_HOLD_SECONDS } from './constraints.ts';
 import { thingsHere } from './substitute.ts';
 
 /** One stretch of time before or after a circuit. */

@@ -1,7 +1,7 @@
+import { ROW_SIZE, rowOf } from '../forms/index.ts';
 import { pointsOfRow } from '../ladder/index.ts';
 import { type ConditionId, compileCondition } from '../person/index.ts';
 import { COSTS, LEAST_INTENT } from './costs.ts';
-import { ROW_SIZE, rowOf } from './library-index.ts';
 import type { ScaleRequest, Scaler } from './scaler.ts';
 import { similarityOf } from './similarity.ts';
 import type { Use, Version } from './version.ts';

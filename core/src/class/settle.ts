@@ -1,10 +1,10 @@
 import { formatEntry } from '../clock/index.ts';
+import type { Opened } from '../engine/index.ts';
+import { type Choice, withinBudgets } from '../engine/index.ts';
+import { isCircuit } from '../review/index.ts';
 import type { Room } from '../room/index.ts';
 import type { Block, Entry, Timed } from '../session/index.ts';
-import { type Choice, withinBudgets } from './budget.ts';
-import { isCircuit } from './checks.ts';
-import { bitsOf, loadsOf, pathOver, seatAll } from './class-coupling.ts';
-import type { Opened } from './scaler.ts';
+import { bitsOf, loadsOf, pathOver, seatAll } from './coupling.ts';
 import { capacityOf, Store, type Want } from './sharing.ts';
 
 /** What the stations by themselves came to, and what couples them. People and forms by their numbers. */

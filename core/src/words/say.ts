@@ -1,9 +1,9 @@
+import type { Reason, Use } from '../engine/index.ts';
+import { KEEPS, type OwnDose } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
 import { type Demand, type FormRef, type Move, middle, type Settings } from '../move/index.ts';
 import type { Dose, Station } from '../session/index.ts';
-import { KEEPS, type OwnDose } from './dose.ts';
-import type { Reason, Use } from './version.ts';
 
 const low = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
 

@@ -1,8 +1,8 @@
+import { type LibraryIndex, rowOf } from '../forms/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { CAPABILITY_IDS, type FormRef, type Move } from '../move/index.ts';
 import { type EquipmentId, equipmentOf, fitting, offersOf, placesOf, type Room } from '../room/index.ts';
 import { type Block, startOf } from '../session/index.ts';
-import { type LibraryIndex, rowOf } from './library-index.ts';
 
 /** One person at one station with the form they would do. */
 export interface Seat {

@@ -1,19 +1,27 @@
 import { formatEntry } from '../clock/index.ts';
+import {
+  type FormTable,
+  type LibraryIndex,
+  metAt,
+  paceFor,
+  REGION_AT,
+  ROW_SIZE,
+  rowOf,
+  settingsOf,
+  tabulateForms,
+  taughtForms,
+} from '../forms/index.ts';
 import { REGIONS, RUNG_STEP } from '../ladder/index.ts';
+import { compileConstraints, createJudge, type Ruler, type Subject } from '../limits/index.ts';
 import { at, type FormRef, GIVES } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
 import { type Dials, entriesOf, type Timed, timelineOf } from '../session/index.ts';
 import { type Aim, aimOf } from './aim.ts';
 import { type Choice, type LandingBudget, withinBudgets } from './budget.ts';
-import { compileConstraints, type Ruler, type Subject } from './constraints.ts';
 import { type Costs, costsFor, LEAST_INTENT } from './costs.ts';
 import { type DosedForm, drawnOut, inBouts, NO_DOSE, type OwnDose, ownDose } from './dose.ts';
 import { explain } from './explain.ts';
-import { type FormTable, settingsOf, tabulateForms, taughtForms } from './forms.ts';
 import { factsInIndex, goesOf } from './goes.ts';
-import { createJudge } from './judge.ts';
-import { type LibraryIndex, REGION_AT, ROW_SIZE, rowOf } from './library-index.ts';
-import { metAt, paceFor } from './pace.ts';
 import { similarityOf } from './similarity.ts';
 import { useOf } from './use.ts';
 import type { Reason, Use, Version } from './version.ts';

@@ -1,10 +1,10 @@
 import type { Segment } from '../clock/index.ts';
+import type { Version } from '../engine/index.ts';
+import { factsInIndex } from '../engine/index.ts';
+import { type LibraryIndex, MUSCLE_COLUMNS, rowOf } from '../forms/index.ts';
 import { MUSCLES, type Muscle, PATTERNS, type Pattern } from '../move/index.ts';
 import { BANDS, bandOfMet, kcalPerMinute } from '../person/index.ts';
 import { changeFor, entriesOf, type Timed, type Timeline, timelineOf } from '../session/index.ts';
-import { factsInIndex } from './goes.ts';
-import { type LibraryIndex, MUSCLE_COLUMNS, rowOf } from './library-index.ts';
-import type { Version } from './version.ts';
 
 /** Easy walking about between stations. Estimate. */
 export const REST_MET = { lo: 1.8, hi: 2.5 };

@@ -1,5 +1,5 @@
+import type { Ruler } from '../limits/index.ts';
 import type { Settings } from '../move/index.ts';
-import type { Ruler } from './constraints.ts';
 import type { OwnDose } from './dose.ts';
 
 /** What somebody does at a station: a form with its pace or hold. Everything a card has to say. */

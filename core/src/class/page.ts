@@ -1,5 +1,7 @@
+import { COSTS } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
 import type { FormRef } from '../move/index.ts';
+import { thirdsRunning } from '../review/index.ts';
 import {
   type Block,
   type Entry,
@@ -10,10 +12,8 @@ import {
   type Timed,
   timelineOf,
 } from '../session/index.ts';
-import { thirdsRunning } from './checks.ts';
-import { type ClassPlan, type ClassWish, sameForm } from './class-plan.ts';
-import { COSTS } from './costs.ts';
-import { ownWords } from './say.ts';
+import { ownWords } from '../words/index.ts';
+import { type ClassPlan, type ClassWish, sameForm } from './plan.ts';
 
 type PlanWish = NonNullable<Plan['wishes']>[number];
 

@@ -1,10 +1,10 @@
 import { clockText } from '../clock/index.ts';
+import type { Version } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
 import { type DemandKey, MUSCLES, type Muscle } from '../move/index.ts';
 import { factsIn, type Timed, timelineOf } from '../session/index.ts';
 import { REST_MET, type Sums } from './sums.ts';
-import type { Version } from './version.ts';
 
 /** From where on a joint is worked and not only moved: 3 is hard on the scale of the demand rubric. Estimates. */
 export const LOADED: readonly { readonly joint: string; readonly on: DemandKey; readonly least: number }[] = [

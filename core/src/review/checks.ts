@@ -1,6 +1,8 @@
 import { formatEntry, INPUTS, stepsOf } from '../clock/index.ts';
+import type { Version } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
+import { IMPACT } from '../limits/index.ts';
 import { type DemandKey, type FormRef, type Joint, MUSCLES, type Pattern } from '../move/index.ts';
 import { floorSeconds, type Limit } from '../person/index.ts';
 import {
@@ -20,11 +22,9 @@ import {
   showSecondsIn,
   showSecondsOf,
 } from '../session/index.ts';
-import { usedBy } from './around.ts';
-import { IMPACT } from './dials.ts';
+import { usedBy } from '../ways/index.ts';
 import { HARD_MET } from './order.ts';
 import type { Sums } from './sums.ts';
-import type { Version } from './version.ts';
 
 /** A change to the session that mends a finding. */
 export type Fix = { readonly label: string } & (

@@ -1,15 +1,13 @@
+import type { Choice, Opened, ScaleRequest, Scaler, Use } from '../engine/index.ts';
+import { COSTS, type Costs, costsFor } from '../engine/index.ts';
+import { type FormTable, settingsOf, taughtForms } from '../forms/index.ts';
 import type { FormRef } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
 import { entriesOf, type KeepFirst } from '../session/index.ts';
-import type { Choice } from './budget.ts';
-import { bitsOf, loadsOf, RUN_COST, solveWithPieces } from './class-coupling.ts';
-import { poolsKey, settleClass } from './class-settle.ts';
-import { type StationProblem, solveStation } from './class-station.ts';
-import { COSTS, type Costs, costsFor } from './costs.ts';
-import { type FormTable, settingsOf, taughtForms } from './forms.ts';
-import type { Opened, ScaleRequest, Scaler } from './scaler.ts';
+import { bitsOf, loadsOf, RUN_COST, solveWithPieces } from './coupling.ts';
+import { poolsKey, settleClass } from './settle.ts';
 import { needsInIndex, type Want, wantsOf } from './sharing.ts';
-import type { Use } from './version.ts';
+import { type StationProblem, solveStation } from './station.ts';
 
 /** Somebody a class plan is made for. */
 export interface ClassPerson {

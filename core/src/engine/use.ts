@@ -1,7 +1,6 @@
+import { type LibraryIndex, metAt, REGION_AT } from '../forms/index.ts';
 import { at, type Settings } from '../move/index.ts';
 import { LEVELS } from '../person/index.ts';
-import { type LibraryIndex, REGION_AT } from './library-index.ts';
-import { metAt } from './pace.ts';
 import type { Use } from './version.ts';
 
 const CLASS = at('impact.class');

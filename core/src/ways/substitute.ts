@@ -8,9 +8,9 @@ import {
   type Settings,
 } from '../move/index.ts';
 import { type EquipmentId, equipmentOf, fitting, offersOf, type Room } from '../room/index.ts';
+import { formName, lostWords } from '../words/index.ts';
 import type { Found } from './find.ts';
 import { equalEffortReps } from './loads.ts';
-import { formName, lostWords } from './say.ts';
 
 /** A piece of a room that meets one of a form's needs. */
 export interface Thing {

@@ -1,5 +1,5 @@
+import type { LibraryIndex } from '../forms/index.ts';
 import { type Costs, intentKept, MUSCLE_COUNT, PATTERN_COUNT, PATTERN_DISTANCE } from './costs.ts';
-import type { LibraryIndex } from './library-index.ts';
 
 /** Moves that keep enough of one move's intent, cheapest first; `base` is what all their forms cost. */
 export interface Ranking {

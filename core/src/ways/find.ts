@@ -1,13 +1,18 @@
+import { COSTS, LEAST_INTENT, similarityOf } from '../engine/index.ts';
+import {
+  type FormTable,
+  type LibraryIndex,
+  REGION_AT,
+  ROW_SIZE,
+  rowAt,
+  settingsOf,
+  tabulateForms,
+} from '../forms/index.ts';
 import { AVOIDS, type Avoid, REGIONS, RUNG_STEP } from '../ladder/index.ts';
+import { compileConstraints, createJudge, type Subject } from '../limits/index.ts';
 import { at, CAPABILITY_IDS, type Capability, type FormRef, type Settings } from '../move/index.ts';
 import { EQUIPMENT_IDS, ROOM_EXAMPLE, type Room } from '../room/index.ts';
 import { AS_WRITTEN } from '../session/index.ts';
-import { compileConstraints, type Subject } from './constraints.ts';
-import { COSTS, LEAST_INTENT } from './costs.ts';
-import { type FormTable, rowAt, settingsOf, tabulateForms } from './forms.ts';
-import { createJudge } from './judge.ts';
-import { type LibraryIndex, REGION_AT, ROW_SIZE } from './library-index.ts';
-import { similarityOf } from './similarity.ts';
 
 export interface FindRequest {
   readonly from: FormRef;

@@ -1,8 +1,7 @@
+import { type FormTable, REGION_AT, rowAt, rowOf, settingsOf } from '../forms/index.ts';
 import { REGIONS, RUNG_STEP } from '../ladder/index.ts';
 import { at, type FormRef, type Settings } from '../move/index.ts';
 import { type Ability, LEVELS } from '../person/index.ts';
-import { type FormTable, rowAt, settingsOf } from './forms.ts';
-import { REGION_AT, rowOf } from './library-index.ts';
 
 const LIGHT = at('impact.landings');
 const HIGH = at('impact.highLandings');

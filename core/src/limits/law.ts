@@ -1,8 +1,6 @@
+import { type FormTable, LACKS_QUIET, LACKS_SPACE, paceFor, ROW_SIZE } from '../forms/index.ts';
 import { at, CAPABILITIES, CAPABILITY_IDS, DEMAND_COUNT, LIMB_KEYS, LIMBS } from '../move/index.ts';
 import { type Constraints, type Ruler, SHORTEST_HOLD_SECONDS } from './constraints.ts';
-import { type FormTable, LACKS_QUIET, LACKS_SPACE } from './forms.ts';
-import { ROW_SIZE } from './library-index.ts';
-import { paceFor } from './pace.ts';
 
 const SLOW = at('effort.metSlow');
 const USUAL = at('effort.met');

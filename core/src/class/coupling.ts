@@ -1,9 +1,9 @@
+import { ROW_SIZE } from '../forms/index.ts';
 import { at } from '../move/index.ts';
+import { JOINTS } from '../review/index.ts';
 import type { Room } from '../room/index.ts';
-import { JOINTS } from './checks.ts';
-import { type StationProblem, solveStation } from './class-station.ts';
-import { ROW_SIZE } from './library-index.ts';
 import { capacityOf, Store, type Want } from './sharing.ts';
+import { type StationProblem, solveStation } from './station.ts';
 
 /** What a form takes of the room's pieces; null where the room can't host it at all. */
 export type WantsOf = (column: number) => readonly Want[] | null;

@@ -1,8 +1,7 @@
+import { type FormTable, settingsOf } from '../forms/index.ts';
+import type { Constraints, Judge, Ruler, Verdict } from '../limits/index.ts';
 import type { Aim } from './aim.ts';
 import type { Choice } from './budget.ts';
-import type { Constraints, Ruler } from './constraints.ts';
-import { type FormTable, settingsOf } from './forms.ts';
-import type { Judge, Verdict } from './judge.ts';
 import type { Similarity } from './similarity.ts';
 import type { Reason, Use } from './version.ts';
 

@@ -1,0 +1,63 @@
+export { pathOver, RUN_COST, seatAll, solveWithPieces } from './coupling.ts';
+export { type FloorPlan, floorPlan, type Place } from './floor-plan.ts';
+export {
+  LANES,
+  type Lane,
+  type LaneFault,
+  type LanePin,
+  type LanesMade,
+  type LanesRequest,
+  laneName,
+  lanePinsOf,
+  lanePositions,
+  makeLanes,
+  subjectAt,
+  USEFUL_SHARE,
+  walkOutwards,
+} from './lanes.ts';
+export {
+  boughtBy,
+  boughtWords,
+  type ClassChange,
+  type ClassRun,
+  classChanges,
+  gapOf,
+  isGranted,
+  restForShowing,
+  runningIn,
+  showingOf,
+  taughtBy,
+  trimsAt,
+  wishesOf,
+} from './page.ts';
+export {
+  type ClassEntry,
+  type ClassPerson,
+  type ClassPlan,
+  type ClassRequest,
+  type ClassWish,
+  planClass,
+  type TaughtForm,
+} from './plan.ts';
+export {
+  fixesOf,
+  type Given,
+  givenWords,
+  HOW,
+  type How,
+  type NeedsOf,
+  needsIn,
+  needsInIndex,
+  putOut,
+  rotating,
+  type Seat,
+  type Shared,
+  type Sharing,
+  type SharingFix,
+  share,
+  together,
+  turnsShort,
+  type Want,
+  wantsOf,
+} from './sharing.ts';
+export { type StationAnswer, type StationProblem, solveStation } from './station.ts';

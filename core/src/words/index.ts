@@ -1,0 +1,18 @@
+export {
+  countWord,
+  doseHere,
+  doseWords,
+  formName,
+  keptWords,
+  knownAs,
+  lostWords,
+  ownWords,
+  paceWords,
+  type Spoken,
+  sayNearMiss,
+  sayReason,
+  sayStation,
+  spokenOf,
+  tempoWords,
+  writtenDose,
+} from './say.ts';
