@@ -1,6 +1,7 @@
-import { FIGURES, shapesOf, solve } from '@inner-rung/core/figure';
+import { FIGURES, shapesOf } from '@inner-rung/core/figure';
 import type { Library } from '@inner-rung/core/ladder';
 import { type PersonCard, personCards } from '@inner-rung/core/paper';
+import { solve } from '@inner-rung/core/pose';
 import { toPdf, typeOf } from '../../web/src/paper/pdf.ts';
 import { FONTS } from '../../web/test/type-on-disk.ts';
 import { type Row, row, times } from './measure.ts';

@@ -1,20 +1,15 @@
 import {
   addedPose,
-  distance,
   dragged,
-  drawingSchema,
   drawnOf,
   FIGURES,
-  type Figure,
-  faultsOf,
   type HandleId,
   handlesOf,
-  MOST_POSES,
   pinned,
   shownFor,
-  solve,
 } from '@inner-rung/core/figure';
 import { moveSchema } from '@inner-rung/core/move';
+import { distance, drawingSchema, type Figure, faultsOf, MOST_POSES, solve } from '@inner-rung/core/pose';
 import fc from 'fast-check';
 import { shippedLibrary } from './shipped.ts';
 

@@ -1,32 +1,34 @@
 import {
-  centreOf,
   checkFigures,
-  distance,
   FIGURES,
-  type Figure,
   factsOfFigure,
-  faultsOf,
   figureFindings,
   figureWords,
   frameOf,
-  HEIGHT,
   heightFault,
-  MASSES,
-  mirrored,
   nearestDrawn,
-  poseAt,
-  reach,
   shapesOf,
   shownFor,
-  solve,
   stillsOf,
   stripOf,
   svgOf,
-  touchesOf,
   wrongOf,
 } from '@inner-rung/core/figure';
 import { libraryWith, rungDemand } from '@inner-rung/core/ladder';
 import { KNEE_PUSH_UP_SHARE, PUSH_UP_SHARE, readCurve, type Settings } from '@inner-rung/core/move';
+import {
+  centreOf,
+  distance,
+  type Figure,
+  faultsOf,
+  HEIGHT,
+  MASSES,
+  mirrored,
+  poseAt,
+  reach,
+  solve,
+  touchesOf,
+} from '@inner-rung/core/pose';
 import fc from 'fast-check';
 import { shippedLibrary } from './shipped.ts';
 

@@ -1,8 +1,18 @@
 import type { Demand, Move, Settings } from '../move/index.ts';
-import { between } from './body.ts';
-import { to } from './build.ts';
-import { armRaised, type Figure, faultsOf, otherSide, type Prop } from './figure.ts';
-import { type KeyPose, type Limb, poseBetween, SIDES, solve } from './pose.ts';
+import {
+  armRaised,
+  between,
+  type Figure,
+  faultsOf,
+  type KeyPose,
+  type Limb,
+  otherSide,
+  type Prop,
+  poseBetween,
+  SIDES,
+  solve,
+  to,
+} from '../pose/index.ts';
 
 /** What is held on to: its height, and how far beside somebody it stands, m. Common practice. */
 const RAIL = { height: 0.95, ahead: 0.42, beside: 0.44 } as const;

@@ -1,6 +1,18 @@
-import { along, direction, LENGTHS, type Point, RADII, step } from './body.ts';
-import { type Figure, type Prop, poseAt } from './figure.ts';
-import { SIDES, type Solved, type SolvedLimb, solve } from './pose.ts';
+import {
+  along,
+  direction,
+  type Figure,
+  LENGTHS,
+  type Point,
+  type Prop,
+  poseAt,
+  RADII,
+  SIDES,
+  type Solved,
+  type SolvedLimb,
+  solve,
+  step,
+} from '../pose/index.ts';
 import { stillsOf } from './stills.ts';
 
 /** What a shape is: the near and the far half of somebody, what they use, what they stand on. */

@@ -1,17 +1,27 @@
-import { ARM, direction, distance, FLESH, LENGTHS, type Point, step, TRUNK, wrapped } from './body.ts';
-import { MOST_POSES } from './drawing.ts';
-import { type Figure, faultsOf, groundsAt } from './figure.ts';
 import {
+  ARM,
+  direction,
+  distance,
+  type Figure,
+  FLESH,
+  faultsOf,
+  groundsAt,
   type KeyPose,
+  LENGTHS,
   type Limb,
+  MOST_POSES,
   outwards,
+  type Point,
   SIDES,
   type Side,
   type Solved,
   solve,
+  step,
+  TRUNK,
   trunkBetween,
   type View,
-} from './pose.ts';
+  wrapped,
+} from '../pose/index.ts';
 
 type LimbHandle = 'hand' | 'elbow' | 'foot' | 'knee' | 'toes';
 const SIDE_NAMES = ['near', 'far'] as const;

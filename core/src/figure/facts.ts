@@ -1,7 +1,24 @@
 import { type Demand, type Move, unsafeEnd } from '../move/index.ts';
-import { along, direction, distance, LENGTHS, type Point, turn } from './body.ts';
-import { armRaised, type Figure, hipBend, kneeBend, poseAt, type Touch, touchesOf } from './figure.ts';
-import { type KeyPose, SIDES, type Solved, solve, type View } from './pose.ts';
+import {
+  along,
+  armRaised,
+  direction,
+  distance,
+  type Figure,
+  hipBend,
+  type KeyPose,
+  kneeBend,
+  LENGTHS,
+  type Point,
+  poseAt,
+  SIDES,
+  type Solved,
+  solve,
+  type Touch,
+  touchesOf,
+  turn,
+  type View,
+} from '../pose/index.ts';
 
 /** What a drawn rep says of itself. */
 export interface FigureFacts {

@@ -1,6 +1,6 @@
 import { type Library, rungDemand } from '../ladder/index.ts';
+import { faultsOf } from '../pose/index.ts';
 import { figureFindings } from './facts.ts';
-import { faultsOf } from './figure.ts';
 import { shownFor } from './shown.ts';
 
 /** How many moves have a figure of their own, are shown by their nearest or not at all, and what is wrong with any. */

@@ -1,10 +1,18 @@
 import type { Library } from '../ladder/index.ts';
 import type { Move, Settings } from '../move/index.ts';
+import {
+  armRaised,
+  type Figure,
+  kneeBend,
+  poseAt,
+  SIDES,
+  type Solved,
+  solve,
+  touchesOf,
+} from '../pose/index.ts';
 import { adapted } from './adapt.ts';
 import { liesOnSide } from './facts.ts';
-import { armRaised, type Figure, kneeBend, poseAt, touchesOf } from './figure.ts';
 import { FIGURES } from './figures/index.ts';
-import { SIDES, type Solved, solve } from './pose.ts';
 import { stillsOf } from './stills.ts';
 
 /** A form's figure, and whose it is where it isn't its own. */

@@ -1,5 +1,5 @@
-import type { Figure } from './figure.ts';
-import { solve } from './pose.ts';
+import type { Figure } from '../pose/index.ts';
+import { solve } from '../pose/index.ts';
 
 /** Flights lower than this show less than where they land, m. */
 const SEEN_FLIGHT = 0.12;

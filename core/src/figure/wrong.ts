@@ -1,7 +1,26 @@
-import { distance, LEG, LENGTHS, type Point, TRUNK } from './body.ts';
-import { apart, both, flat, kneeling, moved, onBall, standing, turned } from './build.ts';
-import { type Figure, faultsOf } from './figure.ts';
-import { type KeyPose, type Limb, SIDES, type Solved, solve, trunkBetween } from './pose.ts';
+import {
+  apart,
+  both,
+  distance,
+  type Figure,
+  faultsOf,
+  flat,
+  type KeyPose,
+  kneeling,
+  LEG,
+  LENGTHS,
+  type Limb,
+  moved,
+  onBall,
+  type Point,
+  SIDES,
+  type Solved,
+  solve,
+  standing,
+  TRUNK,
+  trunkBetween,
+  turned,
+} from '../pose/index.ts';
 
 /** A fault as it looks: the pose as it should be and the one it becomes, drawn to one scale. */
 export interface Wrong {

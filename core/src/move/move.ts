@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { drawingSchema } from '../figure/drawing.ts';
+import { drawingSchema } from '../pose/index.ts';
 import { demandKeySchema, figureSchema, originSchema } from './demand.ts';
 import { LAW_IDS } from './laws.ts';
 import { LEVER_IDS, type LeverId } from './levers.ts';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { drawingSchema } from '../figure/drawing.ts';
+import { drawingSchema } from '../pose/index.ts';
 import type { PersonCard } from './cards.ts';
 
 const line = z.string().max(400);

@@ -1,4 +1,5 @@
-import { type Figure, stripOf } from '../figure/index.ts';
+import { stripOf } from '../figure/index.ts';
+import type { Figure } from '../pose/index.ts';
 import { lineHeight, type Measure, type Page, Sheet, SIZES, type SizeId } from './page.ts';
 
 /** One line of a card: a form, how much, what to say, where to go from it. */

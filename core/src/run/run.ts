@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { span } from '../clock/index.ts';
-import { drawingSchema } from '../figure/drawing.ts';
 import { formRefSchema, idSchema } from '../move/index.ts';
 import { heldConditionSchema } from '../person/index.ts';
+import { drawingSchema } from '../pose/index.ts';
 import { blockSchema, entriesOf, type Facts, KIND_IDS, UNKNOWN_FACTS } from '../session/index.ts';
 
 const words = (most: number) => z.string().trim().max(most);

@@ -1,19 +1,14 @@
 import {
   addedPose,
   dragged,
-  type Figure,
   type FigureFinding,
-  faultsOf,
   type HandleId,
   handlesOf,
   heightFault,
-  MOST_POSES,
-  type Prop,
   SCALE,
   shapesOfPose,
-  solve,
-  touchesOf,
 } from '@inner-rung/core/figure';
+import { type Figure, faultsOf, MOST_POSES, type Prop, solve, touchesOf } from '@inner-rung/core/pose';
 import { Plus, Trash2, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { Num } from '../ui/fields.tsx';

@@ -1,4 +1,4 @@
-import { FIGURES, type Figure, figureFindings, shownFor } from '@inner-rung/core/figure';
+import { FIGURES, figureFindings, shownFor } from '@inner-rung/core/figure';
 import { checkLadder, type LadderFinding, writtenMove } from '@inner-rung/core/ladder';
 import {
   DEMAND_KEYS,
@@ -11,6 +11,7 @@ import {
   type Move,
   moveSchema,
 } from '@inner-rung/core/move';
+import type { Figure } from '@inner-rung/core/pose';
 import { Pencil } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';

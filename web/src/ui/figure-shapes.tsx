@@ -1,4 +1,5 @@
-import { type Figure, type Shape, shapesOf, type Tone } from '@inner-rung/core/figure';
+import { type Shape, shapesOf, type Tone } from '@inner-rung/core/figure';
+import type { Figure } from '@inner-rung/core/pose';
 
 /** Colours of a figure's parts, and of the thin edge that keeps a limb apart from what it lies over. */
 export type FigureColours = Readonly<Record<Exclude<Tone, 'line'> | 'edge', string>>;

@@ -1,4 +1,5 @@
-import { figureWords, frameOf, otherSide, type Shown, stripOf } from '@inner-rung/core/figure';
+import { figureWords, frameOf, type Shown, stripOf } from '@inner-rung/core/figure';
+import { otherSide } from '@inner-rung/core/pose';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { FigureShapes, THEME } from './figure-shapes.tsx';
 

@@ -1,7 +1,20 @@
-import { FLESH, LENGTHS } from '../body.ts';
-import { apart, both, flat, line, moved, onBall, standing, to, turned } from '../build.ts';
-import type { Figure, Prop } from '../figure.ts';
-import { type KeyPose, type Limb, mirrored } from '../pose.ts';
+import type { Figure, Prop } from '../../pose/index.ts';
+import {
+  apart,
+  both,
+  FLESH,
+  flat,
+  type KeyPose,
+  LENGTHS,
+  type Limb,
+  line,
+  mirrored,
+  moved,
+  onBall,
+  standing,
+  to,
+  turned,
+} from '../../pose/index.ts';
 import { onTheSide, PROPPED_AT, sidePlank } from './floor.ts';
 import { bell, type Drawn, type Figures, front, MAT, side, withProps } from './kit.ts';
 import { hold, onSurface } from './more.ts';

@@ -1,20 +1,22 @@
-import { FLESH, LENGTHS, type Point, step } from '../body.ts';
+import type { Figure, KeyPose, Limb } from '../../pose/index.ts';
 import {
   both,
+  FLESH,
   flat,
+  LENGTHS,
   line,
   moved,
   onBall,
   onKnees,
+  type Point,
   prone,
   sitting,
   standing,
+  step,
   supine,
   to,
   turned,
-} from '../build.ts';
-import type { Figure } from '../figure.ts';
-import type { KeyPose, Limb } from '../pose.ts';
+} from '../../pose/index.ts';
 import { chair, type Drawn, type Figures, MAT, side, withProps } from './kit.ts';
 
 /** Hands before the chest, then beside the hip: a turn is told by them, from the side. */

@@ -1,5 +1,4 @@
-import type { Figure, Prop } from '../figure.ts';
-import type { KeyPose } from '../pose.ts';
+import type { Figure, KeyPose, Prop } from '../../pose/index.ts';
 
 /** A move's figure at a surface so high (m); moves without one ignore it. */
 export type Drawn = (surface: number) => Figure;

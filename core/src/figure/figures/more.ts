@@ -1,10 +1,11 @@
-import { LENGTHS } from '../body.ts';
+import type { Figure, KeyPose, Limb, Prop } from '../../pose/index.ts';
 import {
   apart,
   both,
   flat,
   fours,
   HANG,
+  LENGTHS,
   line,
   moved,
   onBall,
@@ -14,9 +15,7 @@ import {
   supine,
   to,
   turned,
-} from '../build.ts';
-import type { Figure, Prop } from '../figure.ts';
-import type { KeyPose, Limb } from '../pose.ts';
+} from '../../pose/index.ts';
 import { FLOOR, turning } from './floor.ts';
 import {
   bell,

@@ -1,7 +1,20 @@
-import { LENGTHS, type Point, step } from '../body.ts';
-import { both, flat, fours, line, onBall, sitting, standing, supine, to, turned, way } from '../build.ts';
-import type { Figure } from '../figure.ts';
-import type { KeyPose, Limb } from '../pose.ts';
+import type { Figure, KeyPose, Limb } from '../../pose/index.ts';
+import {
+  both,
+  flat,
+  fours,
+  LENGTHS,
+  line,
+  onBall,
+  type Point,
+  sitting,
+  standing,
+  step,
+  supine,
+  to,
+  turned,
+  way,
+} from '../../pose/index.ts';
 import { bell, chair, type Drawn, type Figures, held, MAT, side, weight, weights, withProps } from './kit.ts';
 
 const STEPS = 4;

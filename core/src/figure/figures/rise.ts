@@ -1,20 +1,24 @@
-import { FLESH, LENGTHS, type Point } from '../body.ts';
+import type { Figure, Prop } from '../../pose/index.ts';
 import {
   both,
+  FLESH,
   flat,
   fours,
   HANG,
+  type KeyPose,
+  LENGTHS,
+  type Limb,
   line,
   moved,
   onBall,
   onKnees,
+  type Point,
+  solve,
   standing,
   supine,
   to,
   turned,
-} from '../build.ts';
-import type { Figure, Prop } from '../figure.ts';
-import { type KeyPose, type Limb, solve } from '../pose.ts';
+} from '../../pose/index.ts';
 import { crouched, FLOOR, planked } from './floor.ts';
 import { type Figures, front, MAT, side, withProps } from './kit.ts';
 import { seat } from './more.ts';

@@ -1,20 +1,24 @@
-import { ARM, FLESH, LENGTHS } from '../body.ts';
+import type { Figure, Prop } from '../../pose/index.ts';
 import {
+  ARM,
   apart,
   both,
+  FLESH,
   flat,
   fours,
+  type KeyPose,
+  LENGTHS,
+  type Limb,
   line,
   moved,
   onBall,
   prone,
   sitting,
+  solve,
   standing,
   to,
   turned,
-} from '../build.ts';
-import type { Figure, Prop } from '../figure.ts';
-import { type KeyPose, type Limb, solve } from '../pose.ts';
+} from '../../pose/index.ts';
 import { FLOOR } from './floor.ts';
 import { bell, chair, type Drawn, type Figures, front, MAT, side, withProps } from './kit.ts';
 import { MORE, onSurface, seat, seated } from './more.ts';

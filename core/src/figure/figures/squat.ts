@@ -1,6 +1,5 @@
-import { LENGTHS } from '../body.ts';
-import { apart, both, flat, onBall, sitting, standing, to, turned } from '../build.ts';
-import type { Limb } from '../pose.ts';
+import type { Limb } from '../../pose/index.ts';
+import { apart, both, flat, LENGTHS, onBall, sitting, standing, to, turned } from '../../pose/index.ts';
 import { bell, chair, type Figures, front, held, side, weights, withProps } from './kit.ts';
 
 const AHEAD: Limb = turned(80, 88);

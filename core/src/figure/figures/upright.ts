@@ -1,7 +1,21 @@
-import { along, LENGTHS, step } from '../body.ts';
-import { apart, both, flat, HANG, onBall, sitting, standing, to, turned } from '../build.ts';
-import type { Figure, Prop } from '../figure.ts';
-import { type KeyPose, type Limb, solve } from '../pose.ts';
+import type { Figure, Prop } from '../../pose/index.ts';
+import {
+  along,
+  apart,
+  both,
+  flat,
+  HANG,
+  type KeyPose,
+  LENGTHS,
+  type Limb,
+  onBall,
+  sitting,
+  solve,
+  standing,
+  step,
+  to,
+  turned,
+} from '../../pose/index.ts';
 import { bell, chair, type Drawn, type Figures, front, side, weight, weights, withProps } from './kit.ts';
 
 const UP: Limb = turned(174, 178);
