@@ -96,7 +96,7 @@ const anyStation = (id: string): fc.Arbitrary<Station> =>
     }));
 
 /** One block of any format, with up to so many stations. */
-export const anyBlockOf = (id: string, most: number): fc.Arbitrary<Block> =>
+const anyBlockOf = (id: string, most: number): fc.Arbitrary<Block> =>
   fc
     .tuple(anyKind.chain(anyFormat), fc.integer({ min: 1, max: most }))
     .chain(([format, n]) =>

@@ -14,7 +14,7 @@ const TRIES = { each: 5, all: 30, shutMs: 5 * 60_000 } as const;
 const SIGNED_IN_MS = 12 * 3_600_000;
 /** A code on paper opens its card for so long: what was fitted to somebody a month ago is looked at again. Estimate. */
 const CARD_MS = 31 * 24 * 3_600_000;
-export const LEAST_PASSCODE = 6;
+const LEAST_PASSCODE = 6;
 
 /** What is kept of a secret that comes back: never the secret itself. */
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');

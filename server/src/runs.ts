@@ -13,7 +13,7 @@ interface Row {
 }
 
 /** What everybody who looks on is told. */
-export interface Told {
+interface Told {
   readonly events: readonly RunEvent[];
 }
 type Listener = (told: Told) => void;

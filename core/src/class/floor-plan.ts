@@ -4,7 +4,7 @@ import type { Room } from '../room/index.ts';
 import type { How, Shared } from './sharing.ts';
 
 /** A station's place on the floor, in metres from the top left corner. */
-export interface Place {
+interface Place {
   readonly station: number;
   /** People there at once. */
   readonly people: number;

@@ -1,10 +1,8 @@
 export { pathOver, RUN_COST, seatAll, solveWithPieces } from './coupling.ts';
-export { type FloorPlan, floorPlan, type Place } from './floor-plan.ts';
+export { type FloorPlan, floorPlan } from './floor-plan.ts';
 export {
   LANES,
-  type Lane,
   type LaneFault,
-  type LanePin,
   type LanesMade,
   type LanesRequest,
   laneName,
@@ -18,7 +16,6 @@ export {
 export {
   boughtBy,
   boughtWords,
-  type ClassChange,
   type ClassRun,
   classChanges,
   gapOf,
@@ -30,15 +27,7 @@ export {
   trimsAt,
   wishesOf,
 } from './page.ts';
-export {
-  type ClassEntry,
-  type ClassPerson,
-  type ClassPlan,
-  type ClassRequest,
-  type ClassWish,
-  planClass,
-  type TaughtForm,
-} from './plan.ts';
+export { type ClassPerson, type ClassPlan, type ClassRequest, type ClassWish, planClass } from './plan.ts';
 export {
   fixesOf,
   type Given,
@@ -60,4 +49,4 @@ export {
   type Want,
   wantsOf,
 } from './sharing.ts';
-export { type StationAnswer, type StationProblem, solveStation } from './station.ts';
+export { type StationProblem, solveStation } from './station.ts';

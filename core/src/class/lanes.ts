@@ -19,7 +19,7 @@ export interface LanePin {
   readonly form: FormRef;
 }
 
-export interface Lane {
+interface Lane {
   /** Where it lies between the named levels, 0 to 3. */
   readonly position: number;
   readonly uses: readonly (Use | null)[];

@@ -36,14 +36,14 @@ export interface ClassRequest {
 }
 
 /** A form as it is taught at a station, and who does it. */
-export interface TaughtForm {
+interface TaughtForm {
   readonly form: FormRef;
   readonly people: readonly string[];
   /** The trainer's own, as written. */
   readonly asWritten: boolean;
 }
 
-export interface ClassEntry {
+interface ClassEntry {
   readonly entry: number;
   /** Most people first: what is shown first. */
   readonly forms: readonly TaughtForm[];

@@ -306,17 +306,14 @@ export const rotating = (
   );
 
 /** Half of the people work at a station while the others rest, then the other way round. */
-export const inWaves = (
-  forms: ReadonlyMap<string, readonly (FormRef | null)[]>,
-  stations: number,
-): Seat[][] =>
+const inWaves = (forms: ReadonlyMap<string, readonly (FormRef | null)[]>, stations: number): Seat[][] =>
   together(forms, stations).flatMap((seats) => [
     seats.filter((_, i) => i % 2 === 0),
     seats.filter((_, i) => i % 2 === 1),
   ]);
 
 /** Two halves of the class working at once, the second so many stations ahead of the first. */
-export const inHalves = (
+const inHalves = (
   forms: ReadonlyMap<string, readonly (FormRef | null)[]>,
   stations: number,
   ahead = Math.floor(stations / 2),

@@ -10,10 +10,9 @@ export {
   formatSchema,
   formatWords,
 } from './formats.ts';
-export { CHOICES, type ChoiceKey, INPUTS, type InputKey, type NumberInput } from './inputs.ts';
+export { CHOICES, type ChoiceKey, INPUTS, type InputKey } from './inputs.ts';
 export {
   clockText,
-  type Doing,
   lengthOf,
   lengthWords,
   type Piece,

@@ -51,7 +51,7 @@ export interface Surroundings {
 export const span = (lo: number, mid = lo, hi = mid): Span => ({ lo, mid, hi });
 export const plus = (a: Span, b: Span): Span => ({ lo: a.lo + b.lo, mid: a.mid + b.mid, hi: a.hi + b.hi });
 export const times = (a: Span, n: number): Span => ({ lo: a.lo * n, mid: a.mid * n, hi: a.hi * n });
-export const NOTHING: Span = span(0);
+const NOTHING: Span = span(0);
 
 /** Seconds that so many counted reps of a part take. */
 export const takesFor = (part: PartWork, count: number): Span => times(part.repSeconds, count * part.per);

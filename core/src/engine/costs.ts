@@ -119,7 +119,7 @@ export const PATTERN_COUNT = PATTERNS.length;
 export const MUSCLE_COUNT = MUSCLES.length;
 
 /** How much of the intent a pattern keeps, by its distance. Estimates. */
-export const PATTERN_KEEPS = [1, 0.6, 0.2] as const;
+const PATTERN_KEEPS = [1, 0.6, 0.2] as const;
 
 /** Share of the intent kept, 0–1: half the pattern, half the muscles. */
 export function intentKept(patternDistance: number, muscleOverlap: number): number {

@@ -41,7 +41,7 @@ export const KEEPS = {
   count: 'the same count in all',
   clean: 'as many as have been clean',
 } as const;
-export type Keeps = keyof typeof KEEPS;
+type Keeps = keyof typeof KEEPS;
 
 /** Reps where a format counts and nothing is said. Common practice. */
 const USUAL_COUNT = 10;

@@ -1,8 +1,8 @@
 export { type Choice, withinBudgets } from './budget.ts';
-export { COSTS, type Costs, costsFor, intentKept, LEAST_INTENT } from './costs.ts';
-export { inBouts, KEEPS, type Keeps, type OwnDose, ownDose } from './dose.ts';
-export { factsInIndex, type Go, goesOf } from './goes.ts';
+export { COSTS, type Costs, costsFor, LEAST_INTENT } from './costs.ts';
+export { inBouts, KEEPS, type OwnDose, ownDose } from './dose.ts';
+export { factsInIndex, goesOf } from './goes.ts';
 export { createScaler, type Opened, type ScaleRequest, type Scaler } from './scaler.ts';
 export { similarityOf } from './similarity.ts';
-export { SIDEWAYS, SIDEWAYS_IDS, type Sideways, type Switches, switchesOf } from './switches.ts';
+export { SIDEWAYS, SIDEWAYS_IDS, type Switches, switchesOf } from './switches.ts';
 export { type Reason, replay, type Use, type Version } from './version.ts';

@@ -2,7 +2,7 @@ import type { LibraryIndex } from '../forms/index.ts';
 import { type Costs, intentKept, MUSCLE_COUNT, PATTERN_COUNT, PATTERN_DISTANCE } from './costs.ts';
 
 /** Moves that keep enough of one move's intent, cheapest first; `base` is what all their forms cost. */
-export interface Ranking {
+interface Ranking {
   readonly moves: Int32Array;
   readonly base: Int32Array;
 }

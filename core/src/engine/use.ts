@@ -19,7 +19,7 @@ export interface FormRow {
 }
 
 /** The innermost level that could do a form and whose lane goes up to its impact. */
-export function laneOf({ hi, offset }: FormRow): 0 | 1 | 2 | 3 {
+function laneOf({ hi, offset }: FormRow): 0 | 1 | 2 | 3 {
   for (let level = 0; level < 3; level++) {
     const { ability, impactMax } = LEVELS[level]!;
     if (hi[offset + CLASS]! <= impactMax && ability.every((can, r) => hi[offset + REGION_AT[r]!]! <= can))

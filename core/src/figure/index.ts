@@ -16,9 +16,9 @@ export {
   handlesOf,
   pinned,
 } from './edit.ts';
-export { type FigureFacts, type FigureFinding, factsOfFigure, figureFindings } from './facts.ts';
+export { type FigureFinding, factsOfFigure, figureFindings } from './facts.ts';
 export { FIGURES } from './figures/index.ts';
 export { checkFigures, type SheetChecked } from './sheet.ts';
 export { drawnOf, figureWords, heightFault, nearestDrawn, type Shown, shownFor } from './shown.ts';
 export { stillsOf } from './stills.ts';
-export { type Wrong, wrongOf } from './wrong.ts';
+export { wrongOf } from './wrong.ts';

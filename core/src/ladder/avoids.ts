@@ -11,7 +11,7 @@ export const TRUNK_PATTERNS = [
 const ALL: readonly Pattern[] = PATTERNS.filter((p) => p !== 'mobility' && p !== 'stretch');
 
 /** Hands on a chair back to steady oneself carry this much of the body at the most, %. Estimate. */
-export const STEADYING_LOAD = 12;
+const STEADYING_LOAD = 12;
 
 /** What a branch can promise to keep away from at every rung, and what a search can be told must go. */
 interface Avoidance {

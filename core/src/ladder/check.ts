@@ -16,8 +16,8 @@ export type LadderFix =
   | { readonly do: 'above' }
   | { readonly do: 'branch'; readonly avoids: Avoid };
 
-export const SEVERITIES = ['wrong', 'doubtful', 'note'] as const;
-export type Severity = (typeof SEVERITIES)[number];
+const SEVERITIES = ['wrong', 'doubtful', 'note'] as const;
+type Severity = (typeof SEVERITIES)[number];
 
 export interface LadderFinding {
   readonly check: string;
@@ -46,9 +46,9 @@ export const TALLEST_STEP = 2.6;
 /** Points a combined step may rise before something is missing between. Estimate. */
 export const TALLEST_POINTS = 30;
 /** A top below this doesn't tax somebody fit. Estimate. */
-export const EARLY_TOP = 60;
+const EARLY_TOP = 60;
 /** A bottom above this is too hard for somebody new. Estimate. */
-export const HIGH_BOTTOM = 40;
+const HIGH_BOTTOM = 40;
 
 /** Patterns that can be trained sitting down, so that a ladder of them should begin there. */
 const SEATED_PATTERNS: readonly Pattern[] = [

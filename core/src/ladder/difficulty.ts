@@ -79,7 +79,7 @@ const IMPACT_POINTS = [0, 20, 45, 72] as const;
 export const PART_KEYS = [...REGIONS, 'effort.met', 'impact.class'] as const satisfies readonly DemandKey[];
 export type PartKey = (typeof PART_KEYS)[number];
 
-export interface DifficultyPart {
+interface DifficultyPart {
   readonly key: PartKey;
   readonly points: number;
   readonly says: string;

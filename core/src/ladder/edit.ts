@@ -18,11 +18,7 @@ function end(library: Library, form: FormRef): StepEnd | null {
  * A ladder with its rungs in a new order. A step between two rungs that were neighbours before keeps
  * what its author said of it; a new step is named by the lever that accounts for it best.
  */
-export function withRungs(
-  library: Library,
-  ladder: Ladder,
-  rungs: readonly (FormRef & Partial<Rung>)[],
-): Ladder {
+function withRungs(library: Library, ladder: Ladder, rungs: readonly (FormRef & Partial<Rung>)[]): Ladder {
   const said = new Map<string, Pick<Rung, 'levers' | 'step'>>();
   ladder.rungs.forEach((rung, i) => {
     if (i > 0)

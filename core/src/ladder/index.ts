@@ -1,18 +1,7 @@
-export { AVOID_IDS, AVOIDS, type Avoid, breaksPromise, STEADYING_LOAD, TRUNK_PATTERNS } from './avoids.ts';
-export {
-  checkLadder,
-  LADDER_CHECKS,
-  type LadderFinding,
-  type LadderFix,
-  SEVERITIES,
-  type Severity,
-  TALLEST_POINTS,
-  TALLEST_STEP,
-} from './check.ts';
+export { AVOID_IDS, AVOIDS, type Avoid, breaksPromise, TRUNK_PATTERNS } from './avoids.ts';
+export { checkLadder, LADDER_CHECKS, type LadderFinding, TALLEST_POINTS, TALLEST_STEP } from './check.ts';
 export {
   ANCHORS,
-  type Difficulty,
-  type DifficultyPart,
   difficultyOf,
   hardnessOn,
   PART_KEYS,
@@ -22,31 +11,13 @@ export {
   type Region,
   RUNG_STEP,
   regionPoints,
-  rungsApart,
 } from './difficulty.ts';
-export {
-  applyFix,
-  insertRung,
-  nameStep,
-  removeRung,
-  setHeight,
-  shiftRung,
-  splitLadder,
-  withRungs,
-} from './edit.ts';
+export { applyFix, insertRung, nameStep, removeRung, setHeight, shiftRung, splitLadder } from './edit.ts';
 export { familyOf, patternOf, rungDemand } from './family.ts';
-export {
-  type Family,
-  familySchema,
-  type Ladder,
-  ladderSchema,
-  type Rung,
-  type WrittenLadder,
-} from './ladder.ts';
+export { type Ladder, ladderSchema, type Rung, type WrittenLadder } from './ladder.ts';
 export {
   type Library,
   LibraryError,
-  type LibraryFault,
   type LibraryFile,
   type LibraryParts,
   libraryOf,
@@ -68,12 +39,4 @@ export {
   wordFor,
   writtenMove,
 } from './own.ts';
-export {
-  explainStep,
-  leverShows,
-  leverWords,
-  risesIn,
-  type StepEnd,
-  stepHeight,
-  unexplained,
-} from './step.ts';
+export { explainStep, leverShows, leverWords, risesIn, stepHeight, unexplained } from './step.ts';

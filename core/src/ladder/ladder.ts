@@ -3,7 +3,7 @@ import { formRefSchema, idSchema, LEVER_IDS, type LeverId, moveSchema } from '..
 import { AVOID_IDS, type Avoid } from './avoids.ts';
 import { PART_KEYS } from './difficulty.ts';
 
-export const rungSchema = formRefSchema.extend({
+const rungSchema = formRefSchema.extend({
   /** What makes this rung harder than the one below; the bottom rung names none. */
   levers: z.array(z.enum(LEVER_IDS as [LeverId, ...LeverId[]])).max(2),
   /** The step in a trainer's words: "the chair takes a third off". */
@@ -44,4 +44,3 @@ export const familySchema = z.strictObject({
   moves: z.array(moveSchema),
   ladders: z.array(ladderSchema),
 });
-export type Family = z.output<typeof familySchema>;

@@ -6,9 +6,10 @@ import {
   demandKeySchema,
   type Figure,
   figureSchema,
+  idSchema,
+  type Move,
   readFigure,
-} from '../move/demand.ts';
-import { idSchema, type Move } from '../move/move.ts';
+} from '../move/index.ts';
 import { familySchema, type Ladder } from './ladder.ts';
 
 const basesSchema = z.strictObject({

@@ -9,7 +9,7 @@ const HOLD = at('strain.holdSeconds');
 const BALANCE = at('balance.level');
 
 /** Two different rulers and more count alike: such a form is no near miss. */
-export const MANY = 2;
+const MANY = 2;
 
 /** Verdict on every form for one subject and one setting of the dials. */
 export interface Verdict {

@@ -1,7 +1,6 @@
 import { type Library, rungDemand } from '../ladder/index.ts';
 import { unsafeEnd } from '../move/index.ts';
-import { limitWords } from '../person/edit.ts';
-import { covers, type Limit } from '../person/limits.ts';
+import { covers, type Limit, limitWords } from '../person/index.ts';
 
 export interface OddLimit {
   /** The limit it is about; null when all of them together are. */

@@ -46,4 +46,4 @@ export function corrected(
 }
 
 /** Corrections that a record keeps, the newest. */
-export const MOST_CORRECTIONS = 2000;
+const MOST_CORRECTIONS = 2000;

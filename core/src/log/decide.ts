@@ -70,7 +70,7 @@ export const SCHOOL_IDS: readonly SchoolId[] = PROGRESS_SCHOOLS;
 /** Effort from which a rung is too much for now, 0–10. Common practice. */
 const TOO_HARD = 9;
 /** Weeks away, and rungs stepped back for them. Common practice. */
-export const AWAY = [
+const AWAY = [
   { weeks: 8, back: 2 },
   { weeks: 4, back: 1 },
   { weeks: 2, back: 0 },

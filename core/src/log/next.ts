@@ -14,7 +14,7 @@ import {
 import type { SessionRecord } from './record.ts';
 
 /** A way round for what hurt: a branch of their ladder, at its rung that is open to them. */
-export interface Around {
+interface Around {
   readonly ladder: string;
   readonly form: FormRef;
   readonly placement: Placement;

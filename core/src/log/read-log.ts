@@ -6,7 +6,7 @@ import { LOG_COLUMNS } from './lines.ts';
 import { RANGES, type Result, resultSchema, SESSION_RECORD, type SessionRecord } from './record.ts';
 
 /** What becomes of a line of a table, the heading being line 1. */
-export interface LineFate {
+interface LineFate {
   readonly line: number;
   readonly is: 'new' | 'here already' | 'refused';
   readonly who: string;

@@ -16,7 +16,7 @@ import {
 const words = (most: number) => z.string().trim().max(most);
 
 /** Part of what somebody did: a form, for how long, how often. */
-export const pieceSchema = z.strictObject({
+const pieceSchema = z.strictObject({
   /** Place in the session's list of entries. */
   entry: z.number().int().min(0).max(399),
   ...formRefSchema.shape,
@@ -162,7 +162,7 @@ function sinceStart(run: Run, events: readonly RunEvent[], at: number): number {
 }
 
 /** When it was over, on the run's clock; null where it still goes on. */
-export function overAt(run: Run, events: readonly RunEvent[]): number | null {
+function overAt(run: Run, events: readonly RunEvent[]): number | null {
   const clock = clockOf(run, events);
   if (clock.beganAt === null) return null;
   if (clock.finishedAt !== null) return clock.finishedAt;

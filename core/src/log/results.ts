@@ -3,7 +3,7 @@ import { runEventSchema, runSchema } from '../run/index.ts';
 import { recordSchema } from './record.ts';
 
 /** What a session that was run away from here gives back: the run, all that happened, what came of it. */
-export const resultsSchema = z.strictObject({
+const resultsSchema = z.strictObject({
   kind: z.literal('results'),
   version: z.literal(1),
   run: runSchema,

@@ -114,7 +114,7 @@ export const LIMB_KEYS: Readonly<Record<'arm' | 'leg', readonly DemandKey[]>> = 
 export const demandKeySchema = z.enum(DEMAND_KEYS as [DemandKey, ...DemandKey[]]);
 
 /** Where a figure comes from. `memory`: a published source, not yet seen in print by an author here. */
-export const ORIGINS = ['published', 'memory', 'practice', 'estimate'] as const;
+const ORIGINS = ['published', 'memory', 'practice', 'estimate'] as const;
 export const originSchema = z.enum(ORIGINS);
 export type Origin = z.infer<typeof originSchema>;
 

@@ -47,7 +47,7 @@ export function settle(
   return origin;
 }
 
-export function settingsSpec(move: Move): SettingsSpec {
+function settingsSpec(move: Move): SettingsSpec {
   return {
     law: move.surface ? LAWS[move.surface.law as LawId] : null,
     usualCm: move.surface?.usualCm ?? 0,

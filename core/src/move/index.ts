@@ -7,19 +7,18 @@ export {
   type DemandKey,
   demandKeySchema,
   type Figure,
+  figureSchema,
   LIMB_KEYS,
   middle,
-  ORIGINS,
-  type Origin,
+  readFigure,
   unsafeEnd,
   type WrittenFigure,
 } from './demand.ts';
-export { demandOf, type SettingsSpec, settingsSpec, settle, trimEffect } from './form.ts';
+export { demandOf, settle, trimEffect } from './form.ts';
 export {
   KNEE_PUSH_UP_SHARE,
   LAW_IDS,
   LAWS,
-  type Law,
   type LawId,
   PUSH_UP_SHARE,
   readCurve,
@@ -37,7 +36,6 @@ export {
   JOINTS,
   type Joint,
   LIMBS,
-  type Limb,
   type Move,
   MUSCLES,
   type Muscle,
@@ -47,5 +45,4 @@ export {
   type Pattern,
   type Settings,
   settingsSchema,
-  type WrittenMove,
 } from './move.ts';

@@ -77,7 +77,7 @@ export const CAPABILITIES = {
 export type Capability = keyof typeof CAPABILITIES;
 export const CAPABILITY_IDS = Object.keys(CAPABILITIES) as Capability[];
 
-export const POSTURES = [
+const POSTURES = [
   'standing',
   'seated',
   'kneeling',
@@ -89,14 +89,13 @@ export const POSTURES = [
 ] as const;
 
 export const LIMBS = ['arm', 'leg'] as const;
-export type Limb = (typeof LIMBS)[number];
 
 const text = z.string().trim().min(2);
 export const idSchema = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, {
   message: 'an id is small letters, digits and single hyphens, such as "step-jack"',
 });
 
-export const needSchema = z.strictObject({
+const needSchema = z.strictObject({
   what: z.enum(CAPABILITY_IDS as [Capability, ...Capability[]]),
   min: z.number().nonnegative().optional(),
   max: z.number().nonnegative().optional(),
@@ -106,7 +105,7 @@ export const needSchema = z.strictObject({
 });
 export type Need = z.infer<typeof needSchema>;
 
-export const surfaceSchema = z
+const surfaceSchema = z
   .strictObject({
     for: z.enum(['hands', 'elbows', 'feet', 'seat', 'step']),
     minCm: z.number().nonnegative(),
@@ -121,7 +120,7 @@ export const surfaceSchema = z
 /** What can give effort back without another form: arms that work, and more of the way. */
 export const GIVES = ['arms', 'range'] as const;
 
-export const trimSchema = z.strictObject({
+const trimSchema = z.strictObject({
   id: idSchema,
   say: text,
   /** A lever that gives effort back, where another took it out; otherwise it makes the form easier. */
@@ -133,7 +132,7 @@ export const trimSchema = z.strictObject({
 });
 
 /** What goes wrong, in the order in which a coach meets it: seen, said, then the lever to pull. */
-export const faultSchema = z.strictObject({
+const faultSchema = z.strictObject({
   see: text,
   say: text,
   lever: z.enum(LEVER_IDS as [LeverId, ...LeverId[]]),
@@ -155,7 +154,7 @@ export const JOINTS = [
 export type Joint = (typeof JOINTS)[number];
 
 /** Warm-up and cool-down material says what it readies: pulse, or these joints and muscles. */
-export const servesSchema = z.strictObject({
+const servesSchema = z.strictObject({
   as: z.enum(['pulse', 'mobility', 'stretch']),
   joints: z.array(z.enum(JOINTS)).default([]),
   muscles: z.array(z.enum(MUSCLES)).default([]),
@@ -246,4 +245,3 @@ export const moveSchema = z
       say('surface', 'a surface and the need that sets its height go together');
   });
 export type Move = z.output<typeof moveSchema>;
-export type WrittenMove = z.input<typeof moveSchema>;

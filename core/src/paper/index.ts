@@ -4,7 +4,6 @@ export {
   LEAST_PT,
   ladderPoster,
   type PersonCard,
-  type PosterRung,
   personCards,
   type StationCard,
   stationCards,

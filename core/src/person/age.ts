@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
-export const YOUNGEST = 5;
-export const OLDEST = 110;
+const YOUNGEST = 5;
+const OLDEST = 110;
 
 /** A year, or a whole date: all that is known of when somebody was born. */
 export const bornSchema = z

@@ -38,7 +38,7 @@ export interface TestCard {
   readonly sided?: true;
 }
 
-export const TESTS = {
+const TESTS = {
   'chair-stand': {
     name: 'Chair stand, 30 seconds',
     for: 'adult',

@@ -1,7 +1,7 @@
 import { type Group, WEEKDAYS } from './group.ts';
 
 /** Minutes of a session where nobody said. Common practice. */
-export const USUAL_MINUTES = 60;
+const USUAL_MINUTES = 60;
 
 /** A session of a group's week, on its day. */
 export interface Occurrence {

@@ -1,4 +1,4 @@
-import type { DemandKey, Pattern } from '../move/index.ts';
+import type { DemandKey } from '../move/index.ts';
 import type { FloorId, Limit, WrittenLimit } from './limits.ts';
 
 export type Preset = WrittenLimit extends infer L
@@ -38,7 +38,6 @@ export interface Condition {
 }
 
 export const cap = (on: DemandKey, max: number, reason: string): Preset => ({ kind: 'cap', on, max, reason });
-export const ban = (pattern: Pattern, reason: string): Preset => ({ kind: 'ban', pattern, reason });
 export const effort = (maxRpe: number, reason: string): Preset => ({ kind: 'effort', maxRpe, reason });
 export const hold = (supportAboveBalance: number, reason = 'something to hold'): Preset => ({
   kind: 'require',

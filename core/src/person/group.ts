@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { DemandKey } from '../move/index.ts';
-import { idSchema } from '../move/move.ts';
+import { idSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
 import { LEVELS } from './ability.ts';
 import { CONDITION_IDS, CONDITIONS, type ConditionId } from './conditions.ts';
@@ -132,7 +132,7 @@ export function standIn(group: Group, part: GroupPart): StandIn {
   return { ...person, standsFor: part.count };
 }
 
-export const standInId = (group: Group, part: GroupPart): string => `${group.id}-part-${part.id}`;
+const standInId = (group: Group, part: GroupPart): string => `${group.id}-part-${part.id}`;
 
 /** Everybody a plan for a group is made for: its members, then its parts without files. */
 export function everybodyIn(group: Group, people: readonly Person[]): Person[] {

@@ -23,8 +23,8 @@ export const MAX_RATE: Readonly<Record<'fox' | 'tanaka' | 'gellish' | 'gulati', 
   },
   fox: { name: '220 − age', source: 'Fox 1971, common rule', bpm: (age) => 220 - age },
 };
-export type MaxRateId = keyof typeof MAX_RATE;
-export const MAX_RATE_IDS = Object.keys(MAX_RATE) as MaxRateId[];
+type MaxRateId = keyof typeof MAX_RATE;
+const MAX_RATE_IDS = Object.keys(MAX_RATE) as MaxRateId[];
 
 /** One standard deviation of what people of one age have, beats a minute: a third lie outside. */
 export const RATE_SPREAD = 10;

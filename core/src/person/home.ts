@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { idSchema } from '../move/move.ts';
+import { idSchema } from '../move/index.ts';
 
 export const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 export type Day = (typeof DAYS)[number];

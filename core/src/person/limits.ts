@@ -1,13 +1,12 @@
 import { z } from 'zod';
-import { demandKeySchema } from '../move/demand.ts';
-import { idSchema, PATTERNS } from '../move/move.ts';
+import { demandKeySchema, idSchema, PATTERNS } from '../move/index.ts';
 
-export const SIDES = ['left', 'right', 'both'] as const;
+const SIDES = ['left', 'right', 'both'] as const;
 export const sideSchema = z.enum(SIDES);
 export type Side = z.infer<typeof sideSchema>;
 
 /** Where a limit comes from. `screening` and `today` are worked out; the others are entered. */
-export const SOURCES = ['person', 'trainer', 'clinician', 'condition', 'screening', 'today'] as const;
+const SOURCES = ['person', 'trainer', 'clinician', 'condition', 'screening', 'today'] as const;
 
 const common = {
   id: z.string().min(1),

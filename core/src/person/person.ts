@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { formRefSchema, idSchema } from '../move/move.ts';
+import { formRefSchema, idSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
 import { EQUIPMENT_IDS, type EquipmentId } from '../room/index.ts';
 import { type Age, ageOn, bornSchema } from './age.ts';
@@ -19,7 +19,7 @@ import {
 import { todaySchema, todayVerdict, type Verdict } from './today.ts';
 
 /** Evidence of a rung a person owns. The rung is named by its form, so a ladder may gain rungs. */
-export const placementSchema = z.strictObject({
+const placementSchema = z.strictObject({
   ladder: idSchema,
   rung: formRefSchema,
   evidence: z.enum(['assessed', 'observed', 'assumed']),
@@ -44,7 +44,7 @@ export const heldConditionSchema = z
   });
 
 /** One of a condition's limits put aside or eased, by whom and why; kept even when it is put back. */
-export const loosenedSchema = z.strictObject({
+const loosenedSchema = z.strictObject({
   limit: z.string().min(3),
   /** The cap that holds instead; none: the limit is off. */
   max: z.number().nonnegative().optional(),
@@ -54,7 +54,7 @@ export const loosenedSchema = z.strictObject({
 });
 
 /** What was changed in limits, conditions, clearance or placement, when and why. */
-export const logSchema = z.strictObject({
+const logSchema = z.strictObject({
   at: z.iso.datetime(),
   what: z.enum(['limit', 'condition', 'screening', 'clearance', 'placement', 'group']),
   says: z.string().min(1).max(400),
@@ -114,7 +114,6 @@ export const personSchema = z.strictObject({
   home: homeSchema.optional(),
 });
 export type Person = z.output<typeof personSchema>;
-export type WrittenPerson = z.input<typeof personSchema>;
 
 export const PERSON: RecordKind<Person> = {
   name: 'person',

@@ -40,7 +40,7 @@ export function rungNamed(ladder: Ladder, form: Placement['rung']): number {
 }
 
 /** The highest rung with nothing above what somebody can do, in any region; −1 when there is none. */
-export function highestWithin(library: Library, ladder: Ladder, ability: readonly number[]): number {
+function highestWithin(library: Library, ladder: Ladder, ability: readonly number[]): number {
   let best = -1;
   ladder.rungs.forEach((rung, i) => {
     const demand = rungDemand(library, rung);

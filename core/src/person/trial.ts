@@ -3,7 +3,7 @@ import type { Ladder } from '../ladder/index.ts';
 export type Answer = 'too easy' | 'about right' | 'too hard' | 'hurt';
 export const ANSWERS: readonly Answer[] = ['too easy', 'about right', 'too hard', 'hurt'];
 
-export interface Try {
+interface Try {
   readonly rung: number;
   readonly answer: Answer;
 }

@@ -82,7 +82,7 @@ const turnedRound = (prop: Prop): Prop =>
       : prop;
 
 /** Bend of a joint: 0 is straight. */
-export const bendOf = (root: Point, joint: Point, end: Point): number => {
+const bendOf = (root: Point, joint: Point, end: Point): number => {
   const a = Math.atan2(joint[1] - root[1], joint[0] - root[0]);
   const b = Math.atan2(end[1] - joint[1], end[0] - joint[0]);
   return turn((a * 180) / Math.PI, (b * 180) / Math.PI);

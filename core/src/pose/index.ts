@@ -38,7 +38,6 @@ export {
 export { drawingSchema, MOST_POSES } from './drawing.ts';
 export {
   armRaised,
-  bendOf,
   type Figure,
   faultsOf,
   groundsAt,

@@ -102,7 +102,7 @@ const PART = {
 } as const;
 
 /** A closed hand's share of an open one's length. Estimate. */
-export const FIST = 0.5;
+const FIST = 0.5;
 /** Width of a foot that points at the eye, m. Estimate. */
 const FOOT_FROM_FRONT = 0.05;
 

@@ -42,7 +42,7 @@ export function freshId(library: Library, name: string): string {
 }
 
 /** What a ladder of such a move climbs in: effort where it goes to a beat, balance where that is the point, else the strength it asks most of. */
-export function measuresFor({ move, demand }: Draft): PartKey[] {
+function measuresFor({ move, demand }: Draft): PartKey[] {
   if (move.pattern === 'balance') return ['balance.level'];
   const beat = move.unit === 'reps' && !move.tempo;
   if (
@@ -178,7 +178,7 @@ function nameSteps(
 }
 
 /** What a ladder of these rungs should have a way round. */
-export function wantedBranches(pattern: Pattern, demands: readonly Demand[]): Avoid[] {
+function wantedBranches(pattern: Pattern, demands: readonly Demand[]): Avoid[] {
   const breaks = (avoids: Avoid) => demands.some((demand) => breaksPromise(avoids, demand));
   const wanted = AVOID_IDS.filter(
     (avoids) => breaks(avoids) && (AVOIDS[avoids].expectedOf as readonly Pattern[]).includes(pattern),

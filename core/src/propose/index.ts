@@ -1,6 +1,6 @@
 export type { Draft } from './bench.ts';
 export { type Answers, describeMove, QUESTIONS } from './describe.ts';
-export { draftBranch, draftLadder, freshId, type LadderDraft, measuresFor } from './draft-ladder.ts';
+export { draftBranch, draftLadder, freshId } from './draft-ladder.ts';
 export {
   type Proposal,
   proposeAbove,
@@ -9,4 +9,4 @@ export {
   proposeSideways,
 } from './propose.ts';
 export type { Pull } from './pull.ts';
-export { draftOf, PULLS, pull, pullsFor } from './pulls.ts';
+export { draftOf, PULLS, pull } from './pulls.ts';

@@ -1,2 +1,2 @@
-export { type Opened, openRecord, type RecordKind } from './record.ts';
+export { openRecord, type RecordKind } from './record.ts';
 export { slugOf } from './slug.ts';

@@ -27,7 +27,7 @@ import { HARD_MET } from './order.ts';
 import type { Sums } from './sums.ts';
 
 /** A change to the session that mends a finding. */
-export type Fix = { readonly label: string } & (
+type Fix = { readonly label: string } & (
   | { readonly kind: 'block'; readonly block: number; readonly becomes: Block }
   | { readonly kind: 'order'; readonly block: number }
   | { readonly kind: 'add'; readonly role: 'warm-up' | 'cool-down' }

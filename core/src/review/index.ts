@@ -1,13 +1,4 @@
-export {
-  type Checked,
-  check,
-  type Finding,
-  type Fix,
-  isCircuit,
-  JOINTS,
-  type ThirdRunning,
-  thirdsRunning,
-} from './checks.ts';
+export { check, type Finding, isCircuit, JOINTS, thirdsRunning } from './checks.ts';
 export {
   type BestOrder,
   bestOrder,
@@ -18,5 +9,5 @@ export {
   type OrderCount,
   orderCosts,
 } from './order.ts';
-export { COMPARED, type CompareRow, LOADED, type Profile, profileOf } from './profile.ts';
-export { type Change, type MoveSum, type Sums, type SumsFor, sumUp, type Totals } from './sums.ts';
+export { COMPARED, LOADED, profileOf } from './profile.ts';
+export { type Sums, sumUp } from './sums.ts';

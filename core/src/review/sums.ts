@@ -19,7 +19,7 @@ const CHANGE_SECONDS = [
   [6, 6, 3],
 ] as const;
 
-export interface Change {
+interface Change {
   /** Indices of stations among all of the session. */
   readonly from: number;
   readonly to: number;
@@ -30,7 +30,7 @@ export interface Change {
 }
 
 /** What a stretch of a session comes to. */
-export interface Totals {
+interface Totals {
   readonly lengthSeconds: number;
   readonly workSeconds: number;
   readonly restSeconds: number;
@@ -43,7 +43,7 @@ export interface Totals {
   readonly floorChanges: number;
 }
 
-export interface MoveSum {
+interface MoveSum {
   readonly move: string;
   readonly seconds: number;
   /** Reps in all, counted or by pace; null for a hold. `most` where rounds are only estimated. */

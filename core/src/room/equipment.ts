@@ -32,7 +32,7 @@ export const SHELVES = [
 ] as const;
 
 /** The drawing a thing has; several may share one. */
-export const DRAWINGS = [
+const DRAWINGS = [
   'wall',
   'rail',
   'bar',

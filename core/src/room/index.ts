@@ -1,5 +1,4 @@
 export {
-  DRAWINGS,
   type Drawing,
   EQUIPMENT,
   EQUIPMENT_IDS,
@@ -11,13 +10,11 @@ export {
   placesOf,
   SHELVES,
   sizeUnit,
-  usualSizes,
 } from './equipment.ts';
 export { READY_ROOMS } from './ready.ts';
 export {
   clearMetres,
   fitting,
-  type Offer,
   offersOf,
   peopleThatFit,
   ROOM,

@@ -15,7 +15,7 @@ export interface Call {
 }
 
 /** Seconds before the end of a stretch that are counted down. Common practice. */
-export const COUNT_DOWN = [3, 2, 1] as const;
+const COUNT_DOWN = [3, 2, 1] as const;
 /** Seconds left at which time is called in a stretch that is long enough. Common practice. */
 const TIME_LEFT = [15, 10] as const;
 

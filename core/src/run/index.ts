@@ -1,4 +1,4 @@
-export { type Call, COUNT_DOWN, callsIn } from './calls.ts';
+export { type Call, callsIn } from './calls.ts';
 export { clockOf, type Position, positionAt, type RunClock, type Stretch, secondsLeft } from './clock.ts';
 export {
   type Beat,
@@ -10,36 +10,23 @@ export {
   repsInRound,
   tempoSeconds,
 } from './pace.ts';
-export {
-  type Count,
-  type Doing,
-  doesNow,
-  doingOf,
-  type FormDone,
-  formsAt,
-  type Present,
-  peopleOf,
-  switchTo,
-} from './people.ts';
+export { doesNow, doingOf, formsAt, type Present, peopleOf, switchTo } from './people.ts';
 export {
   type Cast,
   castSchema,
   type Does,
   entryName,
   factsFor,
-  factsOfRun,
   inOrder,
   type Run,
   type RunEvent,
   runEventSchema,
   runSchema,
   SIGNS,
-  WAYS,
   type Way,
 } from './run.ts';
 export {
   bandState,
-  type HeartBand,
   type HeartSource,
   heartBand,
   heartsFrom,
@@ -47,7 +34,6 @@ export {
   readRate,
   STANDS_SECONDS,
   simulatedStraps,
-  type Wearer,
 } from './strap.ts';
 export { entryFor, groupsAt, groupsIn } from './turns.ts';
 export { bandsOf, wearersOf } from './wearers.ts';

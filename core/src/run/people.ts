@@ -2,7 +2,7 @@ import { type Cast, type Does, inOrder, type Run, type RunEvent, type SIGNS, typ
 import { entryFor } from './turns.ts';
 
 /** What somebody does at an entry, since when, and why it isn't what was planned. */
-export interface Doing {
+interface Doing {
   readonly does: Does;
   /** Milliseconds of the run's clock; 0 for what was planned. */
   readonly since: number;

@@ -10,11 +10,11 @@ const name = words(80).min(1);
 const whole = z.number().int();
 
 /** Ways somebody goes from what they do, in the middle of a set. */
-export const WAYS = ['down', 'up', 'wrist', 'knee', 'back'] as const;
+const WAYS = ['down', 'up', 'wrist', 'knee', 'back'] as const;
 export type Way = (typeof WAYS)[number];
 
 /** What somebody does at an entry: the form, at what pace, how it is said. Null is easy movement. */
-export const doesSchema = z
+const doesSchema = z
   .strictObject({
     move: idSchema,
     /** The trainer's own drawing of it: a phone has no library to look in. */

@@ -1,18 +1,7 @@
 export { turnedInto, withClimb } from './climb.ts';
-export { FIT_SCHOOLS, type Fit, type FitSchool, fitTo } from './fit.ts';
-export { changeFor, KIND_IDS, KINDS, type Kind, type KindId } from './kinds.ts';
-export {
-  namesOf,
-  nextStationId,
-  type Pasted,
-  type PastedBlock,
-  type PastedClock,
-  type PastedLine,
-  parseCircuit,
-  pastedFormat,
-  pastedStations,
-  plainName,
-} from './parse.ts';
+export { FIT_SCHOOLS, type FitSchool, fitTo } from './fit.ts';
+export { changeFor, KIND_IDS, KINDS, type KindId } from './kinds.ts';
+export { namesOf, nextStationId, parseCircuit, pastedFormat, pastedStations, plainName } from './parse.ts';
 export {
   AS_WRITTEN,
   type Block,
@@ -20,20 +9,17 @@ export {
   blockSchema,
   type Dials,
   type Dose,
-  dialsSchema,
   doseSchema,
   KEEP_FIRST,
   KEEP_FIRST_IDS,
   type KeepFirst,
   MOST_STATIONS,
-  type Part,
   PLAN,
   PLAN_EXAMPLE,
   type Plan,
   planSchema,
   REST_STYLES,
   type RestStyle,
-  ROLE_IDS,
   ROLES,
   type Role,
   roleOf,
@@ -45,7 +31,6 @@ export { readSegment, type SheetLine, sheetLines } from './read.ts';
 export { READY_SESSIONS } from './ready.ts';
 export { type RestTiers, restTiers } from './tiers.ts';
 export {
-  type BlockTime,
   drinksFor,
   type Entry,
   entriesOf,

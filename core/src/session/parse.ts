@@ -12,7 +12,7 @@ export interface PastedLine {
 }
 
 /** What was said of the clock: a kind of format, and numbers of it. */
-export interface PastedClock {
+interface PastedClock {
   readonly kind?: FormatKind;
   readonly workSeconds?: number;
   readonly restSeconds?: number;

@@ -58,12 +58,11 @@ export const doseSchema = z
   });
 export type Dose = z.output<typeof doseSchema>;
 
-export const partSchema = z.strictObject({
+const partSchema = z.strictObject({
   move: idSchema,
   settings: settingsSchema.optional(),
   dose: doseSchema.optional(),
 });
-export type Part = z.output<typeof partSchema>;
 
 export const stationSchema = z.strictObject({
   id: idSchema,
@@ -93,7 +92,7 @@ export const ROLES = {
   'cool-down': 'Cool-down',
 } as const;
 export type Role = keyof typeof ROLES;
-export const ROLE_IDS = Object.keys(ROLES) as [Role, ...Role[]];
+const ROLE_IDS = Object.keys(ROLES) as [Role, ...Role[]];
 
 export const REST_STYLES = { moving: 'keep moving', standing: 'stand', sitting: 'sit' } as const;
 export type RestStyle = keyof typeof REST_STYLES;
@@ -142,7 +141,7 @@ export type KeepFirst = keyof typeof KEEP_FIRST;
 export const KEEP_FIRST_IDS = Object.keys(KEEP_FIRST) as [KeepFirst, ...KeepFirst[]];
 
 /** Dial positions. Impact 0–3 is the highest class allowed; ability 0–3 a named level. */
-export const dialsSchema = z.strictObject({
+const dialsSchema = z.strictObject({
   impact: z.union([z.literal('as written'), z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
   intensity: z.union([z.literal('as written'), z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
   ability: z.union([

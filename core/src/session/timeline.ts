@@ -212,7 +212,7 @@ export const showSecondsOf = (station: Block['stations'][number]): number =>
 export const showSecondsIn = (block: Block): number =>
   block.stations.reduce((sum, s) => sum + showSecondsOf(s), 0);
 
-export interface BlockTime {
+interface BlockTime {
   readonly startSeconds: number;
   readonly lengthSeconds: number;
   readonly range: { readonly lo: number; readonly hi: number };

@@ -3,7 +3,7 @@ import { LB_PER_KG, type LevelIndex, type Limit } from '../person/index.ts';
 import { type EquipmentId, equipmentOf, offersOf, type Room } from '../room/index.ts';
 
 /** Repetitions between which Epley's estimate is fair: beyond them endurance decides. Common practice. */
-export const EPLEY_FAIR = { from: 1, to: 12 } as const;
+const EPLEY_FAIR = { from: 1, to: 12 } as const;
 
 /** Most that could be lifted once, from a load and the repetitions to the last clean one (Epley 1985, from memory). */
 export function epleyMax(load: number, reps: number): number {

@@ -1,7 +1,6 @@
 export {
   countWord,
   doseHere,
-  doseWords,
   formName,
   keptWords,
   knownAs,

@@ -24,7 +24,7 @@ export function formName(library: Library, move: string, settings: Settings = {}
 }
 
 /** How much of it: "20 a minute, about 13", "hold 20 s", "hold 15 s, breathe, again". */
-export function doseWords(use: Use, slotSeconds: number, sides: Move['sides'], swaps: boolean): string {
+function doseWords(use: Use, slotSeconds: number, sides: Move['sides'], swaps: boolean): string {
   const only = use.settings.side;
   const each = only ? ` ${only}, then shake out` : sides === 'one' && swaps ? ' each side' : '';
   const counted = each || (sides === 'alternating' ? ' in all' : '');

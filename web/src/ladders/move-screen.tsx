@@ -76,7 +76,7 @@ const WAYS_ROUND: readonly (readonly [Avoid, string])[] = [
   ['standing and the floor', 'Seated'],
 ];
 
-export function needWords(need: Need): string {
+function needWords(need: Need): string {
   const unit = need.what === 'hand load' ? 'kg' : 'cm';
   const size =
     need.min === undefined && need.max === undefined

@@ -10,7 +10,7 @@ import type { Demand, Move } from '@inner-rung/core/move';
 import { useCallback } from 'react';
 import { changes, useApp, useSend } from '../store/index.ts';
 
-export interface Made {
+interface Made {
   readonly move: Move;
   readonly demand: Demand;
 }

@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { saveFile } from '../ui/save-file.ts';
 
 /** Everybody as a table; cells that a spreadsheet would run as a formula are escaped. */
-export function peopleTable(people: readonly Person[]): string {
+function peopleTable(people: readonly Person[]): string {
   return Papa.unparse(people.map(cellsOf), { columns: [...COLUMNS], escapeFormulae: true, newline: '\r\n' });
 }
 

@@ -66,7 +66,7 @@ function DoseText(props: {
 }
 
 /** How much of one thing: the count, how it is broken up, tempo and load. */
-export function DoseForm(props: {
+function DoseForm(props: {
   dose: Dose | undefined;
   sided: boolean;
   onDose: (dose: Dose | undefined) => void;

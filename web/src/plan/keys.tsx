@@ -1,6 +1,6 @@
 import { Dialog } from '../ui/dialog.tsx';
 
-export const KEYS: readonly (readonly [string, string])[] = [
+const KEYS: readonly (readonly [string, string])[] = [
   ['← →', 'the station before or after'],
   ['M', 'change this station’s move'],
   ['A', 'add a station after it'],

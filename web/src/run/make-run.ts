@@ -87,7 +87,7 @@ export function castOf(
 }
 
 /** One cue and one fault of each move, as a run carries them. */
-export const cuesFor = (library: Library, moves: readonly string[]): Run['cues'] =>
+const cuesFor = (library: Library, moves: readonly string[]): Run['cues'] =>
   Object.fromEntries(
     [...new Set(moves)].flatMap((id) => {
       const move = library.move(id);

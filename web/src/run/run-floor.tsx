@@ -5,7 +5,7 @@ import { FLOOR, lanePoint, ringPath, stationAngle, wrap } from '../plan/floor-sh
 const GROUP_LANE = 3.1;
 const NEXT_LANE = 2.1;
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
-export const groupName = (group: number): string => LETTERS[group % LETTERS.length]!;
+const groupName = (group: number): string => LETTERS[group % LETTERS.length]!;
 
 /** The floor while groups go round: where each is, and which way they go next. No names. */
 export function RunFloor(props: {

@@ -4,7 +4,7 @@ import { dropDraft, findDraft, keepDraft } from './drafts.ts';
 import { planEvents, planHistory } from './plan-slice.ts';
 import { createUnanswered } from './unanswered.ts';
 
-export type SaveState =
+type SaveState =
   | { readonly is: 'saved' }
   | { readonly is: 'saving' }
   | { readonly is: 'away' }
@@ -24,7 +24,7 @@ const slice = createSlice({
     },
   },
 });
-export const { baseSet, saveStateSet } = slice.actions;
+const { baseSet, saveStateSet } = slice.actions;
 export const syncReducer = slice.reducer;
 
 interface Holds {

@@ -38,8 +38,8 @@ export const crouched = standing({
   arms: both(to([0.24, FLESH.wrist], 90)),
   legs: both(onBall(0, 30)),
 });
-export const TABLE: Limb = turned(180, 92);
-export const lying = (legs: readonly [Limb, Limb], more: Parameters<typeof supine>[0] = {}) =>
+const TABLE: Limb = turned(180, 92);
+const lying = (legs: readonly [Limb, Limb], more: Parameters<typeof supine>[0] = {}) =>
   supine({ legs, ...more });
 const bridge =
   (up: number): Drawn =>
@@ -144,7 +144,7 @@ export const sidePlank = (
 
 const sidePlanks = (...poses: KeyPose[]): Figure => side(poses, [MAT]);
 
-export const eyed = (upper: number, lower: number): Limb => ({ turned: [upper, lower], atEye: true });
+const eyed = (upper: number, lower: number): Limb => ({ turned: [upper, lower], atEye: true });
 /** Lying on the side, chest to the eye, head at the right on the lower arm. */
 export const onTheSide = (top: Limb, bottom: Limb, arm: Limb = turned(-82, -86)): KeyPose => ({
   onSide: true,

@@ -25,7 +25,7 @@ const AHEAD: Limb = turned(84, 88);
 export const RUN: readonly [Limb, Limb] = [turned(-34, 40), turned(30, 112)];
 /** Arms that swing far, the far one ahead. */
 export const SWUNG: readonly [Limb, Limb] = [turned(-30, -8), turned(84, 100)];
-export const RUN_BACK: readonly [Limb, Limb] = [turned(30, 112), turned(-34, 40)];
+const RUN_BACK: readonly [Limb, Limb] = [turned(30, 112), turned(-34, 40)];
 
 // Jacks, from the front.
 export const narrow = (arms: Limb) => standing({ legs: apart(0.1), arms: both(arms) }, 'front');
@@ -35,7 +35,7 @@ const oneOut = (half: number, arms: Limb) =>
   standing({ legs: [apart(half)[0], apart(0.1)[1]], arms: both(arms), h: 0.94, over: 0.02 }, 'front');
 
 // Steps on the spot, from the side.
-export const lifted = (
+const lifted = (
   thigh: number,
   shank: number,
   arms = RUN,
@@ -75,7 +75,7 @@ const running =
       { back: false, flight: { from: 0, height } },
     );
 
-export const hop =
+const hop =
   (arms: Limb, height: number): Drawn =>
   () =>
     side(
