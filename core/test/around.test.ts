@@ -1,5 +1,6 @@
 import { rungDemand } from '@inner-rung/core/ladder';
-import { CONDITION_IDS, compileCondition, type Limit } from '@inner-rung/core/person';
+import { lawIn, NOBODY } from '@inner-rung/core/limits';
+import { CONDITION_IDS, compileCondition, type Limit, limitSchema } from '@inner-rung/core/person';
 import { READY_ROOMS } from '@inner-rung/core/room';
 import { coolDown, thingsHere, usedBy, warmUp } from '@inner-rung/core/ways';
 import fc from 'fast-check';
@@ -9,7 +10,8 @@ import { shippedLibrary } from './shipped.ts';
 const library = shippedLibrary();
 const hall = READY_ROOMS.find((r) => r.id === 'ready-hall')!;
 const ten = PLANS[0]!.blocks[0]!.stations.map((s) => ({ move: s.move }));
-const asked = { library, room: hall, forms: ten, limits: [] as readonly Limit[], minutes: 8 };
+const asked = { library, law: lawIn(library, hall), forms: ten, subjects: [], minutes: 8 };
+const withLimits = (limits: readonly Limit[]) => ({ ...asked, subjects: [{ ...NOBODY, limits }] });
 const seconds = (list: ReturnType<typeof warmUp>) => list.reduce((sum, one) => sum + one.seconds, 0);
 
 test('a warm-up fills its time: pulse rising, joints, main moves on a low rung, and ends standing', () => {
@@ -51,17 +53,45 @@ test('a cool-down keeps moving first, then stretches the muscles used most', () 
 });
 
 test('short holds are said where somebody must not hold for long', () => {
-  const list = coolDown({ ...asked, minutes: 6, limits: compileCondition('high-blood-pressure') });
+  const list = coolDown({ ...withLimits(compileCondition('high-blood-pressure')), minutes: 6 });
   const stretches = list.filter((one) => one.part === 'stretch');
   expect(stretches.length).toBeGreaterThan(2);
   for (const one of stretches) expect(one.says).toMatch(/in holds of \d+ s$/);
 });
 
 test('somebody seated is warmed up seated', () => {
-  const list = warmUp({ ...asked, limits: compileCondition('seated-only') });
+  const list = warmUp(withLimits(compileCondition('seated-only')));
   expect(list.length).toBeGreaterThan(3);
   expect(seconds(list)).toBe(480);
   for (const one of list) expect(rungDemand(library, one.form)!['posture.standing'].hi).toBe(0);
+});
+
+test('what is never for somebody is in no warm-up and no cool-down of theirs', () => {
+  const all = [...warmUp(asked), ...coolDown({ ...asked, minutes: 6 })].map((one) => one.form.move);
+  const subjects = [NOBODY, { ...NOBODY, never: all }];
+  const now = [...warmUp({ ...asked, subjects }), ...coolDown({ ...asked, subjects, minutes: 6 })];
+  expect(now.length).toBeGreaterThan(3);
+  for (const one of now) expect(all).not.toContain(one.form.move);
+});
+
+test('who is to hold on holds on to something: not a wall that the move stands beside', () => {
+  const held = withLimits([
+    limitSchema.parse({
+      kind: 'require',
+      id: 'hold',
+      supportAboveBalance: 1,
+      source: 'trainer',
+      reason: 'something to hold',
+    }),
+  ]);
+  const list = [...warmUp({ ...held, minutes: 15 }), ...coolDown({ ...held, minutes: 15 })];
+  expect(list.length).toBeGreaterThan(6);
+  for (const { form } of list) {
+    const move = library.move(form.move)!;
+    const asks = rungDemand(library, { move: form.move })!['balance.level'].hi!;
+    const holds = form.settings?.support || move.needs.some((need) => need.what === 'hand hold');
+    expect(asks <= 1 || holds).toBe(true);
+  }
 });
 
 test('nothing breaks a limit or needs what isn’t there, and no time is made up', () => {
@@ -73,8 +103,8 @@ test('nothing breaks a limit or needs what isn’t there, and no time is made up
       (conditions, room, minutes) => {
         const limits = conditions.flatMap((id) => compileCondition(id));
         for (const list of [
-          warmUp({ ...asked, room, limits, minutes }),
-          coolDown({ ...asked, room, limits, minutes }),
+          warmUp({ ...withLimits(limits), law: lawIn(library, room), minutes }),
+          coolDown({ ...withLimits(limits), law: lawIn(library, room), minutes }),
         ]) {
           expect(seconds(list)).toBeLessThanOrEqual(minutes * 60);
           for (const one of list) {

@@ -1,6 +1,6 @@
 import { createScaler } from '@inner-rung/core/engine';
 import { compileLibrary } from '@inner-rung/core/forms';
-import { oddLimits, openMoves, subjectOf } from '@inner-rung/core/limits';
+import { lawIn, oddLimits, openMoves, subjectOf } from '@inner-rung/core/limits';
 import {
   addCondition,
   addLimit,
@@ -20,8 +20,9 @@ import {
   removeCondition,
   tightenAgain,
 } from '@inner-rung/core/person';
+import { EVERYWHERE } from '@inner-rung/core/room';
 import { AS_WRITTEN } from '@inner-rung/core/session';
-import { EVERYWHERE } from '@inner-rung/core/ways';
+
 import fc from 'fast-check';
 import { circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
@@ -340,13 +341,13 @@ describe('limits seen and changed one by one', () => {
       reason: 'not all the way',
     });
     expect(covers(compileCondition('sore-knees').find((l) => l.id.endsWith('bendDeg'))!, own)).toBe(true);
-    const odd = oddLimits(library, outlookOf(addLimit(maud, own, when), DAY).limits);
+    const odd = oddLimits(lawIn(library, EVERYWHERE), outlookOf(addLimit(maud, own, when), DAY).limits);
     expect(odd).toEqual([expect.objectContaining({ id: 'mine', severity: 'note' })]);
   });
   test('limits that leave nothing at all contradict each other', () => {
     const cap = (on: 'posture.standing' | 'posture.floor' | 'hip.bendDeg', max: number) =>
       limitSchema.parse({ kind: 'cap', id: on, on, max, source: 'trainer', reason: 'for the test' });
-    const odd = oddLimits(library, [
+    const odd = oddLimits(lawIn(library, EVERYWHERE), [
       cap('posture.standing', 0),
       cap('posture.floor', 0),
       cap('hip.bendDeg', 10),
@@ -367,7 +368,8 @@ test('adding a condition or a limit never enlarges the set of allowed moves', ()
       fc.integer({ min: 0, max: 60 }),
       (before, more, on, max) => {
         const base = before.reduce((p, c) => addCondition(p, c, when), PERSON_EXAMPLE);
-        const open = (person: typeof base) => openMoves(library, outlookOf(person, DAY).limits);
+        const open = (person: typeof base) =>
+          openMoves(lawIn(library, EVERYWHERE), outlookOf(person, DAY).limits);
         const was = new Set(open(base));
         const limit = limitSchema.parse({
           kind: 'cap',

@@ -4,8 +4,9 @@ import { compileLibrary } from '@inner-rung/core/forms';
 import { laneSubject, type Subject } from '@inner-rung/core/limits';
 import { type Limit, limitSchema } from '@inner-rung/core/person';
 import { sumUp } from '@inner-rung/core/review';
+import { EVERYWHERE } from '@inner-rung/core/room';
 import { AS_WRITTEN, type Block, type Dials } from '@inner-rung/core/session';
-import { EVERYWHERE } from '@inner-rung/core/ways';
+
 import { ownWords, sayReason } from '@inner-rung/core/words';
 import fc from 'fast-check';
 import { circuit, session } from './sessions.ts';

@@ -11,8 +11,9 @@ import { compileLibrary } from '@inner-rung/core/forms';
 import { difficultyOf, REGIONS, rungDemand } from '@inner-rung/core/ladder';
 import { laneSubject } from '@inner-rung/core/limits';
 import { LEVELS } from '@inner-rung/core/person';
+import { EVERYWHERE } from '@inner-rung/core/room';
 import { AS_WRITTEN, entriesOf, READY_SESSIONS } from '@inner-rung/core/session';
-import { EVERYWHERE } from '@inner-rung/core/ways';
+
 import fc from 'fast-check';
 import { PLANS } from '../../demo/src/index.ts';
 import { anyRoom } from './cases.ts';

@@ -1,4 +1,4 @@
-import { oddLimits } from '@inner-rung/core/limits';
+import { lawIn, oddLimits } from '@inner-rung/core/limits';
 import {
   ageOn,
   bornFault,
@@ -23,6 +23,7 @@ import {
   tightenAgain,
 } from '@inner-rung/core/person';
 import { openRecord } from '@inner-rung/core/record';
+import { EVERYWHERE } from '@inner-rung/core/room';
 import { PEOPLE } from '../../demo/src/index.ts';
 import { shippedLibrary } from './shipped.ts';
 
@@ -133,7 +134,7 @@ describe('limits that make no sense together', () => {
         },
       ],
     };
-    expect(oddLimits(library, outlookOf(person, DAY).limits)).toContainEqual(
+    expect(oddLimits(lawIn(library, EVERYWHERE), outlookOf(person, DAY).limits)).toContainEqual(
       expect.objectContaining({ id: 'own-1', severity: 'note' }),
     );
   });
@@ -149,7 +150,7 @@ describe('limits that make no sense together', () => {
         side: 'both',
         acute: false,
       }) as const;
-    const odd = oddLimits(library, [
+    const odd = oddLimits(lawIn(library, EVERYWHERE), [
       cap('a', 'posture.standing', 0),
       cap('b', 'posture.floor', 0),
       cap('c', 'effort.met', 0.5),

@@ -2,8 +2,9 @@ import { createScaler } from '@inner-rung/core/engine';
 import { compileLibrary } from '@inner-rung/core/forms';
 import { laneSubject } from '@inner-rung/core/limits';
 import { COMPARED, LOADED, profileOf, sumUp } from '@inner-rung/core/review';
+import { EVERYWHERE } from '@inner-rung/core/room';
 import { AS_WRITTEN, type Timed } from '@inner-rung/core/session';
-import { EVERYWHERE } from '@inner-rung/core/ways';
+
 import fc from 'fast-check';
 import { anySession, circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';

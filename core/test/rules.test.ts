@@ -11,9 +11,9 @@ import { createScaler } from '@inner-rung/core/engine';
 import { compileLibrary } from '@inner-rung/core/forms';
 import { changeWith, openOwn, wordFor, writtenMove } from '@inner-rung/core/ladder';
 import { laneSubject, type Subject } from '@inner-rung/core/limits';
-import { READY_ROOMS, ROOM_EXAMPLE, type Room, withBorrowed } from '@inner-rung/core/room';
+import { EVERYWHERE, READY_ROOMS, ROOM_EXAMPLE, type Room, withBorrowed } from '@inner-rung/core/room';
 import { AS_WRITTEN, factsIn, namesOf, parseCircuit, plainName, restTiers } from '@inner-rung/core/session';
-import { EVERYWHERE } from '@inner-rung/core/ways';
+
 import { PLANS, ROOMS } from '../../demo/src/index.ts';
 import { circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';

@@ -3,9 +3,9 @@ import { compileLibrary, metAt, paceFor, rowOf } from '@inner-rung/core/forms';
 import { laneSubject, type Subject, subjectOf } from '@inner-rung/core/limits';
 import { type ConditionId, compileCondition, limitSchema } from '@inner-rung/core/person';
 import { sumUp } from '@inner-rung/core/review';
-import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
+import { EVERYWHERE, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import { AS_WRITTEN, type Dials } from '@inner-rung/core/session';
-import { EVERYWHERE } from '@inner-rung/core/ways';
+
 import { formName, sayReason } from '@inner-rung/core/words';
 import fc from 'fast-check';
 import { PEOPLE, PLANS, ROOMS } from '../../demo/src/index.ts';

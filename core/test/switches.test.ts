@@ -3,8 +3,9 @@ import { compileLibrary } from '@inner-rung/core/forms';
 import { difficultyOf, rungDemand } from '@inner-rung/core/ladder';
 import { laneSubject, type Subject } from '@inner-rung/core/limits';
 import { compileCondition } from '@inner-rung/core/person';
+import { EVERYWHERE } from '@inner-rung/core/room';
 import { AS_WRITTEN } from '@inner-rung/core/session';
-import { EVERYWHERE } from '@inner-rung/core/ways';
+
 import { circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
 

@@ -2,9 +2,10 @@ import { createScaler } from '@inner-rung/core/engine';
 import { compileLibrary } from '@inner-rung/core/forms';
 import { subjectOf } from '@inner-rung/core/limits';
 import { outlookOf, standIn, WALK_INS } from '@inner-rung/core/person';
+import { EVERYWHERE } from '@inner-rung/core/room';
 import { castSchema, whoInRun } from '@inner-rung/core/run';
 import { AS_WRITTEN } from '@inner-rung/core/session';
-import { EVERYWHERE } from '@inner-rung/core/ways';
+
 import { PEOPLE } from '../../demo/src/index.ts';
 import { shippedLibrary } from './shipped.ts';
 

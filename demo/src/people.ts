@@ -1,7 +1,7 @@
 import type { Group, Person } from '@inner-rung/core/person';
 
 const BLANK = {
-  version: 2,
+  version: 3,
   goals: '',
   notes: '',
   equipment: [],

@@ -84,7 +84,11 @@ export function wantsOf(needsOf: NeedsOf, room: Room, form: FormRef): Want[] | n
   for (const need of needs) {
     if (need.what === 'head room') continue;
     const fits = fitting(offers.get(need.what) ?? [], need, cm);
-    if (fits.length === 0) return null;
+    if (fits.length === 0) {
+      // Where a room has none, only who brings their own has the form open.
+      if (need.what === 'seat') continue;
+      return null;
+    }
     wants.push({ pools: [...new Set(fits.map((o) => o.item))].sort((a, b) => a - b), count: need.count });
   }
   const needsHold = needs.some((need) => need.what === 'hand hold');

@@ -1,4 +1,4 @@
-import { type FormTable, REGION_AT, rowAt, rowOf, settingsOf } from '../forms/index.ts';
+import { type FormTable, isHere, REGION_AT, rowAt, rowOf, settingsOf } from '../forms/index.ts';
 import { REGIONS, RUNG_STEP } from '../ladder/index.ts';
 import { at, type FormRef, type Settings } from '../move/index.ts';
 import { type Ability, LEVELS } from '../person/index.ts';
@@ -50,6 +50,8 @@ export function aimOf(
   given: FormRef,
   writtenFor: 0 | 1 | 2 | 3,
   ability: Ability | null,
+  /** Positions in CAPABILITY_IDS of what they have with them. */
+  brings: readonly number[] = [],
 ): Aim | null {
   const { index } = table;
   const move = rowOf(index, given.move);
@@ -59,7 +61,7 @@ export function aimOf(
   const mid = (i: number) => (lo[i]! + hi[i]!) / 2;
   let form = -1;
   for (let f = table.start[move]!; f < table.start[move + 1]! && form < 0; f++)
-    if (table.missing[f] === -1 && same(settingsOf(table, f), settings)) form = f;
+    if (isHere(table, f, brings) && same(settingsOf(table, f), settings)) form = f;
   const written = LEVELS[writtenFor].ability;
   let governs = STRENGTHS[0]!;
   for (const strength of STRENGTHS)

@@ -1,5 +1,5 @@
 import { type FormTable, settingsOf } from '../forms/index.ts';
-import type { Constraints, Judge, Ruler, Verdict } from '../limits/index.ts';
+import type { Constraints, Law, Ruler, Verdict } from '../limits/index.ts';
 import type { Aim } from './aim.ts';
 import type { Choice } from './budget.ts';
 import type { Similarity } from './similarity.ts';
@@ -8,7 +8,7 @@ import type { Reason, Use } from './version.ts';
 interface Case {
   readonly entry: number;
   readonly table: FormTable;
-  readonly judge: Judge;
+  readonly law: Law;
   readonly verdict: Verdict;
   readonly constraints: Constraints;
   readonly similarity: Similarity;
@@ -39,7 +39,7 @@ export function explain(it: Case): Reason {
       ? {
           move: index.ids[moveOf[near.form]!]!,
           settings: settingsOf(table, near.form),
-          ruler: it.judge.ruler(it.constraints, it.verdict.ruler[near.form]!),
+          ruler: it.law.ruler(it.constraints, it.verdict.ruler[near.form]!),
         }
       : null,
     kept: {
@@ -66,11 +66,11 @@ function whatChanged({ choice, aim, table, use, was }: Case, move: number): Reas
 }
 
 /** All that bars the trainer's own choice; when nothing does, what made another fit better. */
-function whatRuled({ table, judge, constraints: c, use, was }: Case, aim: Aim, choice: Choice): Ruler[] {
+function whatRuled({ table, law, constraints: c, use, was }: Case, aim: Aim, choice: Choice): Ruler[] {
   const first = table.start[aim.move]!;
   if (aim.form < 0 && table.missing[first] === -1)
     return [{ kind: 'room', id: 'size', says: 'not at this height here', mayLoosen: true }];
-  const bars = judge.bars(aim.form < 0 ? first : aim.form, c, ANY).map((r) => judge.ruler(c, r));
+  const bars = law.bars(aim.form < 0 ? first : aim.form, c, ANY).map((r) => law.ruler(c, r));
   if (bars.length > 0) return bars;
   if (choice.form === aim.form && use?.own && use.pace === was?.pace)
     return [{ kind: 'fit', id: 'clean', says: 'that is what has been clean so far', mayLoosen: true }];
@@ -101,12 +101,12 @@ function whatRuled({ table, judge, constraints: c, use, was }: Case, aim: Aim, c
 }
 
 /** Where no form is left: the smallest set of rulers in the way of any form that keeps the intent. */
-function inTheWay({ table, judge, constraints: c, similarity }: Case, aim: Aim): Ruler[] {
+function inTheWay({ table, law, constraints: c, similarity }: Case, aim: Aim): Ruler[] {
   let fewest: number[] = [];
   for (const move of similarity.ranking(aim.move).moves)
     for (let f = table.start[move]!; f < table.start[move + 1]!; f++) {
-      const bars = judge.bars(f, c, fewest.length || ANY);
+      const bars = law.bars(f, c, fewest.length || ANY);
       if (bars.length > 0 && (fewest.length === 0 || bars.length < fewest.length)) fewest = bars;
     }
-  return fewest.map((r) => judge.ruler(c, r));
+  return fewest.map((r) => law.ruler(c, r));
 }

@@ -12,7 +12,7 @@ import {
   taughtForms,
 } from '../forms/index.ts';
 import { REGIONS, RUNG_STEP } from '../ladder/index.ts';
-import { compileConstraints, createJudge, type Ruler, type Subject } from '../limits/index.ts';
+import { compileConstraints, createLaw, type Ruler, type Subject } from '../limits/index.ts';
 import { at, type FormRef, GIVES } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
 import { type Dials, entriesOf, type Timed, timelineOf } from '../session/index.ts';
@@ -95,7 +95,7 @@ const NEAR_CM = 6;
 export function createScaler(index: LibraryIndex, room: Room): Scaler {
   const table = tabulateForms(index, room);
   const facts = factsInIndex(index);
-  const judge = createJudge(table);
+  const law = createLaw(table);
   const { lo, hi, move: moveOf } = table;
   const { pace: paces } = index;
 
@@ -122,7 +122,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     const reach = request.reach ?? 0;
     const similarity = similarityOf(index, costs, request.leastIntent ?? LEAST_INTENT);
     const c = compileConstraints(subject, dials, reach);
-    const verdict = judge.verdict(c);
+    const verdict = law.verdict(c);
     const ceiling = Math.min(Number.POSITIVE_INFINITY, ...c.met.map((bound) => bound.max));
     const holdMax = Math.min(Number.POSITIVE_INFINITY, ...c.hold.map((bound) => bound.max));
     const asWritten = dials.ability === 'as written' && dials.intensity === 'as written';
@@ -132,7 +132,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     const disliked = new Set(subject.dislikes.map((id) => rowOf(index, id)));
     const written = session.blocks.map((block) => new Set(block.stations.map((s) => rowOf(index, s.move))));
     const newToThem = new Set(subject.newMoves.map((id) => rowOf(index, id)));
-    const aims = entries.map((entry) => aimOf(table, entry, request.writtenFor, c.ability));
+    const aims = entries.map((entry) => aimOf(table, entry, request.writtenFor, c.ability, c.brings));
     const goes = goesOf(timelineOf(session, facts).segments, entries.length);
     // One side alone is only ever done to spare the other.
     const sparing = new Set(c.caps.map((cap) => cap.sparedBy));
@@ -519,7 +519,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
           explain({
             entry: i,
             table,
-            judge,
+            law,
             verdict,
             constraints: c,
             similarity,
@@ -574,12 +574,12 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         // A rung's height is a guide: the nearest this room offers answers for it.
         const far = cm !== undefined && Math.abs(table.surfaceCm[f]! - cm) > NEAR_CM;
         if (far && table.missing[f] === -1) continue;
-        const found = judge.bars(f, c, 99);
+        const found = law.bars(f, c, 99);
         if (fewest === null || found.length < fewest.length) fewest = found;
       }
       return fewest === null
         ? [{ kind: 'room', id: 'size', says: 'not at this height here', mayLoosen: true }]
-        : fewest.map((r) => judge.ruler(c, r));
+        : fewest.map((r) => law.ruler(c, r));
     });
   };
 

@@ -21,6 +21,10 @@ export interface FormTable {
   readonly standIn: Uint8Array;
   /** CAPABILITY_IDS position of what the room lacks; −1 when feasible. −2: space, −3: noise. */
   readonly missing: Int8Array;
+  /** 1 where that is all it lacks, so that whoever has it with them can do it here. */
+  readonly onlyThat: Uint8Array;
+  /** The balance it asks with nothing held and nothing eased: what decides whether it is done holding on. */
+  readonly unheld: Float64Array;
   readonly lo: Float64Array;
   readonly hi: Float64Array;
 }
@@ -33,7 +37,10 @@ const NOISE = at('space.noise');
 const BEARING = at('hands.bearing');
 const BUSY = at('hands.busy');
 const HAND_HOLD = CAPABILITY_IDS.indexOf('hand hold');
+const BALANCE = at('balance.level');
 const QUIET_NOISE = 1;
+/** What somebody may bring that a room lacks: forms are laid out for it all the same. */
+const BROUGHT = CAPABILITY_IDS.indexOf('seat');
 
 function specOf(index: LibraryIndex, move: number) {
   const law = index.law[move]!;
@@ -77,6 +84,7 @@ interface Draft {
   side: 0 | 1 | 2;
   standIn: number;
   missing: number;
+  onlyThat: 0 | 1;
 }
 
 export function tabulateForms(index: LibraryIndex, room: Room): FormTable {
@@ -88,6 +96,7 @@ export function tabulateForms(index: LibraryIndex, room: Room): FormTable {
   for (let move = 0; move < index.count; move++) {
     const usualCm = index.law[move]! < 0 ? Number.NaN : index.surface[move * 3 + 2]!;
     let missing = -1;
+    let onlyThat: 0 | 1 = 0;
     let standIn = 0;
     let surfaces: { cm: number; standIn: number }[] = [{ cm: Number.NaN, standIn: 0 }];
     for (let n = index.needStart[move]!; n < index.needStart[move + 1]!; n++) {
@@ -98,8 +107,12 @@ export function tabulateForms(index: LibraryIndex, room: Room): FormTable {
       );
       // Pieces of one size that are of one kind make a pair; two kinds never do.
       const enough = fits.filter((offer) => offer.count >= index.needCount[n]!);
-      if (enough.length === 0) missing = missing === -1 ? index.needWhat[n]! : missing;
-      else if (index.needSets[n]!) {
+      if (enough.length === 0) {
+        onlyThat = missing === -1 && index.needWhat[n] === BROUGHT ? 1 : 0;
+        missing = missing === -1 ? index.needWhat[n]! : missing;
+        // Theirs is taken to be as high as is usual.
+        if (onlyThat && index.needSets[n]) surfaces = [{ cm: usualCm, standIn: 0 }];
+      } else if (index.needSets[n]!) {
         const heights = new Map<number, number>();
         for (const offer of enough) {
           const cm = offer.size ?? usualCm;
@@ -108,12 +121,14 @@ export function tabulateForms(index: LibraryIndex, room: Room): FormTable {
         surfaces = [...heights].map(([cm, s]) => ({ cm, standIn: s }));
       } else if (enough.every((offer) => offer.standIn)) standIn = 1;
     }
-    if (missing === -1) {
+    if (missing === -1 || onlyThat) {
+      const had = missing;
       if (!(index.hi[move * ROW_SIZE + METRES]! <= clearMetres(room))) missing = LACKS_SPACE;
       else if (room.quiet && !(index.hi[move * ROW_SIZE + NOISE]! <= QUIET_NOISE)) missing = LACKS_QUIET;
+      if (missing !== had) onlyThat = 0;
     }
-    if (missing !== -1) {
-      drafts.push({ move, surfaceCm: usualCm, support: 0, trim: -1, side: 0, standIn: 0, missing });
+    if (missing !== -1 && !onlyThat) {
+      drafts.push({ move, surfaceCm: usualCm, support: 0, trim: -1, side: 0, standIn: 0, missing, onlyThat });
     } else {
       const hands = index.supportHands[move]!;
       const mayHold =
@@ -130,6 +145,7 @@ export function tabulateForms(index: LibraryIndex, room: Room): FormTable {
           side: 0,
           standIn: standIn | surface.standIn,
           missing,
+          onlyThat,
         };
         drafts.push(draft);
         if (mayHold) drafts.push({ ...draft, support: 1 });
@@ -156,6 +172,8 @@ export function tabulateForms(index: LibraryIndex, room: Room): FormTable {
     side: Uint8Array.from(drafts, (d) => d.side),
     standIn: Uint8Array.from(drafts, (d) => d.standIn),
     missing: Int8Array.from(drafts, (d) => d.missing),
+    onlyThat: Uint8Array.from(drafts, (d) => d.onlyThat),
+    unheld: new Float64Array(count),
     lo: new Float64Array(count * ROW_SIZE),
     hi: new Float64Array(count * ROW_SIZE),
   };
@@ -165,14 +183,11 @@ export function tabulateForms(index: LibraryIndex, room: Room): FormTable {
     const hi = table.hi.subarray(f * ROW_SIZE, (f + 1) * ROW_SIZE);
     lo.set(index.lo.subarray(move * ROW_SIZE, (move + 1) * ROW_SIZE));
     hi.set(index.hi.subarray(move * ROW_SIZE, (move + 1) * ROW_SIZE));
-    settle(
-      lo,
-      hi,
-      specOf(index, move),
-      Number.isNaN(surfaceCm) ? undefined : surfaceCm,
-      support === 1,
-      trimOf(index, trim),
-    );
+    const cm = Number.isNaN(surfaceCm) ? undefined : surfaceCm;
+    settle(lo, hi, specOf(index, move), cm, support === 1, trimOf(index, trim));
+    const held = support === 1 ? index.supportBalance[move]! : 0;
+    // No surface's law writes balance, so that the base figure is what it asks before anything eases it.
+    table.unheld[f] = Math.max(index.hi[move * ROW_SIZE + BALANCE]!, hi[BALANCE]! + held);
   }
   return table;
 }
@@ -187,6 +202,22 @@ export function settingsOf(table: FormTable, form: number): Settings {
     ...(table.side[form] ? { side: SIDES[table.side[form]! - 1]! } : {}),
   };
 }
+
+/** The rows of a move's forms; none where the library has no such move. */
+export function formsOf({ index, start }: FormTable, id: string): number[] {
+  const move = rowOf(index, id);
+  return move < 0 ? [] : Array.from({ length: start[move + 1]! - start[move]! }, (_, i) => start[move]! + i);
+}
+
+/** The height a move is usually done at, in cm; undefined for one that has none. */
+export function usualCmOf(index: LibraryIndex, id: string): number | undefined {
+  const move = rowOf(index, id);
+  return move < 0 || index.law[move]! < 0 ? undefined : index.surface[move * 3 + 2]!;
+}
+
+/** Whether somebody can do a form here with what they bring: positions in CAPABILITY_IDS. */
+export const isHere = (table: FormTable, form: number, brings: readonly number[]): boolean =>
+  table.missing[form] === -1 || (table.onlyThat[form] === 1 && brings.includes(table.missing[form]!));
 
 const taughtBefore = new WeakMap<
   FormTable,

@@ -1,17 +1,23 @@
 export {
   type FormTable,
+  formsOf,
+  isHere,
   LACKS_QUIET,
   LACKS_SPACE,
   rowAt,
   settingsOf,
   tabulateForms,
   taughtForms,
+  usualCmOf,
 } from './forms.ts';
 export {
   buffersOf,
   compileLibrary,
+  indexOf,
   type LibraryIndex,
   MUSCLE_COLUMNS,
+  OTHER_AT,
+  OTHER_SIZE,
   REGION_AT,
   ROW_SIZE,
   rowOf,

@@ -3,10 +3,13 @@ import {
   CAPABILITY_IDS,
   DEMAND_COUNT,
   DEMAND_KEYS,
+  type DemandKey,
   GIVES,
   LAW_IDS,
   type LawId,
+  LIMB_KEYS,
   LIMBS,
+  type Move,
   MUSCLES,
   PATTERNS,
   trimEffect,
@@ -34,6 +37,11 @@ export interface LibraryIndex {
   readonly holdsOn: Uint8Array;
   /** The limb that works by itself: 0 none, 1 arm, 2 leg. */
   readonly alone: Uint8Array;
+  /**
+   * What the other limb has of the figures of a limb that works alone, row-major by {@link OTHER_KEYS}: what the
+   * posture asks of both; Infinity where it has whatever the working one has.
+   */
+  readonly other: Float64Array;
   /** Where a rep starts and ends: 0 standing, 1 seated, 2 on the floor. */
   readonly startsAt: Uint8Array;
   readonly endsAt: Uint8Array;
@@ -60,6 +68,19 @@ export interface LibraryIndex {
   readonly ladder: Int16Array;
   readonly ladderRoot: Int16Array;
 }
+
+/** Figures that fall on one side alone where one limb works by itself, and where each stands in a row of `other`. */
+const OTHER_KEYS: readonly DemandKey[] = [...LIMB_KEYS.arm, ...LIMB_KEYS.leg];
+export const OTHER_SIZE = OTHER_KEYS.length;
+export const OTHER_AT: readonly number[] = DEMAND_KEYS.map((key) => OTHER_KEYS.indexOf(key));
+
+/** What is asked of the limb that doesn't work: the base posture's figure, or all of what the working one has. */
+const otherOf = (library: Library, move: Move): number[] =>
+  OTHER_KEYS.map((key) =>
+    move.shares.includes(key)
+      ? Number.POSITIVE_INFINITY
+      : (library.bases.get(move.base)?.demand[key]?.hi ?? Number.POSITIVE_INFINITY),
+  );
 
 /** Compiles a library once. The result holds plain arrays only, fit for structured cloning. */
 export function compileLibrary(library: Library): LibraryIndex {
@@ -111,6 +132,7 @@ export function compileLibrary(library: Library): LibraryIndex {
     oneSided: Uint8Array.from(moves, (m) => (m.sides === 'one' ? 1 : 0)),
     holdsOn: Uint8Array.from(moves, (m) => (m.needs.some((need) => need.what === 'hand hold') ? 1 : 0)),
     alone: Uint8Array.from(moves, (m) => (m.alone ? LIMBS.indexOf(m.alone) + 1 : 0)),
+    other: Float64Array.from(moves.flatMap((m) => otherOf(library, m))),
     startsAt: Uint8Array.from(moves, (m) => level(m.posture.start)),
     endsAt: Uint8Array.from(moves, (m) => level(m.posture.end)),
     law: Int8Array.from(moves, (m) => (m.surface ? LAW_IDS.indexOf(m.surface.law as LawId) : -1)),
@@ -135,6 +157,14 @@ export function compileLibrary(library: Library): LibraryIndex {
     ladder: Int16Array.from(on.flat(), ([ladder]) => ladder),
     ladderRoot: Int16Array.from(on.flat(), ([, root]) => root),
   };
+}
+
+const compiled = new WeakMap<Library, LibraryIndex>();
+/** A library's index, compiled when it is first asked for and kept as long as the library is. */
+export function indexOf(library: Library): LibraryIndex {
+  const known = compiled.get(library) ?? compileLibrary(library);
+  compiled.set(library, known);
+  return known;
 }
 
 /** The buffers of an index, for a transfer that copies nothing. */

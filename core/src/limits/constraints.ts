@@ -1,5 +1,5 @@
 import { REGIONS, type Region, RUNG_STEP } from '../ladder/index.ts';
-import { at, PATTERNS } from '../move/index.ts';
+import { at, CAPABILITY_IDS, type Capability, PATTERNS } from '../move/index.ts';
 import { type Ability, BANDS, bandCeilingMet, bandOfRpe, type Limit, levelAbility } from '../person/index.ts';
 import type { Dials } from '../session/index.ts';
 import { IMPACT } from './dials.ts';
@@ -26,9 +26,20 @@ export interface Subject {
   readonly likes?: readonly string[];
   /** Moves on ladders where they have a place, above that place: new to them. */
   readonly newMoves: readonly string[];
+  /** What they have with them wherever they are: a wheelchair is a seat. */
+  readonly brings?: readonly Capability[];
   /** Most clean reps seen in one go, by the form they were seen of. */
   readonly clean?: readonly CleanReps[];
 }
+
+/** Nobody in particular: what the room has is open. */
+export const NOBODY: Subject = {
+  ability: levelAbility(3),
+  limits: [],
+  capacityMet: null,
+  dislikes: [],
+  newMoves: [],
+};
 
 export interface CleanReps {
   readonly move: string;
@@ -51,6 +62,8 @@ export interface Constraints {
   readonly met: readonly Bound[];
   readonly hold: readonly Bound[];
   readonly landings: readonly (Bound & { readonly at: number; readonly per: 'minute' | 'session' })[];
+  /** Positions in CAPABILITY_IDS of what they bring. */
+  readonly brings: readonly number[];
   /** Ability by region, REGIONS order; null when the dial stands as written. */
   readonly ability: Ability | null;
 }
@@ -140,5 +153,6 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
       caps.push({ at: at(region), max: ability![i]! + reach * RUNG_STEP[region], ruler: by, sparedBy: 0 });
     });
   }
-  return { rulers, caps, never, bans, supports, met, hold, landings, ability };
+  const brings = (subject.brings ?? []).map((what) => CAPABILITY_IDS.indexOf(what));
+  return { rulers, caps, never, bans, supports, met, hold, landings, brings, ability };
 }

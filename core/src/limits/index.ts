@@ -1,11 +1,13 @@
 export {
   type Constraints,
   compileConstraints,
+  NOBODY,
   type Ruler,
   SHORTEST_HOLD_SECONDS,
   type Subject,
 } from './constraints.ts';
 export { IMPACT } from './dials.ts';
-export { createJudge, type Judge, type Verdict } from './law.ts';
+export { createLaw, type Law, lawIn, type Verdict } from './law.ts';
 export { oddLimits, openMoves } from './odd-limits.ts';
+export { openForAll } from './open.ts';
 export { laneLimits, laneSubject, subjectOf } from './subject.ts';

@@ -1,12 +1,24 @@
-import { type FormTable, LACKS_QUIET, LACKS_SPACE, paceFor, ROW_SIZE } from '../forms/index.ts';
+import {
+  type FormTable,
+  indexOf,
+  isHere,
+  LACKS_QUIET,
+  LACKS_SPACE,
+  OTHER_AT,
+  OTHER_SIZE,
+  paceFor,
+  ROW_SIZE,
+  tabulateForms,
+} from '../forms/index.ts';
+import type { Library } from '../ladder/index.ts';
 import { at, CAPABILITIES, CAPABILITY_IDS, DEMAND_COUNT, LIMB_KEYS, LIMBS } from '../move/index.ts';
+import type { Room } from '../room/index.ts';
 import { type Constraints, type Ruler, SHORTEST_HOLD_SECONDS } from './constraints.ts';
 
 const SLOW = at('effort.metSlow');
 const USUAL = at('effort.met');
 const FAST = at('effort.metFast');
 const HOLD = at('strain.holdSeconds');
-const BALANCE = at('balance.level');
 
 /** Two different rulers and more count alike: such a form is no near miss. */
 const MANY = 2;
@@ -15,7 +27,7 @@ const MANY = 2;
 export interface Verdict {
   /** How many different rulers bar the form: 0, 1, or 2 for two and more. */
   readonly barred: Uint8Array;
-  /** The first of them, for {@link Judge.ruler}; −1 when the form is open. */
+  /** The first of them, for {@link Law.ruler}; −1 when the form is open. */
   readonly ruler: Int16Array;
   /** A form's quickest whole pace within every bound; NaN for holds. Worked out when first asked for. */
   readonly quickest: (form: number) => number;
@@ -27,14 +39,28 @@ LIMBS.forEach((limb, i) => {
   for (const key of LIMB_KEYS[limb]) LIMB_OF[at(key)] = i + 1;
 });
 
-export interface Judge {
+export interface Law {
+  /** The forms that it judges. */
+  readonly table: FormTable;
+  readonly isOpen: (form: number, c: Constraints) => boolean;
   readonly verdict: (c: Constraints) => Verdict;
   /** Every different ruler that bars a form, at most `most`. */
   readonly bars: (form: number, c: Constraints, most: number) => number[];
   readonly ruler: (c: Constraints, ruler: number) => Ruler;
 }
 
-export function createJudge(table: FormTable): Judge {
+const standing = new WeakMap<Library, { readonly room: string; readonly law: Law }>();
+/** The law of what a library's forms are in a room; the last room's is kept. */
+export function lawIn(library: Library, room: Room): Law {
+  const key = JSON.stringify(room);
+  const known = standing.get(library);
+  if (known?.room === key) return known.law;
+  const law = createLaw(tabulateForms(indexOf(library), room));
+  standing.set(library, { room: key, law });
+  return law;
+}
+
+export function createLaw(table: FormTable): Law {
   const { index, hi, missing, support, move: moveOf } = table;
 
   // What a room lacks stands behind the constraints' own rulers, shifted past space and quiet.
@@ -66,17 +92,22 @@ export function createJudge(table: FormTable): Judge {
     const slow = index.pace[move * 3]!;
     const isHold = Number.isNaN(slow);
     const side = table.side[form]!;
-    if (missing[form]! !== -1 && found(roomRuler(c, missing[form]!))) return;
+    if (!isHere(table, form, c.brings) && found(roomRuler(c, missing[form]!))) return;
     for (let k = 0; k < c.caps.length; k++) {
       const cap = c.caps[k]!;
       if (hi[o + cap.at]! <= cap.max) continue;
-      const spared = side !== 0 && cap.sparedBy === side && LIMB_OF[cap.at] === index.alone[move];
+      const spared =
+        side !== 0 &&
+        cap.sparedBy === side &&
+        LIMB_OF[cap.at] === index.alone[move] &&
+        index.other[move * OTHER_SIZE + OTHER_AT[cap.at]!]! <= cap.max;
       if (!spared && found(cap.ruler)) return;
     }
     for (const one of c.never) if (index.ids[move] === one.move && found(one.ruler)) return;
     for (const ban of c.bans) if (index.pattern[move] === ban.pattern && found(ban.ruler)) return;
     for (const s of c.supports)
-      if (!(hi[o + BALANCE]! <= s.above) && !support[form] && !index.holdsOn[move] && found(s.ruler)) return;
+      if (!(table.unheld[form]! <= s.above) && !support[form] && !index.holdsOn[move] && found(s.ruler))
+        return;
     for (const bound of c.met)
       if (!(hi[o + (isHold ? USUAL : SLOW)]! <= bound.max) && found(bound.ruler)) return;
     for (const bound of c.hold)
@@ -140,5 +171,14 @@ export function createJudge(table: FormTable): Judge {
     return list;
   };
 
-  return { verdict, bars, ruler };
+  const isOpen = (form: number, c: Constraints): boolean => {
+    let open = true;
+    examine(form, c, () => {
+      open = false;
+      return true;
+    });
+    return open;
+  };
+
+  return { table, isOpen, verdict, bars, ruler };
 }

@@ -1,6 +1,8 @@
-import { type Library, rungDemand } from '../ladder/index.ts';
-import { unsafeEnd } from '../move/index.ts';
+import { formsOf } from '../forms/index.ts';
 import { covers, type Limit, limitWords } from '../person/index.ts';
+import { AS_WRITTEN } from '../session/index.ts';
+import { compileConstraints, NOBODY } from './constraints.ts';
+import type { Law } from './law.ts';
 
 export interface OddLimit {
   /** The limit it is about; null when all of them together are. */
@@ -9,25 +11,14 @@ export interface OddLimit {
   readonly says: string;
 }
 
-/** A move at its usual settings, open under all caps and bans; what isn't known bars. */
-export function openMoves(library: Library, limits: readonly Limit[]): string[] {
-  return library.moves
-    .filter((move) => {
-      const demand = rungDemand(library, { move: move.id });
-      return (
-        demand !== undefined &&
-        limits.every((limit) =>
-          limit.kind === 'cap'
-            ? unsafeEnd(demand[limit.on]) <= limit.max
-            : limit.kind !== 'ban' || limit.pattern !== move.pattern,
-        )
-      );
-    })
-    .map((move) => move.id);
+/** Moves of which some form is open under limits, wherever the law is of. */
+export function openMoves(law: Law, limits: readonly Limit[]): string[] {
+  const c = compileConstraints({ ...NOBODY, limits }, AS_WRITTEN);
+  return law.table.index.ids.filter((id) => formsOf(law.table, id).some((form) => law.isOpen(form, c)));
 }
 
 /** Limits that say nothing beside another, or that together leave nothing to do. */
-export function oddLimits(library: Library, limits: readonly Limit[]): OddLimit[] {
+export function oddLimits(law: Law, limits: readonly Limit[]): OddLimit[] {
   const odd: OddLimit[] = [];
   limits.forEach((limit, i) => {
     if (limit.source !== 'trainer' && limit.source !== 'person') return;
@@ -39,7 +30,7 @@ export function oddLimits(library: Library, limits: readonly Limit[]): OddLimit[
         says: `“${limitWords(limit)}” changes nothing: “${limitWords(by)}” is as strict or stricter.`,
       });
   });
-  if (limits.length > 0 && openMoves(library, limits).length === 0)
+  if (limits.length > 0 && openMoves(law, limits).length === 0)
     odd.push({
       id: null,
       severity: 'wrong',

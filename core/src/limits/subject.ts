@@ -49,6 +49,7 @@ export function subjectOf(person: Person, library: Library, day: string): Subjec
     ...(person.never.length > 0 ? { never: person.never } : {}),
     ...(person.likes.length > 0 ? { likes: person.likes } : {}),
     newMoves: [...newMoves].sort(),
+    ...(outlook.brings.length > 0 ? { brings: outlook.brings } : {}),
     ...(clean.length > 0 ? { clean } : {}),
   };
 }

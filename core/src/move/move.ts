@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { drawingSchema } from '../pose/index.ts';
-import { demandKeySchema, figureSchema, originSchema } from './demand.ts';
+import { demandKeySchema, figureSchema, LIMB_KEYS, originSchema } from './demand.ts';
 import { LAW_IDS } from './laws.ts';
 import { LEVER_IDS, type LeverId } from './levers.ts';
 
@@ -194,6 +194,8 @@ export const moveSchema = z
     sides: z.enum(['both', 'alternating', 'one']),
     /** The limb that works by itself, so that the figures of its joints fall on its side only. */
     alone: z.enum(LIMBS).optional(),
+    /** Figures of that limb which the other one has as well while it works: the leg that is stood on, both hips folded. */
+    shares: z.array(demandKeySchema).default([]),
     unit: z.enum(['reps', 'hold']),
     /** What counts as one rep, or as holding. */
     standard: text,
@@ -239,6 +241,9 @@ export const moveSchema = z
     if (move.unit === 'reps' && !move.pace) say('pace', 'a move counted in reps needs a pace');
     if (move.unit === 'hold' && move.pace) say('pace', 'a hold has no pace');
     if (move.alone && move.sides === 'both') say('alone', 'both sides together can’t be done by one alone');
+    const limb: readonly string[] = move.alone ? LIMB_KEYS[move.alone] : [];
+    for (const key of move.shares)
+      if (!limb.includes(key)) say('shares', `“${key}” isn’t a figure of a limb that works alone here`);
     if (move.from === 'published' && !move.source) say('source', 'a published figure names its source');
     const bound = move.needs.some((n) => n.sets === 'surfaceCm');
     if (bound !== Boolean(move.surface))

@@ -1,4 +1,4 @@
-import type { DemandKey } from '../move/index.ts';
+import type { Capability, DemandKey } from '../move/index.ts';
 import type { FloorId, Limit, WrittenLimit } from './limits.ts';
 
 export type Preset = WrittenLimit extends infer L
@@ -29,6 +29,8 @@ export interface Condition {
   readonly limits: readonly Preset[];
   /** What no figure can hold, to be seen to on the day. */
   readonly reminders?: readonly string[];
+  /** What they have with them wherever they are. */
+  readonly brings?: readonly Capability[];
   /** Heart rate says little: effort by words and the talk test only, no capacity reckoned. */
   readonly effortByWords?: true;
   /** No harder rungs, no reach, no "one more". */

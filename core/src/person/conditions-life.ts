@@ -34,6 +34,7 @@ export const LIFE_CONDITIONS = {
   wheelchair: {
     name: 'Wheelchair',
     group: 'age and place',
+    brings: ['seat'],
     caution: 'Brakes on, hips back, strap if they use one; lift off the seat every half hour.',
     limits: [
       cap('posture.standing', 0, 'every posture seated'),

@@ -15,7 +15,10 @@ export type ConditionId = keyof typeof CONDITIONS;
 export const CONDITION_IDS = Object.keys(CONDITIONS) as ConditionId[];
 export const conditionOf = (id: ConditionId): Condition => CONDITIONS[id];
 
-/** A condition's limits as the engine reads them, each with its own id: "sore-knees/knee.kneel". */
+/**
+ * A condition's limits as the engine reads them, each with its own id: "sore-knees/knee.kneel", and of one side
+ * alone "sore-knees/knee.kneel/left", so that what is eased on one side stays as it is on the other.
+ */
 export function compileCondition(id: ConditionId, side: Side = 'both'): Limit[] {
   return conditionOf(id).limits.map((preset) => {
     const what =
@@ -28,6 +31,7 @@ export function compileCondition(id: ConditionId, side: Side = 'both'): Limit[] 
             : preset.kind === 'ban'
               ? `ban/${preset.pattern}`
               : preset.kind;
-    return limitSchema.parse({ ...preset, id: `${id}/${what}`, source: 'condition', condition: id, side });
+    const own = side === 'both' ? `${id}/${what}` : `${id}/${what}/${side}`;
+    return limitSchema.parse({ ...preset, id: own, source: 'condition', condition: id, side });
   });
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { formRefSchema, idSchema } from '../move/index.ts';
+import { type Capability, formRefSchema, idSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
 import { EQUIPMENT_IDS, type EquipmentId } from '../room/index.ts';
 import { type Age, ageOn, bornSchema } from './age.ts';
@@ -65,7 +65,7 @@ export type LogEntry = z.output<typeof logSchema>;
 const words = z.string().trim().max(2000);
 
 export const personSchema = z.strictObject({
-  version: z.literal(2),
+  version: z.literal(3),
   id: idSchema,
   name: z.string().trim().min(1, 'a name or initials').max(80),
   born: bornSchema,
@@ -115,11 +115,31 @@ export const personSchema = z.strictObject({
 });
 export type Person = z.output<typeof personSchema>;
 
+/** What was eased before its side was a part of its name; one that meant two sides at once eases neither. */
+function sidedLoosened(old: Record<string, unknown>): unknown {
+  const { loosened, conditions } = old;
+  if (!Array.isArray(loosened) || !Array.isArray(conditions)) return loosened;
+  return loosened.map((one: { limit?: unknown }) => {
+    const id = String(one?.limit).split('/')[0];
+    const sides = new Set(
+      conditions.flatMap((held: { id?: unknown; side?: unknown }) =>
+        held?.id === id ? [held.side ?? 'both'] : [],
+      ),
+    );
+    const [side] = sides;
+    return sides.size === 1 && (side === 'left' || side === 'right')
+      ? { ...one, limit: `${one.limit}/${side}` }
+      : one;
+  });
+}
+
 export const PERSON: RecordKind<Person> = {
   name: 'person',
   schema: personSchema,
-  version: 2,
+  version: 3,
   upgrades: {
+    // What was eased is known by its side as well: where both sides were held apart, it can't be told which was meant.
+    2: (old) => ({ ...old, loosened: sidedLoosened(old) }),
     1: ({ birthYear, ...old }) => ({
       ...old,
       born: String(birthYear),
@@ -133,7 +153,7 @@ export const PERSON: RecordKind<Person> = {
 
 /** What the least complete person looks like: a name and a year. */
 export const PERSON_EXAMPLE: Person = personSchema.parse({
-  version: 2,
+  version: 3,
   id: 'someone',
   name: 'Someone new',
   born: '1980',
@@ -186,6 +206,8 @@ export interface Outlook {
   /** Effort by words and the talk test alone. */
   readonly byWords: boolean;
   readonly capacity: CapacityAnswer;
+  /** What they have with them wherever they are: a wheelchair is a seat. */
+  readonly brings: readonly Capability[];
   /** Nothing harder than last time, no reach. */
   readonly steady: boolean;
   readonly notAlone: boolean;
@@ -261,6 +283,7 @@ export function outlookOf(person: Person, day: string): Outlook {
     ],
     byWords,
     capacity,
+    brings: [...new Set(tables.flatMap((t) => t.brings ?? []))],
     steady: today.steady || tables.some((t) => t.steady),
     notAlone: tables.some((t) => t.notAlone),
     mayTrain: standing.mayTrain && today.is !== 'not today',

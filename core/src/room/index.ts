@@ -14,6 +14,7 @@ export {
 export { READY_ROOMS } from './ready.ts';
 export {
   clearMetres,
+  EVERYWHERE,
   fitting,
   offersOf,
   peopleThatFit,

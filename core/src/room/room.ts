@@ -174,3 +174,14 @@ export function withBorrowed(room: Room, borrowed: readonly RoomItem[]): Room {
   }
   return { ...room, items };
 }
+
+/** Somewhere with everything in it, for when no room is named. */
+export const EVERYWHERE: Room = {
+  ...ROOM_EXAMPLE,
+  id: 'everywhere',
+  name: 'Anywhere',
+  items: EQUIPMENT_IDS.map((what) => ({ what, count: 20 })),
+  lengthMetres: 20,
+  widthMetres: 20,
+  ceilingCm: 600,
+};

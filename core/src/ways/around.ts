@@ -1,10 +1,14 @@
 import { type Library, rungDemand } from '../ladder/index.ts';
-import { SHORTEST_HOLD_SECONDS } from '../limits/index.ts';
+import {
+  type Constraints,
+  compileConstraints,
+  type Law,
+  NOBODY,
+  openForAll,
+  type Subject,
+} from '../limits/index.ts';
 import { type Demand, type FormRef, JOINTS, type Joint, type Move, MUSCLES, middle } from '../move/index.ts';
-import { bandCeilingMet, bandOfRpe, type Limit } from '../person/index.ts';
-import type { Room } from '../room/index.ts';
-import type { Block } from '../session/index.ts';
-import { thingsHere } from './substitute.ts';
+import { AS_WRITTEN, type Block } from '../session/index.ts';
 
 /** One stretch of time before or after a circuit. */
 export interface Around {
@@ -17,11 +21,12 @@ export interface Around {
 
 export interface AroundRequest {
   readonly library: Library;
-  readonly room: Room;
+  /** The law of what is open, in the room where it is done. */
+  readonly law: Law;
   /** The circuit's forms, in its order. */
   readonly forms: readonly FormRef[];
-  /** Limits of everybody who does it: the strictest holds for all. */
-  readonly limits: readonly Limit[];
+  /** Everybody who does it: what is open to all of them is offered. */
+  readonly subjects: readonly Subject[];
   readonly minutes: number;
 }
 
@@ -32,30 +37,6 @@ const REHEARSE_SECONDS = 30;
 const STRETCH_SECONDS = 30;
 
 const high = (demand: Demand, key: keyof Demand) => demand[key].hi ?? Number.POSITIVE_INFINITY;
-
-/** May everybody do it, as far as limits go? What isn't known bars. */
-function mayDo(demand: Demand, move: Move, limits: readonly Limit[]): boolean {
-  return limits.every((limit) => {
-    switch (limit.kind) {
-      case 'cap':
-        // A hold can be let go of sooner; only where not even a short one is left is it out.
-        return limit.on === 'strain.holdSeconds' && move.unit === 'hold'
-          ? limit.max >= SHORTEST_HOLD_SECONDS
-          : high(demand, limit.on) <= limit.max;
-      case 'ban':
-        return limit.pattern !== move.pattern;
-      case 'require':
-        return (
-          high(demand, 'balance.level') <= limit.supportAboveBalance ||
-          move.needs.some((need) => need.what === 'hand hold' || need.what === 'wall')
-        );
-      case 'effort':
-        return high(demand, 'effort.metSlow') < bandCeilingMet(bandOfRpe(limit.maxRpe), null);
-      default:
-        return true;
-    }
-  });
-}
 
 /** When a joint counts as used: a figure of the demand at or above which it is. Common practice. */
 const USES: Readonly<Record<Joint, readonly (readonly [keyof Demand, number])[]>> = {
@@ -102,18 +83,34 @@ export function usedBy(library: Library, forms: readonly FormRef[]) {
 const rise = (move: Move): number =>
   move.posture.work === 'standing' ? 2 : move.posture.work === 'seated' ? 1 : 0;
 
-function openTo(asked: AroundRequest, keep: (move: Move) => boolean): Move[] {
-  const { library, room, limits } = asked;
-  return library.moves.filter((move) => {
-    const demand = keep(move) && rungDemand(library, { move: move.id });
-    return demand && mayDo(demand, move, limits) && thingsHere(library, room, { move: move.id }) !== null;
+/** A move and the form of it that is open to everybody. */
+interface Open {
+  readonly move: Move;
+  readonly form: FormRef;
+}
+
+/** What holds for everybody, made once a request. */
+interface Asked extends AroundRequest {
+  readonly all: readonly Constraints[];
+}
+const withLimits = (asked: AroundRequest): Asked => ({
+  ...asked,
+  all: (asked.subjects.length > 0 ? asked.subjects : [NOBODY]).map((subject) =>
+    compileConstraints(subject, AS_WRITTEN),
+  ),
+});
+
+function openTo({ library, law, all }: Asked, keep: (move: Move) => boolean): Open[] {
+  return library.moves.flatMap((move) => {
+    const form = keep(move) ? openForAll(law, all, { move: move.id }) : null;
+    return form ? [{ move, form }] : [];
   });
 }
 
 const met = (library: Library, move: Move) => middle(library.demand.get(move.id)!['effort.met']);
 
 /** Gentle ways to raise the pulse; where none of those is open, any steady travelling on a low rung. */
-function pulses(asked: AroundRequest): Move[] {
+function pulses(asked: Asked): Open[] {
   const meant = openTo(asked, (move) => move.serves?.as === 'pulse');
   const some =
     meant.length > 0
@@ -126,25 +123,27 @@ function pulses(asked: AroundRequest): Move[] {
             (move.pattern === 'locomotion' || move.pattern === 'jump') &&
             met(asked.library, move) <= 4,
         );
-  return some.sort((a, b) => met(asked.library, a) - met(asked.library, b) || (a.id < b.id ? -1 : 1));
+  return some.sort(
+    (a, b) => met(asked.library, a.move) - met(asked.library, b.move) || (a.move.id < b.move.id ? -1 : 1),
+  );
 }
 
 /** Takes, one after another, what serves most of what isn't served yet; then what serves most at all. */
 function cover<T>(
-  from: readonly Move[],
+  from: readonly Open[],
   wanted: ReadonlyMap<T, number>,
   served: (move: Move) => readonly T[],
-): Move[] {
+): Open[] {
   const left = new Map(wanted);
   const rest = [...from];
-  const chosen: Move[] = [];
+  const chosen: Open[] = [];
   while (rest.length > 0) {
-    const worth = (move: Move) => served(move).reduce((sum, one) => sum + (left.get(one) ?? 0), 0);
-    rest.sort((a, b) => worth(b) - worth(a) || (a.id < b.id ? -1 : 1));
+    const worth = ({ move }: Open) => served(move).reduce((sum, one) => sum + (left.get(one) ?? 0), 0);
+    rest.sort((a, b) => worth(b) - worth(a) || (a.move.id < b.move.id ? -1 : 1));
     const next = rest.shift()!;
     if (worth(next) <= 0) break;
     chosen.push(next);
-    for (const one of served(next)) if (left.has(one)) left.set(one, left.get(one)! * 0.2);
+    for (const one of served(next.move)) if (left.has(one)) left.set(one, left.get(one)! * 0.2);
   }
   return chosen;
 }
@@ -154,17 +153,17 @@ const bothSides = (move: Move, seconds: number) => (move.sides === 'one' ? secon
 /** As many as fit, each with its time. */
 function fill(
   part: Around['part'],
-  moves: readonly Move[],
+  moves: readonly Open[],
   seconds: number,
   each: number,
   says: (move: Move) => string,
 ): Around[] {
   const list: Around[] = [];
   let left = seconds;
-  for (const move of moves) {
+  for (const { move, form } of moves) {
     const takes = bothSides(move, each);
     if (takes > left) continue;
-    list.push({ part, form: { move: move.id }, seconds: takes, says: says(move) });
+    list.push({ part, form, seconds: takes, says: says(move) });
     left -= takes;
   }
   return list;
@@ -190,8 +189,9 @@ function stretchOut(list: Around[], total: number, longer: Around['part']): Arou
  * A warm-up made from the circuit: the pulse raised slowly, the joints that will be used, each main move
  * on a low rung, slowly; ends standing. Empty where nothing is open to everybody.
  */
-export function warmUp(asked: AroundRequest): Around[] {
-  const { library, room, forms, limits } = asked;
+export function warmUp(request: AroundRequest): Around[] {
+  const asked = withLimits(request);
+  const { library, law, forms, all } = asked;
   const total = Math.round(asked.minutes * 60);
   const { joints } = usedBy(library, forms);
   const raise = pulses(asked);
@@ -208,10 +208,8 @@ export function warmUp(asked: AroundRequest): Around[] {
       const move = library.move(rung.move);
       // A rung's own height where the room has it, else the move at whatever is there.
       const exact = { move: rung.move, ...(rung.settings ? { settings: rung.settings } : {}) };
-      const here = [exact, { move: rung.move }].find((one) => thingsHere(library, room, one) !== null);
-      const demand = here && rungDemand(library, here);
-      if (move && here && demand && mayDo(demand, move, limits))
-        return [{ move, for: library.move(form.move)!.name, form: here }];
+      const here = openForAll(law, all, exact);
+      if (move && here) return [{ move, for: library.move(form.move)!.name, form: here }];
     }
     return [];
   });
@@ -243,8 +241,9 @@ export function warmUp(asked: AroundRequest): Around[] {
 }
 
 /** A cool-down made from the circuit: kept moving, ever slower, then the muscles used most are stretched. */
-export function coolDown(asked: AroundRequest): Around[] {
-  const { library, forms } = asked;
+export function coolDown(request: AroundRequest): Around[] {
+  const asked = withLimits(request);
+  const { library, forms, subjects } = asked;
   const total = Math.round(asked.minutes * 60);
   const { muscles } = usedBy(library, forms);
   const slow = pulses(asked).slice(0, 3).reverse();
@@ -260,10 +259,12 @@ export function coolDown(asked: AroundRequest): Around[] {
     Math.min(PULSE_SECONDS, total * SHARE['keep moving']),
     () => 'slower and slower',
   );
-  const hold = asked.limits.reduce(
-    (most, l) => (l.kind === 'cap' && l.on === 'strain.holdSeconds' ? Math.min(most, l.max) : most),
-    STRETCH_SECONDS,
-  );
+  const hold = subjects
+    .flatMap((subject) => subject.limits)
+    .reduce(
+      (most, l) => (l.kind === 'cap' && l.on === 'strain.holdSeconds' ? Math.min(most, l.max) : most),
+      STRETCH_SECONDS,
+    );
   const inHolds = hold < STRETCH_SECONDS ? `, in holds of ${hold} s` : '';
   const stretches = fill(
     'stretch',

@@ -9,9 +9,9 @@ import {
   tabulateForms,
 } from '../forms/index.ts';
 import { AVOIDS, type Avoid, REGIONS, RUNG_STEP } from '../ladder/index.ts';
-import { compileConstraints, createJudge, type Subject } from '../limits/index.ts';
+import { compileConstraints, createLaw, NOBODY, type Subject } from '../limits/index.ts';
 import { at, CAPABILITY_IDS, type Capability, type FormRef, type Settings } from '../move/index.ts';
-import { EQUIPMENT_IDS, ROOM_EXAMPLE, type Room } from '../room/index.ts';
+import { EVERYWHERE, type Room } from '../room/index.ts';
 import { AS_WRITTEN } from '../session/index.ts';
 
 export interface FindRequest {
@@ -43,17 +43,6 @@ export interface Found {
   readonly muscles: number;
 }
 
-/** Somewhere with everything in it, for when no room is named. */
-export const EVERYWHERE: Room = {
-  ...ROOM_EXAMPLE,
-  id: 'everywhere',
-  name: 'Anywhere',
-  items: EQUIPMENT_IDS.map((what) => ({ what, count: 20 })),
-  lengthMetres: 20,
-  widthMetres: 20,
-  ceilingCm: 600,
-};
-
 const STRENGTHS = REGIONS.map((region, i) => ({ region, i })).filter(({ region }) =>
   region.startsWith('strength.'),
 );
@@ -68,7 +57,7 @@ export interface Finder {
 /** Finds forms in one room over the whole library; the table is made once. */
 export function createFinder(index: LibraryIndex, room: Room = EVERYWHERE): Finder {
   const table: FormTable = tabulateForms(index, room);
-  const judge = createJudge(table);
+  const law = createLaw(table);
   const middle = (lo: Float64Array, hi: Float64Array, offset: number, key: number) =>
     (lo[offset + key]! + hi[offset + key]!) / 2;
   return {
@@ -79,9 +68,8 @@ export function createFinder(index: LibraryIndex, room: Room = EVERYWHERE): Find
       const caps = request.without.flatMap((avoid) =>
         AVOIDS[avoid].caps.map(([key, max]) => [at(key), max] as const),
       );
-      const limits = request.subject
-        ? judge.verdict(compileConstraints(request.subject, AS_WRITTEN)).barred
-        : null;
+      const constraints = compileConstraints(request.subject ?? NOBODY, AS_WRITTEN);
+      const { barred: closed } = law.verdict(constraints);
       const barred = new Set(request.withoutItems.map((what) => CAPABILITY_IDS.indexOf(what)));
       // The strength it asks most of, in its own rungs, says what harder and easier mean.
       const governs = STRENGTHS.reduce((best, one) => {
@@ -106,7 +94,7 @@ export function createFinder(index: LibraryIndex, room: Room = EVERYWHERE): Find
         // One answer a move, its best form; or the best at every height.
         const best = new Map<number, { form: number; cost: number }>();
         for (let f = table.start[move]!; f < table.start[move + 1]!; f++) {
-          if (table.missing[f] !== -1 || table.side[f] !== 0 || limits?.[f]) continue;
+          if (closed[f] !== 0 || table.side[f] !== 0) continue;
           const o = f * ROW_SIZE;
           if (!caps.every(([cap, max]) => table.hi[o + cap]! <= max)) continue;
           const off = Math.abs(middle(table.lo, table.hi, o, key) - target) / step;

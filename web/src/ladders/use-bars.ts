@@ -2,9 +2,9 @@ import { buffersOf, compileLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
 import { laneSubject, type Ruler, subjectOf } from '@inner-rung/core/limits';
 import type { Person } from '@inner-rung/core/person';
-import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
+import { EVERYWHERE, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import { AS_WRITTEN } from '@inner-rung/core/session';
-import { EVERYWHERE } from '@inner-rung/core/ways';
+
 import { useEffect, useRef, useState } from 'react';
 import { today } from '../app/day.ts';
 import type { Barred, ToWorker } from '../plan/scale.worker.ts';

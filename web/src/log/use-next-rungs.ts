@@ -3,8 +3,9 @@ import { subjectOf } from '@inner-rung/core/limits';
 import { type NextRungOf, nextRungs, type SchoolId, type SessionRecord } from '@inner-rung/core/log';
 import type { FormRef } from '@inner-rung/core/move';
 import type { Person } from '@inner-rung/core/person';
+import { EVERYWHERE } from '@inner-rung/core/room';
 import { AS_WRITTEN } from '@inner-rung/core/session';
-import { EVERYWHERE } from '@inner-rung/core/ways';
+
 import { formName } from '@inner-rung/core/words';
 import { useEffect, useMemo, useState } from 'react';
 import { today } from '../app/day.ts';

@@ -1,4 +1,4 @@
-import { oddLimits, openMoves } from '@inner-rung/core/limits';
+import { lawIn, oddLimits, openMoves } from '@inner-rung/core/limits';
 import { DEMAND_KEYS, DEMANDS, type DemandKey } from '@inner-rung/core/move';
 import {
   addCondition,
@@ -21,6 +21,7 @@ import {
   type Side,
   tightenAgain,
 } from '@inner-rung/core/person';
+import { EVERYWHERE } from '@inner-rung/core/room';
 import { type FormEvent, useMemo, useState } from 'react';
 import { dayWords, newId, when } from '../app/day.ts';
 import { Choice } from '../ui/choice.tsx';
@@ -44,12 +45,15 @@ export function LimitsPart(props: { page: PersonPage }) {
   // Of what was worked out nobody can take anything away, so that only entered limits are talked about.
   const odd = useMemo(
     () =>
-      oddLimits(library, outlook.limits).filter(
+      oddLimits(lawIn(library, EVERYWHERE), outlook.limits).filter(
         (o) => o.id === null || person.limits.some((l) => l.id === o.id),
       ),
     [library, outlook.limits, person.limits],
   );
-  const open = useMemo(() => openMoves(library, outlook.limits).length, [library, outlook.limits]);
+  const open = useMemo(
+    () => openMoves(lawIn(library, EVERYWHERE), outlook.limits).length,
+    [library, outlook.limits],
+  );
   const automatic = outlook.conditions.filter((c) => !person.conditions.includes(c));
   const other = outlook.limits.filter((l) => l.source !== 'condition' && l.source !== 'today');
   const own = other.filter((l) => person.limits.some((p) => p.id === l.id));

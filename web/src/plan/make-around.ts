@@ -1,4 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
+import { lawIn, subjectOf } from '@inner-rung/core/limits';
 import { floorSeconds, outlookOf, type Person } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import { type Block, type Plan, roleOf } from '@inner-rung/core/session';
@@ -16,15 +17,16 @@ export function makeAround(
   people: readonly Person[],
   wanted: number = USUAL_MINUTES[role],
 ): Omit<Block, 'id'> {
-  const limits = people.flatMap((person) => {
-    const outlook = outlookOf(person, today());
-    return outlook.mayTrain ? outlook.limits : [];
-  });
+  const subjects = people
+    .filter((person) => outlookOf(person, today()).mayTrain)
+    .map((person) => subjectOf(person, library, today()));
+  const limits = subjects.flatMap((subject) => subject.limits);
   const forms = plan.blocks
     .filter((block) => roleOf(block) !== 'warm-up' && roleOf(block) !== 'cool-down')
     .flatMap((block) => block.stations)
     .map((s) => ({ move: s.move, ...(s.settings ? { settings: s.settings } : {}) }));
   const minutes = Math.max(wanted, Math.ceil(floorSeconds(limits, role) / 60));
-  const asked = { library, room: room ?? ROOM_EXAMPLE, forms, limits, minutes };
+  const law = lawIn(library, room ?? ROOM_EXAMPLE);
+  const asked = { library, law, forms, subjects, minutes };
   return aroundBlock(role, role === 'warm-up' ? warmUp(asked) : coolDown(asked));
 }

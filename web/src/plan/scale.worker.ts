@@ -32,10 +32,10 @@ import type { Ruler, Subject } from '@inner-rung/core/limits';
 import type { FormRef } from '@inner-rung/core/move';
 import { type Sums, sumUp } from '@inner-rung/core/review';
 import type { Room } from '@inner-rung/core/room';
+import { EVERYWHERE } from '@inner-rung/core/room';
 import { entriesOf, timelineOf } from '@inner-rung/core/session';
 import {
   createFinder,
-  EVERYWHERE,
   type Finder,
   type FindRequest,
   type Found,
