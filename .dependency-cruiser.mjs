@@ -22,6 +22,8 @@ export const CORE = [
   'run',
   'log',
   'paper',
+  'records',
+  'ask',
 ];
 
 const layers = CORE.map((folder, i) => ({

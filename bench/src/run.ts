@@ -62,7 +62,7 @@ export function runRows(library: Library): Row[] {
   const records = Array.from(
     { length: 6 },
     (_, week): SessionRecord => ({
-      version: 1,
+      version: 2,
       id: `r-${week}`,
       run: null,
       plan: null,
@@ -71,6 +71,7 @@ export function runRows(library: Library): Row[] {
       on: `2026-10-${String(6 + week * 4).padStart(2, '0')}`,
       minutes: 30,
       results: Array.from({ length: PEOPLE }, (_, i) => ({
+        id: `r${i}`,
         person: `p${i}`,
         known: '',
         present: true,
@@ -88,8 +89,8 @@ export function runRows(library: Library): Row[] {
           counted: false,
         })),
         counts: [],
+        corrections: [],
       })),
-      corrections: [],
     }),
   );
   const byPerson = ladders.map((ladder) =>

@@ -26,6 +26,7 @@ const library = shippedLibrary();
 const TODAY = '2026-11-24';
 
 const result = (more: Partial<Result> = {}): Result => ({
+  id: 'r1',
   person: 'ada',
   known: '',
   present: true,
@@ -37,10 +38,11 @@ const result = (more: Partial<Result> = {}): Result => ({
   note: '',
   pieces: [],
   counts: [],
+  corrections: [],
   ...more,
 });
 const record = (on: string, results: Result[], more: Partial<SessionRecord> = {}): SessionRecord => ({
-  version: 1,
+  version: 2,
   id: `r-${on}`,
   run: null,
   plan: 'a-plan',
@@ -49,7 +51,6 @@ const record = (on: string, results: Result[], more: Partial<SessionRecord> = {}
   on,
   minutes: 30,
   results,
-  corrections: [],
   ...more,
 });
 const reps = (move: string, n: number, counted = true, surfaceCm?: number) => ({
@@ -130,14 +131,16 @@ describe('bests', () => {
 describe('a correction', () => {
   const kept = record(week(1), [result({ effort: 6 })]);
   test('keeps what was said before, in words, with its moment', () => {
-    const now = corrected(kept, 0, { effort: 4, clean: false }, '2026-11-01T20:00:00.000Z');
+    const now = corrected(kept, 'r1', { effort: 4, clean: false }, '2026-11-01T20:00:00.000Z');
     expect(now.results[0]).toMatchObject({ effort: 4, clean: false });
-    expect(now.corrections.map((c) => c.was)).toEqual(['effort 6', 'clean']);
+    expect(now.results[0]!.corrections.map((c) => c.was)).toEqual(['effort 6', 'clean']);
     expect(recordSchema.parse(now)).toEqual(now);
   });
   test('what is the same is no correction, and nobody is no result', () => {
-    expect(corrected(kept, 0, { effort: 6 }, '2026-11-01T20:00:00.000Z').corrections).toEqual([]);
-    expect(corrected(kept, 9, { effort: 1 }, '2026-11-01T20:00:00.000Z')).toBe(kept);
+    expect(corrected(kept, 'r1', { effort: 6 }, '2026-11-01T20:00:00.000Z').results[0]!.corrections).toEqual(
+      [],
+    );
+    expect(corrected(kept, 'r9', { effort: 1 }, '2026-11-01T20:00:00.000Z')).toBe(kept);
   });
 });
 

@@ -17,6 +17,7 @@ import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
 const result = (more: Partial<Result> = {}): Result => ({
+  id: 'r1',
   person: 'ada',
   known: '',
   present: true,
@@ -31,10 +32,11 @@ const result = (more: Partial<Result> = {}): Result => ({
     { entry: 1, move: 'squat', seconds: 600, reps: 200, counted: false },
   ],
   counts: [],
+  corrections: [],
   ...more,
 });
 const record = (on: string, more: Partial<Result> = {}): SessionRecord => ({
-  version: 1,
+  version: 2,
   id: `r-${on}`,
   run: null,
   plan: null,
@@ -43,7 +45,6 @@ const record = (on: string, more: Partial<Result> = {}): SessionRecord => ({
   on,
   minutes: 30,
   results: [result(more)],
-  corrections: [],
 });
 
 test('a week begins on its Monday, whatever the year does', () => {

@@ -56,7 +56,7 @@ export function recordsBefore(day: string): SessionRecord[] {
   return [4, 3, 2, 1].map((weeks, k): SessionRecord => {
     const on = new Date(Date.parse(`${day}T00:00:00Z`) - weeks * 7 * 86_400_000).toISOString().slice(0, 10);
     return {
-      version: 1,
+      version: 2,
       id: `tuesday-ten-week-${k + 1}`,
       run: null,
       plan: 'tuesday-ten',
@@ -64,7 +64,8 @@ export function recordsBefore(day: string): SessionRecord[] {
       group: 'tuesday-evening',
       on,
       minutes: 20.3,
-      results: Object.entries(DONE).map(([person, { effort, pieces, pain }]) => ({
+      results: Object.entries(DONE).map(([person, { effort, pieces, pain }], i) => ({
+        id: `r${i + 1}`,
         person,
         known: '',
         present: !(person === 'ines-calloway' && weeks === 3),
@@ -76,8 +77,8 @@ export function recordsBefore(day: string): SessionRecord[] {
         note: '',
         pieces: [...pieces],
         counts: [],
+        corrections: [],
       })),
-      corrections: [],
     };
   });
 }

@@ -102,6 +102,11 @@ export const MIGRATIONS: readonly string[] = [
     ) STRICT, WITHOUT ROWID;
     CREATE INDEX card_link_person ON card_link (person);
   `,
+  // What is set aside keeps its history; of what is erased only a salted hash is remembered.
+  sql`
+    ALTER TABLE set_aside ADD COLUMN revision INTEGER NOT NULL DEFAULT 1;
+    CREATE TABLE erased (hash TEXT PRIMARY KEY, erased_at INTEGER NOT NULL) STRICT, WITHOUT ROWID;
+  `,
 ];
 
 /** Opens the database at a path (":memory:" in tests), with the newest schema. */

@@ -1,24 +1,9 @@
-import { CHANGE } from '@inner-rung/core/ladder';
-import { SESSION_RECORD } from '@inner-rung/core/log';
-import { GROUP, PERSON } from '@inner-rung/core/person';
-import { openRecord, type RecordKind } from '@inner-rung/core/record';
-import { ROOM } from '@inner-rung/core/room';
-import { PLAN } from '@inner-rung/core/session';
+import { type AnyRecordKind, openRecord } from '@inner-rung/core/record';
+import { RECORDS } from '@inner-rung/core/records';
 import type { Db } from './database.ts';
 import { ProblemError } from './problem.ts';
 
 const sql = String.raw;
-
-/** What is stored, by the name it has in the address. One entry a kind. */
-export const KINDS = {
-  plans: { kind: 'plan', record: PLAN as RecordKind<{ version: number }> },
-  people: { kind: 'person', record: PERSON as RecordKind<{ version: number }> },
-  groups: { kind: 'group', record: GROUP as unknown as RecordKind<{ version: number }> },
-  rooms: { kind: 'room', record: ROOM as RecordKind<{ version: number }> },
-  records: { kind: 'record', record: SESSION_RECORD as unknown as RecordKind<{ version: number }> },
-  changes: { kind: 'change', record: CHANGE as unknown as RecordKind<{ version: number }> },
-} as const;
-export type KindName = keyof typeof KINDS;
 
 export interface Stored {
   readonly id: string;
@@ -28,47 +13,41 @@ export interface Stored {
 }
 
 interface Row {
+  kind: string;
   id: string;
   revision: number;
   body: string;
   saved_at: string;
 }
 
+/** A document that doesn't open: set aside as it is, or (`number` null) still in its place, from a newer program. */
+export interface Unreadable {
+  readonly number: number | null;
+  readonly kind: string;
+  readonly id: string;
+  readonly reason: string;
+  readonly body: string;
+}
+
 /** Earlier revisions kept of one document. */
 const KEPT_REVISIONS = 50;
 
-/** A body in which nothing names an id any more: out of lists, null where it stood alone. */
-function bodyWithout(body: string, id: string): string {
-  if (!body.includes(`"${id}"`)) return body;
-  // What is kept of one person in a list goes with them; a wish for nobody is none.
-  const isAbout = (one: unknown): boolean =>
-    typeof one === 'object' && one !== null && (one as { person?: unknown }).person === id;
-  const strip = (value: unknown): unknown =>
-    Array.isArray(value)
-      ? value.filter((one) => one !== id && !isAbout(one)).map(strip)
-      : typeof value === 'object' && value !== null
-        ? Object.fromEntries(
-            Object.entries(value).map(([key, inner]) => [
-              key,
-              key !== 'id' && inner === id ? null : strip(inner),
-            ]),
-          )
-        : value;
+/** JSON as it stands in a row; undefined where it isn't any. */
+export function jsonOf(text: string): unknown {
   try {
-    return JSON.stringify(strip(JSON.parse(body)));
+    return JSON.parse(text);
   } catch {
-    // Set aside because it can't be read: a name in it can't be taken out by halves.
-    return '""';
+    return undefined;
   }
 }
 
-/** Documents by kind and id, saved by revision; `now` is the clock, passed in. */
+/** Documents by kind and id, saved by revision; `now` is the clock, passed in. Reading writes nothing. */
 export function documents(db: Db, now: () => Date) {
   const list = db.prepare<[string], Row>(sql`
-    SELECT id, revision, body, saved_at FROM document WHERE kind = ? ORDER BY saved_at DESC, id
+    SELECT kind, id, revision, body, saved_at FROM document WHERE kind = ? ORDER BY saved_at DESC, id
   `);
   const one = db.prepare<[string, string], Row>(sql`
-    SELECT id, revision, body, saved_at FROM document WHERE kind = ? AND id = ?
+    SELECT kind, id, revision, body, saved_at FROM document WHERE kind = ? AND id = ?
   `);
   const insert = db.prepare(sql`
     INSERT INTO document (kind, id, revision, body, saved_at) VALUES (?, ?, 1, ?, ?)
@@ -85,29 +64,17 @@ export function documents(db: Db, now: () => Date) {
   `);
   const remove = db.prepare(sql`DELETE FROM document WHERE kind = ? AND id = ?`);
   const setAside = db.prepare(sql`
-    INSERT INTO set_aside (kind, id, body, reason, set_aside_at) VALUES (?, ?, ?, ?, ?)
+    INSERT INTO set_aside (kind, id, revision, body, reason, set_aside_at) VALUES (?, ?, ?, ?, ?, ?)
   `);
-  const listAside = db.prepare<
-    [],
-    { number: number; kind: string; id: string; reason: string; body: string }
-  >(sql`
-    SELECT number, kind, id, reason, body FROM set_aside ORDER BY number
+  const setAsideEarlier = db.prepare(sql`
+    INSERT INTO set_aside (kind, id, revision, body, reason, set_aside_at)
+    SELECT kind, id, revision, body, 'an earlier revision of it', ? FROM earlier_revision WHERE kind = ? AND id = ?
   `);
-
-  const everywhere = db.prepare<[], { kind: string; id: string; revision: number; body: string }>(sql`
-    SELECT kind, id, revision, body FROM document
+  const listAside = db.prepare<[], Unreadable>(sql`
+    SELECT number, kind, id, reason, body FROM set_aside
+    WHERE reason <> 'an earlier revision of it' ORDER BY number
   `);
-  const earlierEverywhere = db.prepare<[], { kind: string; id: string; revision: number; body: string }>(sql`
-    SELECT kind, id, revision, body FROM earlier_revision
-  `);
-  const rewriteEarlier = db.prepare(sql`
-    UPDATE earlier_revision SET body = ? WHERE kind = ? AND id = ? AND revision = ?
-  `);
-  const eraseAside = db.prepare(sql`DELETE FROM set_aside WHERE kind = ? AND id = ?`);
-  const asideEverywhere = db.prepare<[], { number: number; body: string }>(sql`
-    SELECT number, body FROM set_aside
-  `);
-  const rewriteAside = db.prepare(sql`UPDATE set_aside SET body = ? WHERE number = ?`);
+  const any = db.prepare<[], { n: number }>(sql`SELECT count(*) AS n FROM (SELECT 1 FROM document LIMIT 1)`);
 
   const stale = (revision: number) =>
     new ProblemError({
@@ -118,12 +85,12 @@ export function documents(db: Db, now: () => Date) {
       revision,
     });
 
-  const checked = (name: KindName, id: string, body: unknown) => {
-    const opened = openRecord(KINDS[name].record, body);
+  const checked = (record: AnyRecordKind, id: string, body: unknown) => {
+    const opened = openRecord(record, body);
     if (!opened.ok)
       throw new ProblemError({
         status: 422,
-        title: `Not a ${KINDS[name].record.name}`,
+        title: `Not a ${record.name}`,
         detail: opened.message,
         field: opened.where,
         fix: 'Mend this field and save again.',
@@ -139,110 +106,112 @@ export function documents(db: Db, now: () => Date) {
     return JSON.stringify(opened.value);
   };
 
-  /** Reads a row; one that no longer passes its schema is kept aside and reported, and the rest opens. */
-  const open = (name: KindName, row: Row): Stored | null => {
-    let raw: unknown;
-    try {
-      raw = JSON.parse(row.body);
-    } catch {
-      raw = undefined;
-    }
-    const opened = openRecord(KINDS[name].record, raw);
-    if (opened.ok) return { id: row.id, revision: row.revision, savedAt: row.saved_at, body: opened.value };
+  const opened = (record: AnyRecordKind, row: Row) => openRecord(record, jsonOf(row.body));
+  const stored = (record: AnyRecordKind, row: Row): Stored | null => {
+    const read = opened(record, row);
+    return read.ok ? { id: row.id, revision: row.revision, savedAt: row.saved_at, body: read.value } : null;
+  };
+
+  /** Takes a document that doesn't open out of the way, with its history; one of a newer program stays where it is. */
+  const putAside = (record: AnyRecordKind, row: Row): boolean => {
+    const read = opened(record, row);
+    if (read.ok || read.newer) return false;
+    const at = now().toISOString();
     db.transaction(() => {
-      setAside.run(
-        KINDS[name].kind,
-        row.id,
-        row.body,
-        `${opened.where}: ${opened.message}`,
-        now().toISOString(),
-      );
-      remove.run(KINDS[name].kind, row.id);
+      setAside.run(row.kind, row.id, row.revision, row.body, `${read.where}: ${read.message}`, at);
+      setAsideEarlier.run(at, row.kind, row.id);
+      remove.run(row.kind, row.id);
     })();
-    return null;
+    return true;
+  };
+  /** What stands where something is to be saved; nothing where it doesn't open and has been set aside for that. */
+  const standingAt = (record: AnyRecordKind, id: string): Row | undefined => {
+    const row = one.get(record.kind, id);
+    return row && putAside(record, row) ? undefined : row;
   };
 
   return {
-    list: (name: KindName): Stored[] => list.all(KINDS[name].kind).flatMap((row) => open(name, row) ?? []),
-    get: (name: KindName, id: string): Stored => {
-      const row = one.get(KINDS[name].kind, id);
-      const stored = row && open(name, row);
-      if (!stored)
+    /** All of a kind that open, the newest first. */
+    list: (record: AnyRecordKind): Stored[] =>
+      list.all(record.kind).flatMap((row) => stored(record, row) ?? []),
+    get: (record: AnyRecordKind, id: string): Stored => {
+      const row = one.get(record.kind, id);
+      const found = row && stored(record, row);
+      if (!found)
         throw new ProblemError({
           status: 404,
           title: 'Not here',
-          detail: `There is no ${KINDS[name].record.name} “${id}”.`,
-          fix: 'It may have been deleted, or set aside because it could not be read.',
+          detail: `There is no ${record.name} “${id}”.`,
+          fix: 'It may have been deleted, or it can’t be read: GET /api/set-aside lists those.',
         });
-      return stored;
+      return found;
     },
-    create: (name: KindName, id: string, body: unknown): number => {
-      const text = checked(name, id, body);
-      const standing = one.get(KINDS[name].kind, id);
-      // Sent again because the answer was lost on its way: it stands already.
-      if (standing?.revision === 1 && standing.body === text) return 1;
-      if (standing) throw stale(standing.revision);
-      insert.run(KINDS[name].kind, id, text, now().toISOString());
-      return 1;
-    },
-    replace: (name: KindName, id: string, body: unknown, revision: number): number => {
-      const text = checked(name, id, body);
+    create: (record: AnyRecordKind, id: string, body: unknown): number => {
+      const text = checked(record, id, body);
       return db.transaction(() => {
-        const standing = one.get(KINDS[name].kind, id);
+        const standing = standingAt(record, id);
+        // Sent again because the answer was lost on its way: it stands already.
+        if (standing?.revision === 1 && standing.body === text) return 1;
+        if (standing) throw stale(standing.revision);
+        insert.run(record.kind, id, text, now().toISOString());
+        return 1;
+      })();
+    },
+    replace: (record: AnyRecordKind, id: string, body: unknown, revision: number): number => {
+      const text = checked(record, id, body);
+      return db.transaction(() => {
+        const standing = standingAt(record, id);
         if (!standing)
           throw new ProblemError({
             status: 412,
             title: 'Deleted elsewhere',
-            detail: `There is no ${KINDS[name].record.name} “${id}” any more: it was deleted from somewhere else meanwhile.`,
+            detail: `There is no ${record.name} “${id}” any more: it was deleted from somewhere else meanwhile.`,
             fix: 'Let it go, or save yours as a new one.',
             revision: 0,
           });
         if (standing.revision === revision + 1 && standing.body === text) return standing.revision;
         if (standing.revision !== revision) throw stale(standing.revision);
-        keepEarlier.run(KINDS[name].kind, id);
-        prune.run(KINDS[name].kind, id, revision - KEPT_REVISIONS);
-        update.run(text, now().toISOString(), KINDS[name].kind, id);
+        keepEarlier.run(record.kind, id);
+        prune.run(record.kind, id, revision - KEPT_REVISIONS);
+        update.run(text, now().toISOString(), record.kind, id);
         return revision + 1;
       })();
     },
-    remove: (name: KindName, id: string, revision: number): void => {
+    remove: (record: AnyRecordKind, id: string, revision: number): void => {
       db.transaction(() => {
-        const standing = one.get(KINDS[name].kind, id);
+        const standing = one.get(record.kind, id);
         if (!standing) return;
         if (standing.revision !== revision) throw stale(standing.revision);
-        remove.run(KINDS[name].kind, id);
+        remove.run(record.kind, id);
       })();
     },
-    /**
-     * Erases a document for good: itself, its earlier revisions, what was set aside of it, and its id
-     * wherever another document names it. The pages it stood on are overwritten.
-     */
-    erase: (name: KindName, id: string): void => {
-      const { kind } = KINDS[name];
-      db.transaction(() => {
-        remove.run(kind, id);
-        eraseAside.run(kind, id);
-        for (const row of everywhere.all()) {
-          const body = bodyWithout(row.body, id);
-          // A new revision, so that a page which still holds the old one is told.
-          if (body !== row.body) update.run(body, now().toISOString(), row.kind, row.id);
-        }
-        for (const row of earlierEverywhere.all()) {
-          const body = bodyWithout(row.body, id);
-          if (body !== row.body) rewriteEarlier.run(body, row.kind, row.id, row.revision);
-        }
-        for (const row of asideEverywhere.all()) {
-          const body = bodyWithout(row.body, id);
-          if (body !== row.body) rewriteAside.run(body, row.number);
-        }
-      })();
-      // What deleting left behind on free pages and in the log goes with it.
-      db.exec('VACUUM');
-      db.pragma('wal_checkpoint(TRUNCATE)');
-    },
-    setAside: () => listAside.all(),
-    isEmpty: (): boolean =>
-      (Object.keys(KINDS) as KindName[]).every((name) => list.all(KINDS[name].kind).length === 0),
+    /** At start: what doesn't open is set aside, with a reason, and the rest opens. Says how many. */
+    sweep: (): number =>
+      RECORDS.reduce(
+        (sum, record) => sum + list.all(record.kind).filter((row) => putAside(record, row)).length,
+        0,
+      ),
+    /** Set aside, and what stands in its place but doesn't open. */
+    unreadable: (): Unreadable[] => [
+      ...listAside.all(),
+      ...RECORDS.flatMap((record) =>
+        list.all(record.kind).flatMap((row): Unreadable[] => {
+          const read = opened(record, row);
+          return read.ok
+            ? []
+            : [
+                {
+                  number: null,
+                  kind: row.kind,
+                  id: row.id,
+                  reason: `${read.where}: ${read.message}`,
+                  body: row.body,
+                },
+              ];
+        }),
+      ),
+    ],
+    isEmpty: (): boolean => any.get()!.n === 0,
   };
 }
 export type Documents = ReturnType<typeof documents>;

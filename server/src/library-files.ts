@@ -1,9 +1,13 @@
-import { readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { encodeLibrary } from '@inner-rung/core/forms';
 import { LibraryError, type LibraryFile, openLibrary } from '@inner-rung/core/ladder';
 
-/** Reads the library folder and checks all of it. Throws {@link LibraryError} naming file, move and field. */
-export function readLibrary(folder: string): LibraryFile[] {
+/**
+ * The library folder checked, all of it, and made into the one file that the server and the pages load. Throws
+ * {@link LibraryError} naming file, move and field.
+ */
+export function compileFolder(folder: string): Uint8Array<ArrayBuffer> {
   const names = [
     'bases.json',
     ...readdirSync(join(folder, 'ladders'))
@@ -11,7 +15,7 @@ export function readLibrary(folder: string): LibraryFile[] {
       .sort()
       .map((name) => `ladders/${name}`),
   ];
-  const files = names.map((name) => {
+  const files = names.map((name): LibraryFile => {
     try {
       return { name, json: JSON.parse(readFileSync(join(folder, name), 'utf8')) as unknown };
     } catch (error) {
@@ -20,6 +24,11 @@ export function readLibrary(folder: string): LibraryFile[] {
       ]);
     }
   });
-  openLibrary(files);
-  return files;
+  return encodeLibrary(openLibrary(files));
+}
+
+/** The file that was built; made on the spot where none was, as while developing. */
+export function libraryFile(folder: string): Uint8Array<ArrayBuffer> {
+  const built = join(folder, 'dist/library.bin');
+  return existsSync(built) ? new Uint8Array(readFileSync(built)) : compileFolder(folder);
 }

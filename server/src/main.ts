@@ -4,13 +4,16 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { parseArgs } from 'node:util';
 import { LibraryError } from '@inner-rung/core/ladder';
+import { RECORDS } from '@inner-rung/core/records';
 import { pino } from 'pino';
-import { createApp, type Door } from './app.ts';
+import { createApp } from './app.ts';
 import { openDatabase, openDataFolder } from './database.ts';
-import { documents, type KindName } from './documents.ts';
-import { readLibrary } from './library-files.ts';
+import { documents } from './documents.ts';
+import { eraser } from './erase.ts';
+import { libraryFile } from './library-files.ts';
 import { network } from './network.ts';
 import { ProblemError } from './problem.ts';
+import type { Door } from './routes/network.ts';
 import { runs } from './runs.ts';
 
 const root = process.env['INNER_RUNG_ROOT'] ?? resolve(dirname(fileURLToPath(import.meta.url)), '../..');
@@ -35,7 +38,7 @@ async function start(): Promise<void> {
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     giveUp(`“${values.port}” isn’t a port: give a whole number from 1 to 65535.`);
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
-  const library = readLibrary(join(root, 'library'));
+  const library = libraryFile(join(root, 'library'));
   const db = openDatabase(openDataFolder(resolve(values.data)));
   // No two saves at one moment: the newest is always one.
   let latest = 0;
@@ -43,22 +46,16 @@ async function start(): Promise<void> {
     latest = Math.max(Date.now(), latest + 1);
     return new Date(latest);
   });
+  store.sweep();
   if (values.seed && store.isEmpty()) {
     const { scenarioOn } = (await import(pathToFileURL(resolve(values.seed)).href)) as {
-      scenarioOn: (
-        day: string,
-      ) => Record<'people' | 'groups' | 'rooms' | 'records' | 'plans', readonly { id: string }[]>;
+      scenarioOn: (day: string) => Readonly<Record<string, readonly { id: string }[]>>;
     };
     const scenario = scenarioOn(new Date().toISOString().slice(0, 10));
-    const lists: [KindName, readonly { id: string }[]][] = [
-      ['people', scenario.people],
-      ['groups', scenario.groups],
-      ['rooms', scenario.rooms],
-      ['records', scenario.records],
-      // The first plan is saved last, so that it is the one that opens.
-      ['plans', [...scenario.plans].reverse()],
-    ];
-    for (const [kind, list] of lists) for (const body of list) store.create(kind, body.id, body);
+    // The first of each is saved last, so that it is the one that opens.
+    for (const record of RECORDS)
+      for (const body of [...(scenario[record.collection] ?? [])].reverse())
+        store.create(record, body.id, body);
   }
   // A second way in, for phones on the local network: open only when the trainer says so.
   const lanPort = port === 65535 ? port - 1 : port + 1;
@@ -99,19 +96,25 @@ async function start(): Promise<void> {
       }),
   };
   const pack = join(root, 'web/dist-pack/pack.html');
+  const ways = network(db, () => Date.now());
+  const live = runs(
+    db,
+    () => Date.now(),
+    () => performance.now(),
+  );
+  const erasing = eraser(db, () => Date.now(), { runs: live, network: ways });
+  erasing.finish();
   const app = createApp({
     documents: store,
-    network: network(db, () => Date.now()),
+    eraser: erasing,
+    network: ways,
     door,
-    runs: runs(
-      db,
-      () => Date.now(),
-      () => performance.now(),
-    ),
+    runs: live,
+    hosts: (process.env['HOSTS'] ?? '').split(',').filter(Boolean),
     library,
     log,
     demo: values.seed !== undefined,
-    heavyScript: new URL('./heavy.mjs', import.meta.url),
+    askScript: new URL('./ask.mjs', import.meta.url),
     ...(values.api ? {} : { web: join(root, 'web/dist') }),
     ...(existsSync(pack) ? { pack: readFileSync(pack, 'utf8') } : {}),
   });

@@ -1,13 +1,7 @@
-import { CHANGE } from '@inner-rung/core/ladder';
-import { SESSION_RECORD } from '@inner-rung/core/log';
-import { GROUP, PERSON } from '@inner-rung/core/person';
-import { ROOM } from '@inner-rung/core/room';
+import { QUESTION_IDS, QUESTIONS, type QuestionId } from '@inner-rung/core/ask';
+import { RECORDS } from '@inner-rung/core/records';
 import { runEventSchema, runSchema } from '@inner-rung/core/run';
-import { PLAN } from '@inner-rung/core/session';
 import { z } from 'zod';
-import { classAnswerSchema, classQuestion, scaleAnswerSchema, scaleQuestion } from './by-value.ts';
-import type { KINDS } from './documents.ts';
-import { timelineAnswerSchema } from './timeline.ts';
 
 const problemSchema = z.object({
   type: z.string(),
@@ -19,21 +13,26 @@ const problemSchema = z.object({
   revision: z.number().int().optional().describe('the revision that stands'),
 });
 
+const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` });
 /** A schema as JSON Schema, as a body is written rather than as it is read. */
 const json = (schema: z.ZodType) => {
-  const { $schema: _, ...rest } = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' });
+  const { $schema: _, ...rest } = z.toJSONSchema(schema, {
+    io: 'input',
+    unrepresentable: 'any',
+    override: ({ jsonSchema }) => {
+      const { document } = jsonSchema as { document?: string };
+      if (document === undefined) return;
+      delete (jsonSchema as { document?: string }).document;
+      jsonSchema.$ref = ref(schemaName(document)).$ref;
+    },
+  });
   return rest;
 };
-const BODIES = {
-  plans: ['Session', PLAN.schema],
-  people: ['Person', PERSON.schema],
-  groups: ['Group', GROUP.schema],
-  rooms: ['Room', ROOM.schema],
-  changes: ['Change', CHANGE.schema],
-  records: ['SessionRecord', SESSION_RECORD.schema],
-} as const satisfies Record<keyof typeof KINDS, readonly [string, z.ZodType]>;
 
-const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` });
+/** "Session" for a session document, "RecordOfASession" for a record of a session. */
+const schemaName = (name: string): string =>
+  name.replace(/(^| )([a-z])/g, (_, __, letter: string) => letter.toUpperCase());
+
 const body = (schema: object) => ({ content: { 'application/json': { schema } } });
 const answer = (description: string, schema?: object) => ({ description, ...(schema ? body(schema) : {}) });
 const problem = (description: string) => ({
@@ -50,6 +49,13 @@ const header = (name: string, description: string, required: boolean) => ({
 const token = { name: 'token', in: 'path', required: true, schema: { type: 'string' } };
 const id = { name: 'id', in: 'path', required: true, schema: { type: 'string' } };
 
+/** Questions at addresses of their own, besides /api/ask. */
+export const PUBLISHED: Readonly<Record<string, QuestionId>> = {
+  '/timeline': 'timeline',
+  '/scale': 'versions',
+  '/class-plan': 'class-plan',
+};
+
 /** The whole interface described, made from the schemas that check it. */
 export function openApi() {
   const paths: Record<string, unknown> = {
@@ -57,12 +63,32 @@ export function openApi() {
       get: { summary: 'Is it there?', responses: { 200: answer('It is.', { type: 'object' }) } },
     },
     '/api/library': {
-      get: { summary: 'The movement library', responses: { 200: answer('Its files.', { type: 'object' }) } },
+      get: {
+        summary: 'The movement library, compiled',
+        responses: {
+          200: { description: 'Its file.', content: { 'application/vnd.inner-rung.library': {} } },
+          304: answer('As it was.'),
+        },
+      },
     },
     '/api/set-aside': {
       get: {
         summary: 'Documents that could not be read, kept as they are',
         responses: { 200: answer('The list.', { type: 'array', items: { type: 'object' } }) },
+      },
+    },
+    '/api/erased': {
+      post: {
+        summary: 'Which of these people were erased, so that a browser lets go of what it keeps of them',
+        requestBody: {
+          required: true,
+          ...body({
+            type: 'object',
+            required: ['people'],
+            properties: { people: { type: 'array', items: { type: 'string' } } },
+          }),
+        },
+        responses: { 200: answer('Those of them.', { type: 'object' }), 422: problem('Not a list of ids.') },
       },
     },
     '/api/openapi.json': {
@@ -262,42 +288,33 @@ export function openApi() {
         },
       },
     },
-    '/api/timeline': {
-      post: {
-        summary: 'A session’s timeline, sums and checks',
-        description:
-          'By value: nothing is stored. As written, for nobody in particular; the clock is for the kind of people the document names.',
-        requestBody: { required: true, ...body(ref('Session')) },
-        responses: {
-          200: answer('The timeline.', ref('Timeline')),
-          400: problem('Not JSON.'),
-          413: problem('Too large.'),
-          422: problem('Not a session: the field is named.'),
-        },
-      },
-    },
   };
-  for (const [path, summary, question, reply] of [
-    ['/api/scale', 'A session scaled for people: versions, reasons, sums', 'ScaleQuestion', 'Versions'],
-    [
-      '/api/class-plan',
-      'What a class does: forms at every station, who does which',
-      'ClassQuestion',
-      'ClassPlan',
-    ],
-  ] as const)
+  const answers: Record<string, object> = {};
+  const addressed: [string, QuestionId][] = [
+    ...Object.entries(PUBLISHED).map(([path, id]): [string, QuestionId] => [`/api${path}`, id]),
+    ...QUESTION_IDS.map((id): [string, QuestionId] => [`/api/ask/${id}`, id]),
+  ];
+  for (const [path, question] of addressed) {
+    const { says, asks, answers: shape } = QUESTIONS[question];
+    const reply = schemaName(question.replaceAll('-', ' '));
+    if (shape) answers[reply] = json(shape);
     paths[path] = {
       post: {
-        summary,
-        description: 'By value: nothing is stored; the day is a part of the question.',
-        requestBody: { required: true, ...body(ref(question)) },
+        summary: says,
+        description: 'By value: nothing is stored, and the day is a part of the question.',
+        requestBody: { required: true, ...body(json(asks)) },
         responses: {
-          200: answer('By entry of the session.', ref(reply)),
+          200: answer('The answer.', shape ? ref(reply) : {}),
+          400: problem('Not JSON, or nested too deeply.'),
+          413: problem('Too large.'),
           422: problem('The field is named.'),
+          503: problem('Too many questions are waiting, or this one took too long.'),
         },
       },
     };
-  for (const [path, [name]] of Object.entries(BODIES)) {
+  }
+  for (const { collection: path, name: called } of RECORDS) {
+    const name = schemaName(called);
     const stored = {
       type: 'object',
       required: ['id', 'revision', 'savedAt', 'body'],
@@ -345,7 +362,11 @@ export function openApi() {
       parameters: [id],
       post: {
         summary: 'Taken out of every table and every other document, for good',
-        responses: { 204: answer('Gone.'), 404: problem('Not here.') },
+        responses: {
+          202: answer('Gone; the file is rewritten later.', { type: 'object' }),
+          204: answer('Gone. Asked again, it sees to whatever is left.'),
+          400: problem('Not an id.'),
+        },
       },
     };
   }
@@ -356,14 +377,10 @@ export function openApi() {
     paths,
     components: {
       schemas: {
-        ...Object.fromEntries(Object.values(BODIES).map(([name, schema]) => [name, json(schema)])),
-        Timeline: json(timelineAnswerSchema),
+        ...Object.fromEntries(RECORDS.map(({ name, schema }) => [schemaName(name), json(schema)])),
+        ...answers,
         Run: json(runSchema),
         RunEvent: json(runEventSchema),
-        ScaleQuestion: json(scaleQuestion),
-        Versions: json(scaleAnswerSchema),
-        ClassQuestion: json(classQuestion),
-        ClassPlan: json(classAnswerSchema),
         Problem: json(problemSchema),
       },
     },

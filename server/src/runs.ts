@@ -31,7 +31,7 @@ const withoutHealth = (cast: Cast): Cast => ({
 });
 
 /** An event as somebody may know it: the clock is everybody's, the rest is their own; null where it is none of theirs. */
-export function seenBy(event: RunEvent, person: string): RunEvent | null {
+export function redactedFor(event: RunEvent, person: string): RunEvent | null {
   if ('person' in event)
     return event.person === person || (event.kind === 'swap' && event.person === null) ? event : null;
   if (event.kind !== 'join') return event;
@@ -216,7 +216,7 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
           cast: mine.map(withoutHealth),
           emergency: '',
         },
-        events: events.flatMap((event) => seenBy(event, person) ?? []),
+        events: events.flatMap((event) => redactedFor(event, person) ?? []),
         now,
       };
     },
@@ -226,7 +226,8 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
         for (const row of all.all()) {
           if (!row.body.includes(`"${person}"`)) continue;
           const run = JSON.parse(row.body) as Run;
-          rewrite.run(JSON.stringify({ ...run, cast: run.cast.filter((one) => one.id !== person) }), row.id);
+          const cast = run.cast.filter((one) => one.id !== person);
+          if (cast.length !== run.cast.length) rewrite.run(JSON.stringify({ ...run, cast }), row.id);
           for (const { body } of eventsOf.all(row.id)) {
             const event = JSON.parse(body) as RunEvent;
             const about =
@@ -235,6 +236,13 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
           }
         }
       })();
+    },
+    /** A group that was erased has no runs any more; the runs stay. */
+    forgetGroup(group: string): void {
+      for (const row of all.all()) {
+        const run = JSON.parse(row.body) as Run;
+        if (run.group === group) rewrite.run(JSON.stringify({ ...run, group: null }), row.id);
+      }
     },
   };
 }

@@ -1,13 +1,15 @@
 import { join } from 'node:path';
 import type { Database } from 'better-sqlite3';
 import { pino } from 'pino';
-import { createApp, type Door } from '../src/app.ts';
+import { createApp } from '../src/app.ts';
 import { documents } from '../src/documents.ts';
-import { readLibrary } from '../src/library-files.ts';
+import { eraser } from '../src/erase.ts';
+import { compileFolder } from '../src/library-files.ts';
 import { network } from '../src/network.ts';
+import type { Door } from '../src/routes/network.ts';
 import { runs } from '../src/runs.ts';
 
-export const library = readLibrary(join(process.cwd(), 'library'));
+export const library = compileFolder(join(process.cwd(), 'library'));
 
 /** An app over a database, quiet, whose clocks the test turns (ms): one on the wall, one that only runs on. */
 export function appOver(
@@ -18,10 +20,13 @@ export function appOver(
   pack?: string,
 ) {
   const store = documents(db, () => new Date(wall()));
+  const ways = network(db, wall);
+  const live = runs(db, wall, steady);
   const app = createApp({
     documents: store,
-    network: network(db, wall),
-    runs: runs(db, wall, steady),
+    eraser: eraser(db, wall, { runs: live, network: ways }),
+    network: ways,
+    runs: live,
     ...(door && { door }),
     ...(pack !== undefined && { pack }),
     library,

@@ -1,3 +1,4 @@
+export { decodeLibrary, encodeLibrary } from './binary.ts';
 export {
   type FormTable,
   formsOf,

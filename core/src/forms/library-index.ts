@@ -167,6 +167,12 @@ export function indexOf(library: Library): LibraryIndex {
   return known;
 }
 
+/** A library whose index is known already. */
+export function withIndex(library: Library, index: LibraryIndex): Library {
+  compiled.set(library, index);
+  return library;
+}
+
 /** The buffers of an index, for a transfer that copies nothing. */
 export function buffersOf(index: LibraryIndex): ArrayBuffer[] {
   return Object.values(index)

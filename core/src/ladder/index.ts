@@ -16,6 +16,7 @@ export { applyFix, insertRung, nameStep, removeRung, setHeight, shiftRung, split
 export { familyOf, patternOf, rungDemand } from './family.ts';
 export { type Ladder, ladderSchema, type Rung, type WrittenLadder } from './ladder.ts';
 export {
+  type Base,
   type Library,
   LibraryError,
   type LibraryFile,

@@ -49,16 +49,38 @@ export const changeSchema = z
   });
 export type Change = z.output<typeof changeSchema>;
 
+export function changeId(kind: Change['kind'], of: string): string {
+  return `${kind}-${of}`;
+}
+
+const CHANGE_EXAMPLE: Change = (() => {
+  const squats = {
+    id: 'my-squats',
+    name: 'My squats',
+    intent: 'Squats to begin with.',
+    measures: ['strength.legs'],
+    rungs: [{ move: 'squat', levers: [] }],
+  };
+  return changeSchema.parse({
+    version: 1,
+    id: changeId('ladder', squats.id),
+    of: squats.id,
+    kind: 'ladder',
+    mine: squats,
+    was: null,
+  });
+})();
+
 export const CHANGE: RecordKind<Change> = {
+  kind: 'change',
+  collection: 'changes',
   name: 'change of the library',
   schema: changeSchema,
   version: 1,
   upgrades: {},
+  references: [],
+  example: CHANGE_EXAMPLE,
 };
-
-export function changeId(kind: Change['kind'], of: string): string {
-  return `${kind}-${of}`;
-}
 
 /** One thing that differs, as plain JSON on both sides; undefined where one side doesn't say. */
 export interface FieldChange {

@@ -1,5 +1,5 @@
 import type { FormRef } from '../move/index.ts';
-import type { Result, SessionRecord } from './record.ts';
+import { MOST_CORRECTIONS, type Result, type SessionRecord } from './record.ts';
 
 /** What of a result can be corrected by hand. */
 const CORRECTED = ['present', 'effort', 'clean', 'range', 'pain', 'note', 'pieces', 'counts'] as const;
@@ -26,24 +26,24 @@ const said: { readonly [K in Key]: (value: Result[K], nameOf: (form: FormRef) =>
  */
 export function corrected(
   record: SessionRecord,
-  index: number,
+  id: string,
   patch: Partial<Pick<Result, Key>>,
   at: string,
   nameOf: (form: FormRef) => string = (form) => form.move,
 ): SessionRecord {
-  const before = record.results[index];
+  const before = record.results.find((result) => result.id === id);
   if (!before) return record;
   const was = CORRECTED.flatMap((key) => {
     if (!(key in patch) || JSON.stringify(patch[key]) === JSON.stringify(before[key])) return [];
     const say = said[key] as (value: unknown, name: typeof nameOf) => string;
-    return [{ at, result: index, was: say(before[key], nameOf).slice(0, 300) }];
+    return [{ at, was: say(before[key], nameOf).slice(0, 300) }];
   });
   return {
     ...record,
-    results: record.results.map((result, i) => (i === index ? { ...result, ...patch } : result)),
-    corrections: [...record.corrections, ...was].slice(-MOST_CORRECTIONS),
+    results: record.results.map((result) =>
+      result === before
+        ? { ...result, ...patch, corrections: [...result.corrections, ...was].slice(-MOST_CORRECTIONS) }
+        : result,
+    ),
   };
 }
-
-/** Corrections that a record keeps, the newest. */
-const MOST_CORRECTIONS = 2000;

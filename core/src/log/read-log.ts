@@ -3,7 +3,14 @@ import type { FormRef } from '../move/index.ts';
 import type { Person } from '../person/index.ts';
 import { openRecord, slugOf } from '../record/index.ts';
 import { LOG_COLUMNS } from './lines.ts';
-import { RANGES, type Result, resultSchema, SESSION_RECORD, type SessionRecord } from './record.ts';
+import {
+  newResultId,
+  RANGES,
+  type Result,
+  resultSchema,
+  SESSION_RECORD,
+  type SessionRecord,
+} from './record.ts';
 
 /** What becomes of a line of a table, the heading being line 1. */
 interface LineFate {
@@ -127,7 +134,10 @@ export function readLogTable(
     );
     const file = byName.get(who.toLowerCase());
     if (!file) says.push('nobody here by that name: kept by name alone');
+    const key = keyOf(cell('date'), cell('session'));
+    const record = records.get(key);
     const read = resultSchema.safeParse({
+      id: newResultId(record?.results ?? []),
       person: file?.id ?? null,
       known: file ? '' : who,
       present,
@@ -144,8 +154,6 @@ export function readLogTable(
       const [first] = read.error.issues;
       return refused(`${first!.path.join('.')}: ${first!.message}`);
     }
-    const key = keyOf(cell('date'), cell('session'));
-    const record = records.get(key);
     if (record?.results.some((result) => nameIn(result) === who.toLowerCase()))
       return { line, is: 'here already', who, says: ['left as it is'] };
     records.set(
@@ -153,7 +161,7 @@ export function readLogTable(
       record
         ? { ...record, results: [...record.results, read.data] }
         : {
-            version: 1,
+            version: 2,
             id: `read-${cell('date')}-${slugOf(cell('session'), 40, 'session')}`,
             run: null,
             plan: null,
@@ -162,7 +170,6 @@ export function readLogTable(
             on: cell('date'),
             minutes: minutes ?? 0,
             results: [read.data],
-            corrections: [],
           },
     );
     changed.add(key);

@@ -31,8 +31,13 @@ export type Piece = z.output<typeof pieceSchema>;
 /** How much of the way was gone. More of it on one rung is progress before the next rung. */
 export const RANGES = ['part', 'most', 'full'] as const;
 
+/** Corrections of one result that are kept, the newest. */
+export const MOST_CORRECTIONS = 200;
+
 /** What came of a session for one person. */
 export const resultSchema = z.strictObject({
+  /** Its name within the record, as long as the record is. */
+  id: idSchema,
   /** Null: known by number alone, or erased since. */
   person: idSchema.nullable(),
   /** How they were known, where they have no file of their own. */
@@ -56,12 +61,17 @@ export const resultSchema = z.strictObject({
       }),
     )
     .max(20),
+  /** What it said before it was corrected, in words, and when that was. */
+  corrections: z
+    .array(z.strictObject({ at: z.iso.datetime(), was: words(300).min(1) }))
+    .max(MOST_CORRECTIONS)
+    .default([]),
 });
 export type Result = z.output<typeof resultSchema>;
 
 /** A session as it was done, for everybody who was to be there. */
 export const recordSchema = z.strictObject({
-  version: z.literal(1),
+  version: z.literal(2),
   id: idSchema,
   run: idSchema.nullable(),
   plan: idSchema.nullable(),
@@ -72,27 +82,54 @@ export const recordSchema = z.strictObject({
   /** Minutes from the first stretch to the end. */
   minutes: z.number().min(0).max(600),
   results: z.array(resultSchema).max(80),
-  /** What results said before they were corrected, in words, and when that was. */
-  corrections: z
-    .array(
-      z.strictObject({
-        at: z.iso.datetime(),
-        /** Index among the results. */
-        result: z.number().int().min(0).max(79),
-        was: words(300).min(1),
-      }),
-    )
-    .max(2000)
-    .default([]),
 });
 export type SessionRecord = z.output<typeof recordSchema>;
 
+const RECORD_EXAMPLE: SessionRecord = {
+  version: 2,
+  id: 'tuesday-1',
+  run: null,
+  plan: null,
+  title: 'Tuesday evening',
+  group: null,
+  on: '2026-11-03',
+  minutes: 0,
+  results: [],
+};
+
 export const SESSION_RECORD: RecordKind<SessionRecord> = {
+  kind: 'record',
+  collection: 'records',
   name: 'record of a session',
   schema: recordSchema,
-  version: 1,
-  upgrades: {},
+  version: 2,
+  upgrades: {
+    // Corrections were kept beside the results and named them by their place.
+    1: ({ corrections, ...old }) => ({
+      ...old,
+      results: (old['results'] as object[]).map((result, i) => ({
+        ...result,
+        id: `r${i + 1}`,
+        corrections: ((corrections ?? []) as { at: string; result: number; was: string }[])
+          .filter((one) => one.result === i)
+          .map(({ at, was }) => ({ at, was })),
+      })),
+    }),
+  },
+  references: [
+    { to: 'person', at: 'results[].person', erased: 'drop' },
+    { to: 'plan', at: 'plan', erased: 'null' },
+    { to: 'group', at: 'group', erased: 'null' },
+  ],
+  example: RECORD_EXAMPLE,
 };
+
+/** A name for one result more, which no other of its record has. */
+export function newResultId(results: readonly Pick<Result, 'id'>[]): string {
+  let n = results.length + 1;
+  while (results.some((result) => result.id === `r${n}`)) n++;
+  return `r${n}`;
+}
 
 /** Reps a hold doesn't have; what else is by pace over the time. */
 const repsIn = (pace: number | null, seconds: number): number | null =>
@@ -190,7 +227,7 @@ export function recordFrom(
   };
   const last = over ?? Math.max(0, ...events.map((e) => e.at));
   return {
-    version: 1,
+    version: 2,
     id: `${run.id}-record`.slice(0, 80),
     run: run.id,
     plan: run.plan.id,
@@ -198,10 +235,11 @@ export function recordFrom(
     group: run.group,
     on: run.on,
     minutes: clock.beganAt === null ? 0 : Math.round(((last - clock.beganAt) / 60_000) * 10) / 10,
-    results: peopleOf(run, events).map((person) => {
+    results: peopleOf(run, events).map((person, i) => {
       const file = fileOf(person.id);
       const pieces = piecesOf(run, events, person, gone);
       return {
+        id: `r${i + 1}`,
         person: file,
         known: file ? '' : person.name,
         present: pieces.length > 0 && !(person.is === 'gone' && (person.leftAt ?? 0) <= (clock.beganAt ?? 0)),
@@ -213,9 +251,9 @@ export function recordFrom(
         note: '',
         pieces,
         counts: [...person.counts].map(([block, { rounds, reps }]) => ({ block, rounds, reps })),
+        corrections: [],
       };
     }),
-    corrections: [],
   };
 }
 

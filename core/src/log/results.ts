@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { openRecord } from '../record/index.ts';
 import { runEventSchema, runSchema } from '../run/index.ts';
-import { recordSchema } from './record.ts';
+import { SESSION_RECORD, type SessionRecord } from './record.ts';
 
 /** What a session that was run away from here gives back: the run, all that happened, what came of it. */
 const resultsSchema = z.strictObject({
@@ -9,9 +10,11 @@ const resultsSchema = z.strictObject({
   run: runSchema,
   events: z.array(runEventSchema).max(20_000, 'at most 20,000 events'),
   /** Null where nobody said yet what came of it. */
-  record: recordSchema.nullable(),
+  record: z.unknown(),
 });
-export type Results = z.output<typeof resultsSchema>;
+export type Results = Omit<z.output<typeof resultsSchema>, 'record'> & {
+  readonly record: SessionRecord | null;
+};
 
 /** Results out of a file; what is wrong, and where, when it isn't one. */
 export function readResults(
@@ -22,8 +25,11 @@ export function readResults(
     const [first] = read.error.issues;
     return { ok: false, says: `${first!.path.join('.') || 'the file'}: ${first!.message}` };
   }
-  const { run, record } = read.data;
-  if (record && record.run !== run.id)
+  const { run, record, ...rest } = read.data;
+  if (record === null || record === undefined) return { ok: true, value: { ...rest, run, record: null } };
+  const opened = openRecord(SESSION_RECORD, record);
+  if (!opened.ok) return { ok: false, says: `record.${opened.where}: ${opened.message}` };
+  if (opened.value.run !== run.id)
     return { ok: false, says: 'record.run: what came of it belongs to another session' };
-  return { ok: true, value: read.data };
+  return { ok: true, value: { ...rest, run, record: opened.value } };
 }

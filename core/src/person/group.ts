@@ -82,14 +82,30 @@ export const groupSchema = z.strictObject({
 });
 export type Group = z.output<typeof groupSchema>;
 
-export const GROUP: RecordKind<Group> = { name: 'group', schema: groupSchema, version: 1, upgrades: {} };
-
 export const GROUP_EXAMPLE: Group = groupSchema.parse({
   version: 1,
   id: 'tuesday',
   name: 'Tuesday evening',
   parts: [{ id: 'others', count: 14 }],
 });
+
+export const GROUP: RecordKind<Group> = {
+  kind: 'group',
+  collection: 'groups',
+  name: 'group',
+  schema: groupSchema,
+  version: 1,
+  upgrades: {},
+  references: [
+    { to: 'person', at: 'members[]', erased: 'drop' },
+    { to: 'person', at: 'attendance[].present[]', erased: 'drop' },
+    { to: 'person', at: 'changes[].away[]', erased: 'drop' },
+    { to: 'room', at: 'room', erased: 'omit' },
+    { to: 'plan', at: 'plan', erased: 'omit' },
+    { to: 'plan', at: 'changes[].plan', erased: 'omit' },
+  ],
+  example: GROUP_EXAMPLE,
+};
 
 /** How a group goes on where nobody chose. */
 export const USUAL_PROGRESS = { school: 'two clean', grows: 'rungs' } as const satisfies Group['progress'];

@@ -15,7 +15,8 @@ export const homeSchema = z.strictObject({
     .array(z.strictObject({ plan: idSchema, days: z.array(z.enum(DAYS)).max(DAYS.length) }))
     .max(MOST_SESSIONS),
   weeks: z.union(WEEKS.map((n) => z.literal(n))),
-  room: idSchema,
+  /** None: where they usually are. */
+  room: idSchema.optional(),
   words: z.string().max(200),
 });
 export type HomeProgramme = z.output<typeof homeSchema>;

@@ -133,7 +133,19 @@ function sidedLoosened(old: Record<string, unknown>): unknown {
   });
 }
 
+/** What the least complete person looks like: a name and a year. */
+export const PERSON_EXAMPLE: Person = personSchema.parse({
+  version: 3,
+  id: 'someone',
+  name: 'Someone new',
+  born: '1980',
+  kind: 'beginner',
+  assumedLevel: 0,
+});
+
 export const PERSON: RecordKind<Person> = {
+  kind: 'person',
+  collection: 'people',
   name: 'person',
   schema: personSchema,
   version: 3,
@@ -149,17 +161,12 @@ export const PERSON: RecordKind<Person> = {
       }),
     }),
   },
+  references: [
+    { to: 'plan', at: 'home.sessions[].plan', erased: 'drop' },
+    { to: 'room', at: 'home.room', erased: 'omit' },
+  ],
+  example: PERSON_EXAMPLE,
 };
-
-/** What the least complete person looks like: a name and a year. */
-export const PERSON_EXAMPLE: Person = personSchema.parse({
-  version: 3,
-  id: 'someone',
-  name: 'Someone new',
-  born: '1980',
-  kind: 'beginner',
-  assumedLevel: 0,
-});
 
 /** Effort that suits before anything else is known: not regular 5–6, regular 7–8, the trained 8–9. */
 const EFFORT_BY_ACTIVITY: Readonly<Record<ActivityId, number>> = {

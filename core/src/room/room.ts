@@ -49,29 +49,6 @@ export const roomSchema = z.strictObject({
 });
 export type Room = z.output<typeof roomSchema>;
 
-/** A row a size, the pieces shared out over them. */
-function rowsOf(item: { what: string; count: number; sizes?: number[] }) {
-  const { sizes, ...rest } = item;
-  const known = EQUIPMENT_IDS.find((id) => id === item.what);
-  if (!sizes || !known || equipmentOf(known).adjusts) return [rest];
-  return sizes.map((size) => ({ ...rest, count: Math.max(1, Math.floor(item.count / sizes.length)), size }));
-}
-
-export const ROOM: RecordKind<Room> = {
-  name: 'room',
-  schema: roomSchema,
-  version: 2,
-  upgrades: {
-    1: ({ clearMetres, items, ...old }) => ({
-      ...old,
-      items: (items as Parameters<typeof rowsOf>[0][]).flatMap(rowsOf),
-      lengthMetres: Math.max(1, Number(clearMetres)),
-      widthMetres: Math.max(1, Number(clearMetres)),
-      flooring: 'wood',
-    }),
-  },
-};
-
 export const ROOM_EXAMPLE: Room = {
   version: 2,
   id: 'nothing',
@@ -174,6 +151,33 @@ export function withBorrowed(room: Room, borrowed: readonly RoomItem[]): Room {
   }
   return { ...room, items };
 }
+
+/** A row a size, the pieces shared out over them. */
+function rowsOf(item: { what: string; count: number; sizes?: number[] }) {
+  const { sizes, ...rest } = item;
+  const known = EQUIPMENT_IDS.find((id) => id === item.what);
+  if (!sizes || !known || equipmentOf(known).adjusts) return [rest];
+  return sizes.map((size) => ({ ...rest, count: Math.max(1, Math.floor(item.count / sizes.length)), size }));
+}
+
+export const ROOM: RecordKind<Room> = {
+  kind: 'room',
+  collection: 'rooms',
+  name: 'room',
+  schema: roomSchema,
+  version: 2,
+  upgrades: {
+    1: ({ clearMetres, items, ...old }) => ({
+      ...old,
+      items: (items as Parameters<typeof rowsOf>[0][]).flatMap(rowsOf),
+      lengthMetres: Math.max(1, Number(clearMetres)),
+      widthMetres: Math.max(1, Number(clearMetres)),
+      flooring: 'wood',
+    }),
+  },
+  references: [],
+  example: ROOM_EXAMPLE,
+};
 
 /** Somewhere with everything in it, for when no room is named. */
 export const EVERYWHERE: Room = {

@@ -141,7 +141,7 @@ export type KeepFirst = keyof typeof KEEP_FIRST;
 export const KEEP_FIRST_IDS = Object.keys(KEEP_FIRST) as [KeepFirst, ...KeepFirst[]];
 
 /** Dial positions. Impact 0–3 is the highest class allowed; ability 0–3 a named level. */
-const dialsSchema = z.strictObject({
+export const dialsSchema = z.strictObject({
   impact: z.union([z.literal('as written'), z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
   intensity: z.union([z.literal('as written'), z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
   ability: z.union([
@@ -247,16 +247,6 @@ export const planSchema = z.strictObject({
 });
 export type Plan = z.output<typeof planSchema>;
 
-export const PLAN: RecordKind<Plan> = {
-  name: 'session',
-  schema: planSchema,
-  version: 2,
-  upgrades: {
-    // A circuit was one block; a session has several.
-    1: ({ block, ...rest }) => ({ ...rest, forWhom: 'adults', blocks: [block] }),
-  },
-};
-
 export const PLAN_EXAMPLE: Plan = {
   version: 2,
   id: 'first-circuit',
@@ -281,6 +271,30 @@ export const PLAN_EXAMPLE: Plan = {
   room: null,
   dials: AS_WRITTEN,
 };
+
+export const PLAN: RecordKind<Plan> = {
+  kind: 'plan',
+  collection: 'plans',
+  name: 'session',
+  schema: planSchema,
+  version: 2,
+  upgrades: {
+    // A circuit was one block; a session has several.
+    1: ({ block, ...rest }) => ({ ...rest, forWhom: 'adults', blocks: [block] }),
+  },
+  references: [
+    { to: 'person', at: 'person', erased: 'null' },
+    { to: 'room', at: 'room', erased: 'null' },
+    { to: 'person', at: 'wishes[].person', erased: 'drop' },
+    { to: 'person', at: 'levels[].person', erased: 'drop' },
+    { to: 'person', at: 'wordsFor[].person', erased: 'drop' },
+  ],
+  example: PLAN_EXAMPLE,
+};
+
+/** The level somebody has for this session, where the trainer gave them another than their own. */
+export const levelFor = (plan: Pick<Plan, 'levels'>, id: string): 0 | 1 | 2 | 3 | null =>
+  plan.levels?.find((one) => one.person === id)?.level ?? null;
 
 export const roleOf = (block: Block): Role => block.role ?? 'circuit';
 

@@ -34,7 +34,7 @@ export function RecordForm(props: {
   const change = (i: number, patch: Partial<Result>, says: string) =>
     onPut(
       props.kept
-        ? corrected(record, i, patch, new Date().toISOString(), props.formName)
+        ? corrected(record, record.results[i]!.id, patch, new Date().toISOString(), props.formName)
         : { ...record, results: record.results.map((r, k) => (k === i ? { ...r, ...patch } : r)) },
       `${nameOf(record.results[i]!)}: ${says}`,
     );
@@ -53,8 +53,10 @@ export function RecordForm(props: {
           onPut(
             props.kept
               ? record.results.reduce(
-                  (all, r, i) =>
-                    r.present ? corrected(all, i, { effort }, new Date().toISOString(), props.formName) : all,
+                  (all, r) =>
+                    r.present
+                      ? corrected(all, r.id, { effort }, new Date().toISOString(), props.formName)
+                      : all,
                   record,
                 )
               : { ...record, results: record.results.map((r) => (r.present ? { ...r, effort } : r)) },
@@ -65,12 +67,11 @@ export function RecordForm(props: {
       <ul className="mt-3 divide-y-2 divide-base-300 border-y-2 border-base-300">
         {record.results.map((result, i) => (
           <Row
-            // biome-ignore lint/suspicious/noArrayIndexKey: those known by number have no id of their own
-            key={i}
+            key={result.id}
             name={nameOf(result)}
             result={result}
             load={loadOf(record, result)}
-            before={record.corrections.filter((c) => c.result === i)}
+            before={result.corrections}
             formName={props.formName}
             onChange={(patch, says) => change(i, patch, says)}
             onOther={props.onOther && ((piece, how) => props.onOther!(i, piece, how))}
@@ -86,7 +87,7 @@ function Row(props: {
   name: string;
   result: Result;
   load: number | null;
-  before: SessionRecord['corrections'];
+  before: Result['corrections'];
   formName: (form: FormRef) => string;
   onChange: (patch: Partial<Result>, says: string) => void;
   onOther: ((piece: number, how: 'instead' | 'besides') => void) | null;

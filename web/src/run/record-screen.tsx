@@ -60,7 +60,7 @@ function RecordSheet(props: { library: Library; people: readonly Person[]; live:
         : [...result.pieces, { ...next, seconds: 0, reps: old.reps === null ? null : 0, counted: true }];
     const says = `${nameOf(result)}: ${library.move(move)?.name}`;
     const form = (f: { move: string }) => formName(library, f.move);
-    put(corrected(record, at, { pieces }, new Date().toISOString(), form), says);
+    put(corrected(record, result.id, { pieces }, new Date().toISOString(), form), says);
   };
   return (
     <div className="min-h-dvh">

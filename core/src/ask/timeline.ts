@@ -1,14 +1,11 @@
-import { SEGMENT_KINDS, type SegmentKind } from '@inner-rung/core/clock';
-import { createScaler } from '@inner-rung/core/engine';
-import { compileLibrary } from '@inner-rung/core/forms';
-import { type LibraryFile, openLibrary } from '@inner-rung/core/ladder';
-import { laneSubject } from '@inner-rung/core/limits';
-import { openRecord } from '@inner-rung/core/record';
-import { check, sumUp } from '@inner-rung/core/review';
-import { ROOM_EXAMPLE } from '@inner-rung/core/room';
-import { AS_WRITTEN, entriesOf, factsIn, PLAN, readSegment, timelineOf } from '@inner-rung/core/session';
 import { z } from 'zod';
-import { ProblemError } from './problem.ts';
+import { SEGMENT_KINDS, type SegmentKind } from '../clock/index.ts';
+import { laneSubject } from '../limits/index.ts';
+import { check, sumUp } from '../review/index.ts';
+import { ROOM_EXAMPLE } from '../room/index.ts';
+import { AS_WRITTEN, entriesOf, factsIn, readSegment, timelineOf } from '../session/index.ts';
+import { sessionDocument } from './parts.ts';
+import { defineQuestion } from './question.ts';
 
 const seconds = z.number().int().nonnegative().describe('whole seconds');
 const span = z.object({ lo: z.number(), hi: z.number() }).describe('least and most');
@@ -48,7 +45,7 @@ const segmentSchema = z.object({
 });
 
 /** What the timeline of a session answers; the description of the interface is made from this. */
-export const timelineAnswerSchema = z.object({
+const answers = z.object({
   lengthSeconds: seconds,
   range: span,
   entries: z.array(
@@ -93,53 +90,32 @@ export const timelineAnswerSchema = z.object({
     }),
   ),
 });
-export type TimelineAnswer = z.infer<typeof timelineAnswerSchema>;
 
-/**
- * Timelines by value: a session document in, its timeline, sums and checks out, as written and for nobody in
- * particular. Nothing is stored. Throws a problem that names the field for a document that doesn't open.
- */
-export function timelines(files: readonly LibraryFile[]): (body: unknown) => TimelineAnswer {
-  let ready: ReturnType<typeof open> | undefined;
-  const open = () => {
-    const library = openLibrary(files);
-    const index = compileLibrary(library);
-    return { library, index, scaler: createScaler(index, ROOM_EXAMPLE), facts: factsIn(library) };
-  };
-  return (body) => {
-    const read = openRecord(PLAN, body);
-    if (!read.ok)
-      throw new ProblemError({
-        status: 422,
-        title: 'Not a session',
-        detail: read.message,
-        field: read.where,
-        fix: 'See docs/formats for what a session document holds.',
-      });
-    const plan = read.value;
-    ready ??= open();
-    const { library, index, scaler, facts } = ready;
-    const timeline = timelineOf(plan, facts);
-    const { original } = scaler.scale({
+/** A session's timeline, sums and checks, as written and for nobody in particular. */
+export const timeline = defineQuestion({
+  says: 'A session’s timeline, sums and checks',
+  asks: sessionDocument,
+  answers,
+  *run(ground, plan): Iterable<z.infer<typeof answers>> {
+    const { library, index } = ground;
+    const made = timelineOf(plan, factsIn(library));
+    const { original } = ground.scaler(ROOM_EXAMPLE).scale({
       session: plan,
       writtenFor: plan.writtenFor,
       dials: AS_WRITTEN,
       subject: laneSubject(3),
     });
     const version = { original, uses: original, reasons: [], cost: 0 };
-    const sums = sumUp(index, plan, original, {}, timeline);
+    const sums = sumUp(index, plan, original, {}, made);
     const entries = entriesOf(plan.blocks);
     const nameOf = (entry: number) => library.move(entries[entry]!.move)?.name ?? entries[entry]!.move;
-    return timelineAnswerSchema.parse({
-      lengthSeconds: timeline.lengthSeconds,
-      range: timeline.range,
+    yield answers.parse({
+      lengthSeconds: made.lengthSeconds,
+      range: made.range,
       entries,
-      segments: timeline.segments.map((segment) => ({
-        ...segment,
-        says: readSegment(plan, segment, nameOf),
-      })),
+      segments: made.segments.map((segment) => ({ ...segment, says: readSegment(plan, segment, nameOf) })),
       sums,
       checks: check({ library, session: plan, version, sums }),
     });
-  };
-}
+  },
+});

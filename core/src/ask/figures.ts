@@ -1,0 +1,14 @@
+import { z } from 'zod';
+import { checkFigures, type SheetChecked } from '../figure/index.ts';
+import { defineQuestion } from './question.ts';
+
+/** Every move's drawing held against its data. */
+export const figures = defineQuestion({
+  says: 'What drawings and data disagree on',
+  asks: z.strictObject({}),
+  answers: null,
+  long: true,
+  *run(ground): Iterable<SheetChecked> {
+    yield checkFigures(ground.library);
+  },
+});

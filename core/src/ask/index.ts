@@ -1,0 +1,14 @@
+export type { ClassPlanned } from './class.ts';
+export { createGround, type Ground } from './ground.ts';
+export { QuestionFault, wholeAnswer } from './question.ts';
+export {
+  type Answers,
+  type Asks,
+  answerTo,
+  QUESTION_IDS,
+  QUESTIONS,
+  type QuestionId,
+  stagesOf,
+} from './questions.ts';
+export { type Scaled, USUAL_LANES } from './scale.ts';
+export type { SharedOut } from './share.ts';

@@ -1,0 +1,191 @@
+import { type Base, type Ladder, type Library, libraryOf } from '../ladder/index.ts';
+import { DEMAND_KEYS, type Demand, type DemandKey, type Figure, type Move } from '../move/index.ts';
+import { compileLibrary, type LibraryIndex, ROW_SIZE, withIndex } from './library-index.ts';
+
+/** "IRLB" as the first four bytes. */
+const MAGIC = 0x424c5249;
+/** Of the file's own shape; a file of another one isn't read. */
+const VERSION = 1;
+const HEAD_BYTES = 12;
+
+const COLUMN_TYPES = {
+  f64: Float64Array,
+  i32: Int32Array,
+  i16: Int16Array,
+  u16: Uint16Array,
+  i8: Int8Array,
+  u8: Uint8Array,
+} as const;
+type ColumnType = keyof typeof COLUMN_TYPES;
+
+interface Column {
+  readonly name: string;
+  readonly type: ColumnType;
+  /** Bytes from where columns begin. */
+  readonly at: number;
+  readonly length: number;
+}
+
+interface Head {
+  readonly moves: readonly Move[];
+  readonly ladders: readonly Ladder[];
+  readonly bases: readonly (readonly [string, Base])[];
+  readonly count: number;
+  readonly ids: readonly string[];
+  readonly trimIds: readonly string[];
+  /** Different origins of figures; `origin` says which by its place. */
+  readonly origins: readonly Pick<Figure, 'from' | 'source'>[];
+  readonly columns: readonly Column[];
+}
+
+const typeOf = (column: ArrayBufferView): ColumnType =>
+  (Object.keys(COLUMN_TYPES) as ColumnType[]).find((type) => column instanceof COLUMN_TYPES[type])!;
+const upTo8 = (n: number) => Math.ceil(n / 8) * 8;
+
+/**
+ * A checked library as one file: its moves and ladders as JSON, its figures and its index as columns of numbers in
+ * the machine's own order (little-endian everywhere it runs). It is made once, when the product is built.
+ */
+export function encodeLibrary(library: Library): Uint8Array<ArrayBuffer> {
+  const index = compileLibrary(library);
+  const origins: Pick<Figure, 'from' | 'source'>[] = [];
+  const numbers = new Map<string, number>();
+  const origin = new Uint8Array(index.count * ROW_SIZE);
+  index.ids.forEach((id, row) => {
+    const demand = library.demand.get(id)!;
+    DEMAND_KEYS.forEach((key, k) => {
+      const { from, source } = demand[key];
+      const name = `${from} ${source ?? ''}`;
+      if (!numbers.has(name)) {
+        numbers.set(name, origins.length);
+        origins.push(source === undefined ? { from } : { from, source });
+      }
+      origin[row * ROW_SIZE + k] = numbers.get(name)!;
+    });
+  });
+  if (origins.length > 256)
+    throw new Error('More than 256 different origins of figures: a byte is too small.');
+  const { count, ids, trimIds, ...rest } = index;
+  const views: [string, ArrayBufferView & { length: number }][] = [
+    ...Object.entries(rest as unknown as Record<string, Float64Array>),
+    ['origin', origin],
+  ];
+  let at = 0;
+  const columns = views.map(([name, column]): Column => {
+    const here = at;
+    at = upTo8(at + column.byteLength);
+    return { name, type: typeOf(column), at: here, length: column.length };
+  });
+  const head: Head = {
+    moves: library.moves,
+    ladders: library.ladders,
+    bases: [...library.bases],
+    count,
+    ids,
+    trimIds,
+    origins,
+    columns,
+  };
+  const text = new TextEncoder().encode(JSON.stringify(head));
+  const begins = upTo8(HEAD_BYTES + text.length);
+  const file = new Uint8Array(begins + at);
+  const view = new DataView(file.buffer);
+  view.setUint32(0, MAGIC, true);
+  view.setUint32(4, VERSION, true);
+  view.setUint32(8, text.length, true);
+  file.set(text, HEAD_BYTES);
+  views.forEach(([, column], i) => {
+    file.set(new Uint8Array(column.buffer, column.byteOffset, column.byteLength), begins + columns[i]!.at);
+  });
+  return file;
+}
+
+/** Demands read off the columns when they are asked for: most pages look at a few moves. */
+class DemandTable implements ReadonlyMap<string, Demand> {
+  readonly #rows: ReadonlyMap<string, number>;
+  readonly #read: (row: number) => Demand;
+  readonly #made = new Map<string, Demand>();
+  constructor(rows: ReadonlyMap<string, number>, read: (row: number) => Demand) {
+    this.#rows = rows;
+    this.#read = read;
+  }
+  get size() {
+    return this.#rows.size;
+  }
+  has(id: string) {
+    return this.#rows.has(id);
+  }
+  get(id: string): Demand | undefined {
+    const row = this.#rows.get(id);
+    if (row === undefined) return undefined;
+    const made = this.#made.get(id) ?? this.#read(row);
+    this.#made.set(id, made);
+    return made;
+  }
+  keys() {
+    return this.#rows.keys();
+  }
+  *values(): MapIterator<Demand> {
+    for (const id of this.#rows.keys()) yield this.get(id)!;
+  }
+  *entries(): MapIterator<[string, Demand]> {
+    for (const id of this.#rows.keys()) yield [id, this.get(id)!];
+  }
+  [Symbol.iterator]() {
+    return this.entries();
+  }
+  forEach(each: (demand: Demand, id: string, map: ReadonlyMap<string, Demand>) => void) {
+    for (const [id, demand] of this.entries()) each(demand, id, this);
+  }
+}
+
+/**
+ * A library out of its file, with its index: nothing is validated again, nothing is copied. Throws one sentence where
+ * the file is none, or of another shape than this program reads.
+ */
+export function decodeLibrary(buffer: ArrayBuffer): Library {
+  const view = new DataView(buffer);
+  if (buffer.byteLength < HEAD_BYTES || view.getUint32(0, true) !== MAGIC)
+    throw new Error('This isn’t a movement library: load the page again, or build it with npm run build.');
+  const version = view.getUint32(4, true);
+  if (version !== VERSION)
+    throw new Error(
+      `This movement library is of version ${version}, and this page reads ${VERSION}: load the page again.`,
+    );
+  const length = view.getUint32(8, true);
+  const head = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, HEAD_BYTES, length))) as Head;
+  const begins = upTo8(HEAD_BYTES + length);
+  const columns = Object.fromEntries(
+    head.columns.map(({ name, type, at, length: n }) => [
+      name,
+      new COLUMN_TYPES[type](buffer, begins + at, n),
+    ]),
+  );
+  const { origin, ...rest } = columns as Record<string, Float64Array> & { origin: Uint8Array };
+  const index = {
+    count: head.count,
+    ids: head.ids,
+    trimIds: head.trimIds,
+    ...rest,
+  } as unknown as LibraryIndex;
+  const figure = (at: number): Figure => {
+    const lo = index.lo[at]!;
+    const hi = index.hi[at]!;
+    return {
+      lo: Number.isNaN(lo) ? null : lo,
+      hi: Number.isNaN(hi) ? null : hi,
+      ...head.origins[origin[at]!]!,
+    };
+  };
+  const demand = new DemandTable(
+    new Map(head.ids.map((id, row) => [id, row])),
+    (row) =>
+      Object.fromEntries(
+        DEMAND_KEYS.map((key, k): [DemandKey, Figure] => [key, figure(row * ROW_SIZE + k)]),
+      ) as unknown as Demand,
+  );
+  return withIndex(
+    libraryOf({ moves: head.moves, ladders: head.ladders, demand, bases: new Map(head.bases) }),
+    index,
+  );
+}

@@ -1,0 +1,1 @@
+export { collectionOf, RECORDS, recordOf } from './records.ts';
