@@ -4,12 +4,14 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
+import { encodeLibrary } from '@inner-rung/core/forms';
 import { type Library, type LibraryFile, openLibrary, type WrittenLadder } from '@inner-rung/core/ladder';
 import { type Browser, chromium, type Page } from '@playwright/test';
 import { pino } from 'pino';
 import { createApp } from '../../server/src/app.ts';
 import { openDatabase, openDataFolder } from '../../server/src/database.ts';
 import { documents } from '../../server/src/documents.ts';
+import { eraser } from '../../server/src/erase.ts';
 import { network } from '../../server/src/network.ts';
 import { runs } from '../../server/src/runs.ts';
 import { shippedFiles } from './generated.ts';
@@ -92,16 +94,20 @@ export async function wallRows(base: Library): Promise<Row[]> {
     process.stderr.write('The ladder wall isn’t measured: it takes Chromium and a build (npm run build).\n');
     return [];
   }
-  const library = filesOf(300, base);
+  const library = encodeLibrary(openLibrary(filesOf(300, base)));
   const db = openDatabase(openDataFolder(mkdtempSync(join(tmpdir(), 'inner-rung-bench-'))));
-  const app = createApp({
-    documents: documents(db, () => new Date()),
+  const parts = {
     network: network(db, () => 0),
     runs: runs(
       db,
       () => Date.now(),
       () => performance.now(),
     ),
+  };
+  const app = createApp({
+    documents: documents(db, () => new Date()),
+    eraser: eraser(db, () => Date.now(), parts),
+    ...parts,
     library,
     log: pino({ level: 'silent' }),
     demo: false,

@@ -3,7 +3,7 @@ import { request as ask, createServer, type IncomingMessage } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { openLibrary } from '@inner-rung/core/ladder';
+import { decodeLibrary } from '@inner-rung/core/forms';
 import { clockOf, factsFor, positionAt, type Run } from '@inner-rung/core/run';
 import { entriesOf, factsIn } from '@inner-rung/core/session';
 import request from 'supertest';
@@ -19,7 +19,7 @@ const RUN: Run = {
   plan: { id: plan.id, title: plan.title, forWhom: plan.forWhom, blocks: plan.blocks },
   facts: factsFor(
     entriesOf(plan.blocks).map((e) => e.move),
-    factsIn(openLibrary(library)),
+    factsIn(decodeLibrary(library.buffer)),
   ),
   how: 'together',
   group: null,

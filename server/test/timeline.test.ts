@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FORMATS } from '@inner-rung/core/clock';
 import { openRecord } from '@inner-rung/core/record';
@@ -132,9 +132,12 @@ describe('the description of the interface', () => {
 });
 
 test('every route there is stands in the description', () => {
-  const source = readFileSync(join(process.cwd(), 'server/src/app.ts'), 'utf8');
+  const folder = join(process.cwd(), 'server/src/routes');
+  const source = [join(folder, '../app.ts'), ...readdirSync(folder).map((name) => join(folder, name))]
+    .map((file) => readFileSync(file, 'utf8'))
+    .join('\n');
   const { paths } = openApi() as { paths: Record<string, Record<string, unknown>> };
-  const routes = [...source.matchAll(/api\.(get|post|put|delete)\('(\/[^']*)'/g)].map(
+  const routes = [...source.matchAll(/(?:api|routes)\.(get|post|put|delete)\('(\/[^']*)'/g)].map(
     ([, method, path]) => [method!, `/api${path!.replace(/:(\w+)/g, '{$1}')}`] as const,
   );
   expect(routes.length).toBeGreaterThan(15);
