@@ -94,7 +94,8 @@ export async function wallRows(base: Library): Promise<Row[]> {
     process.stderr.write('The ladder wall isn’t measured: it takes Chromium and a build (npm run build).\n');
     return [];
   }
-  const library = encodeLibrary(openLibrary(filesOf(300, base)));
+  const files = filesOf(300, base);
+  const library = encodeLibrary(openLibrary(files));
   const db = openDatabase(openDataFolder(mkdtempSync(join(tmpdir(), 'inner-rung-bench-'))));
   const parts = {
     network: network(db, () => 0),
@@ -141,7 +142,7 @@ export async function wallRows(base: Library): Promise<Row[]> {
       );
     }
     const bare = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    const rungs = openLibrary(library).ladders.flatMap((l) => l.rungs.map((r) => base.move(r.move)!.name));
+    const rungs = openLibrary(files).ladders.flatMap((l) => l.rungs.map((r) => base.move(r.move)!.name));
     await bare.setContent(`<ul>${rungs.map((name) => `<li style="height:12px">${name}</li>`).join('')}</ul>`);
     const list: number[] = [];
     for (let i = 0; i < 4; i++) {

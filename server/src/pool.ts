@@ -50,6 +50,8 @@ export function pool(
 ): Pool {
   const built = script && existsSync(script) ? fileURLToPath(script) : null;
   let threads: Piscina | undefined;
+  /** Answered or waiting for a thread, counted here: the threads' own queue grows while they start. */
+  let underWay = 0;
   let here: Ground | undefined;
   const inThread = async (id: QuestionId, body: unknown, left: AbortSignal): Promise<Answer> => {
     threads ??= new Piscina({
@@ -57,17 +59,19 @@ export function pool(
       workerData: file,
       minThreads: 0,
       maxThreads: limits.threads,
-      maxQueue: limits.waiting,
       idleTimeout: 60_000,
     });
+    if (underWay >= limits.threads + limits.waiting) throw tooMuch('Too many questions are waiting.');
+    underWay++;
     const late = AbortSignal.timeout(limits.milliseconds);
     try {
       return (await threads.run({ id, body }, { signal: AbortSignal.any([left, late]) })) as Answer;
     } catch (error) {
       if (late.aborted)
         throw tooMuch(`This took longer than ${limits.milliseconds / 1000} seconds and was given up.`);
-      if ((error as Error).message?.includes('queue')) throw tooMuch('Too many questions are waiting.');
       throw error;
+    } finally {
+      underWay--;
     }
   };
   return {
