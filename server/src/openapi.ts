@@ -1,7 +1,7 @@
 import { QUESTION_IDS, QUESTIONS, type QuestionId } from '@inner-rung/core/ask';
 import { RECORDS } from '@inner-rung/core/records';
 import { runEventSchema, runSchema } from '@inner-rung/core/run';
-import { z } from 'zod';
+import * as z from 'zod';
 
 const problemSchema = z.object({
   type: z.string(),

@@ -1,5 +1,5 @@
 import { type Cast, type Run, type RunEvent, runEventSchema, runSchema } from '@inner-rung/core/run';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Db } from './database.ts';
 import { ProblemError } from './problem.ts';
 

@@ -7,7 +7,7 @@ import { Validator } from '@seriousme/openapi-schema-validator';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import request from 'supertest';
-import { z } from 'zod';
+import * as z from 'zod';
 import { anySession, planOf } from '../../core/test/sessions.ts';
 import { openDatabase } from '../src/database.ts';
 import { openApi } from '../src/openapi.ts';

@@ -1,7 +1,7 @@
 import { makeLanes, planClass } from '@inner-rung/core/class';
 import { createScaler, goesOf, switchesOf } from '@inner-rung/core/engine';
 import { compileLibrary } from '@inner-rung/core/forms';
-import { laneSubject } from '@inner-rung/core/limits';
+import { laneSubject, subjectOf } from '@inner-rung/core/limits';
 import { type PersonCard, personCards } from '@inner-rung/core/paper';
 import { calledName, outlookOf } from '@inner-rung/core/person';
 import { sumUp } from '@inner-rung/core/review';
@@ -9,14 +9,13 @@ import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
 import { shippedLibrary } from '../../core/test/shipped.ts';
 import { scenarioOn } from '../../demo/src/index.ts';
-import { today } from '../src/app/day.ts';
-import { classPerson } from '../src/class/class-person.ts';
 import type { ClassAnswer } from '../src/class/use-class.ts';
 import { cardsOf, pictureCard, stationsOf } from '../src/paper/class-cards.ts';
 import { classSheetOf } from '../src/paper/class-sheet.ts';
 import { typeOf } from '../src/paper/pdf.ts';
 import type { Picture } from '../src/plan/use-scaled.ts';
 import { runSheetOf } from '../src/run-sheet/run-rows.ts';
+import { today } from '../src/ui/day.ts';
 import { FONTS } from './type-on-disk.ts';
 
 const library = shippedLibrary();
@@ -30,7 +29,15 @@ const scaler = createScaler(compileLibrary(library), room);
 
 /** A class as the worker answers it. */
 function answerFor(of: Plan): ClassAnswer {
-  const people = taking.map(({ id, person }) => classPerson(library, of, of, id, person, 'own rungs'));
+  const people = taking.map(({ id, person }) => ({
+    id,
+    request: {
+      session: { blocks: of.blocks, forWhom: of.forWhom },
+      writtenFor: of.writtenFor,
+      dials: { ...of.dials, ability: 'own rungs' as const },
+      subject: subjectOf(person, library, today()),
+    },
+  }));
   const made = planClass(scaler, room, { most: 3, how: 'together', wishes: [], people });
   const switches = Object.fromEntries(
     people.map(({ id, request }) => [
@@ -48,7 +55,6 @@ function pictureFor(of: Plan): Picture {
   const version = scaler.scale(request);
   const goes = goesOf(timelineOf(of, factsIn(library)).segments, entriesOf(of.blocks).length);
   return {
-    number: 1,
     plan: of,
     version,
     sums: sumUp(compileLibrary(library), session, version.uses, { massKg: undefined, capacityMet: null }),
@@ -56,7 +62,6 @@ function pictureFor(of: Plan): Picture {
     bars: [],
     barsByRung: new Map(),
     settled: {
-      number: 1,
       lanes: makeLanes(scaler, { session, writtenFor: of.writtenFor, dials: of.dials, count: 4, pins: [] }),
       others: [],
       switches: switchesOf(scaler, request, version),

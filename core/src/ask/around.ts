@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { lawIn, subjectOf } from '../limits/index.ts';
 import { floorSeconds, outlookOf } from '../person/index.ts';
 import { ROOM_EXAMPLE } from '../room/index.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { laneSubject, type Ruler, subjectOf } from '../limits/index.ts';
 import { EVERYWHERE, ROOM_EXAMPLE } from '../room/index.ts';
 import { AS_WRITTEN } from '../session/index.ts';

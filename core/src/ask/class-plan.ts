@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { planClass } from '../class/index.ts';
 import { subjectOf } from '../limits/index.ts';
 import { outlookOf } from '../person/index.ts';

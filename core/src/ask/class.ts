@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { type ClassPlan, planClass } from '../class/index.ts';
 import { type Switches, switchesOf } from '../engine/index.ts';
 import { blockSchema, dialsSchema, KIND_IDS } from '../session/index.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { checkFigures, type SheetChecked } from '../figure/index.ts';
 import { defineQuestion } from './question.ts';
 
@@ -7,7 +7,6 @@ export const figures = defineQuestion({
   says: 'What drawings and data disagree on',
   asks: z.strictObject({}),
   answers: null,
-  long: true,
   *run(ground): Iterable<SheetChecked> {
     yield checkFigures(ground.library);
   },

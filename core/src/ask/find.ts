@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { AVOID_IDS, type Avoid } from '../ladder/index.ts';
 import { subjectOf } from '../limits/index.ts';
 import { CAPABILITY_IDS, type Capability } from '../move/index.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { subjectOf } from '../limits/index.ts';
 import { EVERYWHERE } from '../room/index.ts';
 import { AS_WRITTEN } from '../session/index.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { type BestOrder, bestOrder, orderCosts } from '../review/index.ts';
 import { blockSchema } from '../session/index.ts';
 import { defineQuestion } from './question.ts';
@@ -8,7 +8,6 @@ export const order = defineQuestion({
   says: 'The best order of a block’s stations',
   asks: z.strictObject({ block: blockSchema, pinned: z.array(z.boolean()).max(40) }),
   answers: null,
-  long: true,
   *run(ground, { block, pinned }): Iterable<BestOrder> {
     yield bestOrder(orderCosts(ground.library, block), pinned);
   },

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { ClassPerson } from '../class/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { subjectOf } from '../limits/index.ts';

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { Ground } from './ground.ts';
 
 /** A question that can't be answered as it is: where, and what would have to be there. */
@@ -21,8 +21,6 @@ export interface Question<Q = unknown, A = unknown> {
   readonly asks: z.ZodType<Q>;
   /** The published shape of the answer; null where only our own pages ask. */
   readonly answers: z.ZodType | null;
-  /** Takes long enough that it waits for no other question, and no other for it. */
-  readonly long?: true;
   readonly run: (ground: Ground, question: Q) => Iterable<A>;
 }
 

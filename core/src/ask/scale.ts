@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { type LanesMade, lanePinsOf, makeLanes } from '../class/index.ts';
 import { factsInIndex, goesOf, type Switches, switchesOf, type Version } from '../engine/index.ts';
 import { laneSubject, type Ruler, subjectOf } from '../limits/index.ts';

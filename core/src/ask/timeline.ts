@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { SEGMENT_KINDS, type SegmentKind } from '../clock/index.ts';
 import { laneSubject } from '../limits/index.ts';
 import { check, sumUp } from '../review/index.ts';

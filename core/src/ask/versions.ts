@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { lanePinsOf, makeLanes } from '../class/index.ts';
 import { SIDEWAYS_IDS, switchesOf, type Use } from '../engine/index.ts';
 import { subjectOf } from '../limits/index.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { type ChoiceKey, type InputKey, whole } from './inputs.ts';
 import { clockText, type Doing, type Piece, rangeOf, type Span, Track } from './timeline.ts';
 import {

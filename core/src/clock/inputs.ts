@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** A number that a format asks for: its words, its bounds, and the step a trainer thinks in. */
 export interface NumberInput {

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { formRefSchema, idSchema, LEVER_IDS, type LeverId, moveSchema } from '../move/index.ts';
 import { AVOID_IDS, type Avoid } from './avoids.ts';
 import { PART_KEYS } from './difficulty.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import {
   DEMAND_KEYS,
   type Demand,
@@ -53,23 +53,21 @@ export function changeId(kind: Change['kind'], of: string): string {
   return `${kind}-${of}`;
 }
 
-const CHANGE_EXAMPLE: Change = (() => {
-  const squats = {
+const CHANGE_EXAMPLE: Change = {
+  version: 1,
+  id: 'ladder-my-squats',
+  of: 'my-squats',
+  kind: 'ladder',
+  mine: {
     id: 'my-squats',
     name: 'My squats',
     intent: 'Squats to begin with.',
     measures: ['strength.legs'],
+    branchOf: [],
     rungs: [{ move: 'squat', levers: [] }],
-  };
-  return changeSchema.parse({
-    version: 1,
-    id: changeId('ladder', squats.id),
-    of: squats.id,
-    kind: 'ladder',
-    mine: squats,
-    was: null,
-  });
-})();
+  },
+  was: null,
+};
 
 export const CHANGE: RecordKind<Change> = {
   kind: 'change',

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { FormRef } from '../move/index.ts';
 import type { Person } from '../person/index.ts';
 import { openRecord, slugOf } from '../record/index.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { formRefSchema, idSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
 import {

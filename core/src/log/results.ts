@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { openRecord } from '../record/index.ts';
 import { runEventSchema, runSchema } from '../run/index.ts';
 import { SESSION_RECORD, type SessionRecord } from './record.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /**
  * Everything a move can ask of a body, as one flat table. Adding a demand is adding a row here and

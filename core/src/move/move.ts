@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { drawingSchema } from '../pose/index.ts';
 import { demandKeySchema, figureSchema, LIMB_KEYS, originSchema } from './demand.ts';
 import { LAW_IDS } from './laws.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { drawingSchema } from '../pose/index.ts';
 import type { PersonCard } from './cards.ts';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 const YOUNGEST = 5;
 const OLDEST = 110;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { FormRef } from '../move/index.ts';
 import { type Age, ageWords, dayWords } from './age.ts';
 import type { ConditionId } from './conditions.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { DemandKey } from '../move/index.ts';
 import { idSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
@@ -82,12 +82,16 @@ export const groupSchema = z.strictObject({
 });
 export type Group = z.output<typeof groupSchema>;
 
-export const GROUP_EXAMPLE: Group = groupSchema.parse({
+export const GROUP_EXAMPLE: Group = {
   version: 1,
   id: 'tuesday',
   name: 'Tuesday evening',
-  parts: [{ id: 'others', count: 14 }],
-});
+  members: [],
+  parts: [{ id: 'others', count: 14, conditions: [], level: 1 }],
+  changes: [],
+  attendance: [],
+  notes: '',
+};
 
 export const GROUP: RecordKind<Group> = {
   kind: 'group',
@@ -131,7 +135,7 @@ export const calledName = (person: Person): string =>
   standsFor(person) === null ? shortName(person) : person.name.replace(/^\d+: /, '');
 
 /** Whom walk-ins are counted with: a group of nobody expected. */
-export const WALK_INS: Group = groupSchema.parse({ version: 1, id: 'walk-ins', name: 'Walk-ins' });
+export const WALK_INS: Group = { ...GROUP_EXAMPLE, id: 'walk-ins', name: 'Walk-ins', parts: [] };
 
 /** A part of a group as somebody to plan for: "2: sore knees". Stands for each of its people alike. */
 export function standIn(group: Group, part: GroupPart): StandIn {

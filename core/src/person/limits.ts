@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { demandKeySchema, idSchema, PATTERNS } from '../move/index.ts';
 
 const SIDES = ['left', 'right', 'both'] as const;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { type Capability, formRefSchema, idSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
 import { EQUIPMENT_IDS, type EquipmentId } from '../room/index.ts';
@@ -134,14 +134,26 @@ function sidedLoosened(old: Record<string, unknown>): unknown {
 }
 
 /** What the least complete person looks like: a name and a year. */
-export const PERSON_EXAMPLE: Person = personSchema.parse({
+export const PERSON_EXAMPLE: Person = {
   version: 3,
   id: 'someone',
   name: 'Someone new',
   born: '1980',
   kind: 'beginner',
   assumedLevel: 0,
-});
+  goals: '',
+  notes: '',
+  equipment: [],
+  dislikes: [],
+  never: [],
+  likes: [],
+  conditions: [],
+  limits: [],
+  loosened: [],
+  placements: [],
+  assessments: [],
+  log: [],
+};
 
 export const PERSON: RecordKind<Person> = {
   kind: 'person',

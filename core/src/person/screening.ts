@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { dayWords } from './age.ts';
 
 /** Signs and symptoms asked about before exercise, in our own words; any one counts. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { BODY_PLACES, type BodyPlace, spare } from './body.ts';
 import { cap, effort, hold, ONE_FOOT_DOWN, type Preset } from './condition.ts';
 import { type Limit, limitSchema, sideSchema } from './limits.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Figure } from './figure.ts';
 
 /** Metres that a drawing may reach from its middle; a hall is larger, a drawing isn't. */

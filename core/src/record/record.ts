@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 
 /** Kinds of documents, by the name that a stored row has. */
 export type KindId = 'plan' | 'person' | 'group' | 'room' | 'record' | 'change';

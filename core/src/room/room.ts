@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CAPABILITIES, type Capability, idSchema, type Need } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
 import {

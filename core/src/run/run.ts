@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { span } from '../clock/index.ts';
 import { formRefSchema, idSchema } from '../move/index.ts';
 import { heldConditionSchema } from '../person/index.ts';

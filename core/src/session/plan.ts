@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { formatSchema, SIDES_IDS } from '../clock/index.ts';
 import { formRefSchema, idSchema, settingsSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';

@@ -1,7 +1,7 @@
 import type { AnyRecordKind } from '@inner-rung/core/record';
 import { collectionOf, recordOf } from '@inner-rung/core/records';
 import { type Request, Router } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Documents } from '../documents.ts';
 import type { Eraser } from '../erase.ts';
 import { ProblemError } from '../problem.ts';

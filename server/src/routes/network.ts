@@ -1,6 +1,6 @@
 import { cardSchema } from '@inner-rung/core/paper';
 import { type Request, Router } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { addresses, type Network } from '../network.ts';
 import { ProblemError } from '../problem.ts';
 

@@ -1,6 +1,6 @@
 import type { RunEvent } from '@inner-rung/core/run';
 import { type Request, type Response, Router } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Network } from '../network.ts';
 import { ProblemError } from '../problem.ts';
 import { type Runs, redactedFor } from '../runs.ts';

@@ -9,7 +9,7 @@ import {
   WALK_INS,
 } from '@inner-rung/core/person';
 import { useMemo } from 'react';
-import { today } from '../app/day.ts';
+import { today } from '../ui/day.ts';
 import { useDraft } from '../ui/use-draft.ts';
 import type { Taking } from './use-class.ts';
 

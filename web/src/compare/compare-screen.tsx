@@ -1,6 +1,6 @@
 import { laneName } from '@inner-rung/core/class';
 import type { Use } from '@inner-rung/core/engine';
-import { compileLibrary } from '@inner-rung/core/forms';
+import { indexOf } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
 import { MUSCLES } from '@inner-rung/core/move';
 import { everybodyIn, outlookOf, type Person, shortName } from '@inner-rung/core/person';
@@ -10,17 +10,16 @@ import { formName } from '@inner-rung/core/words';
 import { ArrowLeft } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useShelf } from '../app/data.ts';
-import { today } from '../app/day.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { type Picture as Scaled, useScaled } from '../plan/use-scaled.ts';
-import { ServerAway } from '../start/start-screen.tsx';
+import { useShelf } from '../store/data.ts';
 import { useApp } from '../store/index.ts';
 import { Chip } from '../ui/choice.tsx';
+import { today } from '../ui/day.ts';
 import { MissingSession } from '../ui/missing.tsx';
 import { Picture } from '../ui/picture.tsx';
 import { Scrolls } from '../ui/scrolls.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { barChart, effortChart, LOOKS } from './charts.tsx';
 
 interface Compared {
@@ -102,7 +101,7 @@ function Beside(props: {
         .map((v, look) => ({ ...v, look })),
     [all, chosen],
   );
-  const index = useMemo(() => compileLibrary(library), [library]);
+  const index = useMemo(() => indexOf(library), [library]);
   const figures = useMemo(
     () =>
       shown.map((version) => ({

@@ -1,19 +1,21 @@
 import { type SheetChecked, shownFor } from '@inner-rung/core/figure';
-import type { Ladder, Library, LibraryParts } from '@inner-rung/core/ladder';
+import type { Ladder, Library } from '@inner-rung/core/ladder';
 import type { Move } from '@inner-rung/core/move';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useShelf } from '../app/data.ts';
-import { ServerAway } from '../start/start-screen.tsx';
+import { useAnswer } from '../engine/index.ts';
+import { useShelf } from '../store/data.ts';
 import { MoveFigure } from '../ui/move-figure.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { useNear } from '../ui/use-near.ts';
+
+const NOTHING = {};
 
 /** Every move with its figure, a ladder at a time, with what the drawing and the data disagree on. */
 export default function FiguresScreen() {
   const { library, failed } = useShelf();
-  const checked = useChecked(library);
+  const checked = useAnswer(library, 'figures', NOTHING)?.answer ?? null;
   const ladders = useMemo(() => (library ? sheetOf(library) : []), [library]);
   if (failed) return <ServerAway />;
   if (!library) return <Waiting />;
@@ -94,20 +96,6 @@ function Drawn({ move, library, moving }: { move: Move; library: Library; moving
       {shown.like && <p className="quiet text-sm leading-tight">as {shown.like.name.toLowerCase()}</p>}
     </>
   );
-}
-
-/** Every drawing held against its move's data, off the main thread; null until that is done. */
-function useChecked(library: Library | null): SheetChecked | null {
-  const [checked, setChecked] = useState<SheetChecked | null>(null);
-  useEffect(() => {
-    if (!library) return;
-    const worker = new Worker(new URL('./figures.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<SheetChecked>) => setChecked(data);
-    const { moves, ladders, demand, bases } = library;
-    worker.postMessage({ moves, ladders, demand, bases } satisfies LibraryParts);
-    return () => worker.terminate();
-  }, [library]);
-  return checked;
 }
 
 function inWords({ own, near, none, says }: SheetChecked): string {

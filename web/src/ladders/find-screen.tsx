@@ -5,11 +5,10 @@ import { formName, lostWords } from '@inner-rung/core/words';
 import { Search } from 'lucide-react';
 import { useId, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useShelf } from '../app/data.ts';
 import { MovePicker } from '../plan/move-picker.tsx';
-import { ServerAway } from '../start/start-screen.tsx';
+import { useShelf } from '../store/data.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { useFinder } from './use-finder.ts';
 
 const MORE = [

@@ -16,16 +16,15 @@ import { formName } from '@inner-rung/core/words';
 import { Download, Pencil } from 'lucide-react';
 import { useId, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useOwn, useShelf } from '../app/data.ts';
 import { WaysSomewhere } from '../rooms/ways-somewhere.tsx';
-import { ServerAway } from '../start/start-screen.tsx';
+import { useOwn, useShelf } from '../store/data.ts';
 import { FaultFigure } from '../ui/fault-figure.tsx';
 import { Missing } from '../ui/missing.tsx';
 import { MoveFigure } from '../ui/move-figure.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { saveFile } from '../ui/save-file.ts';
 import { savePng } from '../ui/save-png.ts';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { figureWords, PART_WORD } from './part-bars.tsx';
 import { useFinder } from './use-finder.ts';
 

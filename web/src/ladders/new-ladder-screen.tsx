@@ -19,11 +19,10 @@ import { formName } from '@inner-rung/core/words';
 import { Search } from 'lucide-react';
 import { useId, useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useOwn, useShelf } from '../app/data.ts';
 import { MovePicker } from '../plan/move-picker.tsx';
-import { ServerAway } from '../start/start-screen.tsx';
+import { useOwn, useShelf } from '../store/data.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { laneStyle, lookOf } from './rung-look.ts';
 import { useEdits } from './use-edits.ts';
 

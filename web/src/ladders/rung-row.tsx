@@ -4,7 +4,7 @@ import type { Ruler } from '@inner-rung/core/limits';
 import type { Person } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { GripVertical } from 'lucide-react';
-import { initials } from '../app/data.ts';
+import { initials } from '../store/data.ts';
 import { FlightMark, FloorMark } from '../ui/marks.tsx';
 import { PartBars } from './part-bars.tsx';
 import { laneStyle, lookOf } from './rung-look.ts';

@@ -1,40 +1,26 @@
-import { buffersOf, compileLibrary } from '@inner-rung/core/forms';
+import type { Answers, Asks } from '@inner-rung/core/ask';
 import type { Library } from '@inner-rung/core/ladder';
+import type { Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
-import type { FindRequest, Found } from '@inner-rung/core/ways';
-import { useEffect, useRef, useState } from 'react';
-import type { FoundForms, ToWorker } from '../plan/scale.worker.ts';
+import { useMemo } from 'react';
+import { useAnswer } from '../engine/index.ts';
+import { today } from '../ui/day.ts';
 
-/** Forms found in a worker, one list a request in their order; null until the newest answer is here. */
+/**
+ * Forms found by the engine, one list a request in their order, within somebody's limits; null until the newest
+ * answer is here.
+ */
 export function useFinder(
   library: Library | null,
   room: Room | null,
-  requests: readonly FindRequest[],
-): readonly (readonly Found[])[] | null {
-  const [answer, setAnswer] = useState<FoundForms | null>(null);
-  const worker = useRef<Worker | null>(null);
-  const count = useRef(0);
-  const question = JSON.stringify(requests);
-
-  useEffect(() => {
-    if (!library) return;
-    const made = new Worker(new URL('../plan/scale.worker.ts', import.meta.url), { type: 'module' });
-    const index = compileLibrary(library);
-    made.postMessage({ kind: 'library', index } satisfies ToWorker, buffersOf(index));
-    made.onmessage = ({ data }: MessageEvent<FoundForms>) => setAnswer(data);
-    worker.current = made;
-    return () => made.terminate();
-  }, [library]);
-
-  useEffect(() => {
-    if (!library || !worker.current) return;
-    worker.current.postMessage({
-      kind: 'find',
-      number: ++count.current,
-      room,
-      requests: JSON.parse(question) as FindRequest[],
-    } satisfies ToWorker);
-  }, [library, room, question]);
-
-  return answer && answer.number === count.current ? answer.found : null;
+  requests: Asks<'find'>['requests'],
+  person: Person | null = null,
+): Answers<'find'> | null {
+  const written = JSON.stringify(requests);
+  const question = useMemo(
+    () => ({ room, person, on: today(), requests: JSON.parse(written) as Asks<'find'>['requests'] }),
+    [room, person, written],
+  );
+  const answered = useAnswer(library, 'find', question);
+  return answered?.to === question ? answered.answer : null;
 }

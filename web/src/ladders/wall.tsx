@@ -14,12 +14,11 @@ import { plainName } from '@inner-rung/core/session';
 import { formName } from '@inner-rung/core/words';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { initials, useShelf } from '../app/data.ts';
 import { findMoves } from '../plan/move-search.ts';
-import { ServerAway } from '../start/start-screen.tsx';
+import { initials, useShelf } from '../store/data.ts';
 import { FlightMark, FloorMark } from '../ui/marks.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { laneStyle, lookOf, standingOn } from './rung-look.ts';
 import { useBars } from './use-bars.ts';
 

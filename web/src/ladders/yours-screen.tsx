@@ -1,11 +1,10 @@
 import { type ChangeState, type Library, settleField } from '@inner-rung/core/ladder';
 import { Link } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useOwn, useShelf } from '../app/data.ts';
-import { ServerAway } from '../start/start-screen.tsx';
+import { useOwn, useShelf } from '../store/data.ts';
 import { changes, useSend } from '../store/index.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { clashing, fieldWord, valueWords } from './own-words.ts';
 import { type Edits, useEdits } from './use-edits.ts';
 

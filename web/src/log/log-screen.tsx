@@ -12,13 +12,12 @@ import { Download, Upload } from 'lucide-react';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useShelf } from '../app/data.ts';
-import { dayWords } from '../app/day.ts';
-import { useRecords } from '../app/use-records.ts';
-import { ServerAway } from '../start/start-screen.tsx';
+import { useShelf } from '../store/data.ts';
+import { useRecords } from '../store/use-records.ts';
+import { dayWords } from '../ui/day.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { saveFile } from '../ui/save-file.ts';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { ImportDialog } from './import-dialog.tsx';
 
 const MOST = 200;

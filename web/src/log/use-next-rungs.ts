@@ -1,17 +1,12 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { subjectOf } from '@inner-rung/core/limits';
 import { type NextRungOf, nextRungs, type SchoolId, type SessionRecord } from '@inner-rung/core/log';
 import type { FormRef } from '@inner-rung/core/move';
 import type { Person } from '@inner-rung/core/person';
-import { EVERYWHERE } from '@inner-rung/core/room';
-import { AS_WRITTEN } from '@inner-rung/core/session';
-
 import { formName } from '@inner-rung/core/words';
 import { useEffect, useMemo, useState } from 'react';
-import { today } from '../app/day.ts';
-import { askOnce } from '../plan/plan-once.ts';
-import type { OpenTo } from '../plan/scale.worker.ts';
+import { engine } from '../engine/index.ts';
 import { people as peopleShelf, useSend } from '../store/index.ts';
+import { today } from '../ui/day.ts';
 
 const keyOf = (form: FormRef) => JSON.stringify([form.move, form.settings ?? null]);
 
@@ -46,26 +41,21 @@ export function useNextRungs(
     if (!record) return;
     let over = false;
     const asked = there.map((person) => ({
-      id: person.id,
-      subject: { subject: subjectOf(person, library, today()), dials: AS_WRITTEN },
+      person,
       forms: formsFor(library, person, record).map(({ move, settings }) => ({
         move,
         ...(settings ? { settings } : {}),
       })),
     }));
-    void askOnce<OpenTo>(
-      library,
-      { kind: 'open to', number: 1, room: EVERYWHERE, people: asked },
-      () => true,
-    ).then((answer) => {
+    void engine.once(library, 'open-to', { room: null, on: today(), people: asked }).then((answer) => {
       if (over) return;
       setBars(
         new Map(
-          asked.map(({ id, forms }) => [
-            id,
+          asked.map(({ person, forms }, p) => [
+            person.id,
             new Map(
               forms.flatMap((form, i) => {
-                const bar = answer.bars[id]?.[i];
+                const bar = answer[p]?.[i];
                 return bar ? [[keyOf(form), bar] as const] : [];
               }),
             ),

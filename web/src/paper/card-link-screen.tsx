@@ -1,8 +1,8 @@
 import type { PersonCard } from '@inner-rung/core/paper';
 import { useEffect, useState } from 'react';
 import { useParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
 import { MoveFigure } from '../ui/move-figure.tsx';
+import { Waiting } from '../ui/shell.tsx';
 
 /** A card as it was printed, on the phone that has read its code. */
 export default function CardLinkScreen() {

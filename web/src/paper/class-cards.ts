@@ -7,11 +7,11 @@ import { BANDS, bandOfRpe, effortOn, outlookOf, type Person } from '@inner-rung/
 import type { Room } from '@inner-rung/core/room';
 import { blockName, type Entry, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
 import { formName } from '@inner-rung/core/words';
-import { today } from '../app/day.ts';
 import { spoken } from '../class/spoken.ts';
 import type { ClassAnswer } from '../class/use-class.ts';
 import type { Picture } from '../plan/use-scaled.ts';
 import { doesOf } from '../run/make-run.ts';
+import { today } from '../ui/day.ts';
 import { OWN_STOP } from '../ui/stop-words.ts';
 import { thingsOf } from './things.ts';
 

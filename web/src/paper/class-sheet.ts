@@ -5,10 +5,10 @@ import type { ClassSheet } from '@inner-rung/core/paper';
 import { outlookOf, standsFor } from '@inner-rung/core/person';
 import { blockName, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
 import { formName, sayStation, spokenOf } from '@inner-rung/core/words';
-import { today } from '../app/day.ts';
 import { spoken } from '../class/spoken.ts';
 import type { ClassAnswer } from '../class/use-class.ts';
 import { doesOf } from '../run/make-run.ts';
+import { today } from '../ui/day.ts';
 import { COACH_STOP } from '../ui/stop-words.ts';
 
 /** What the coach holds: every station's forms with their names, the line to say, and whom to take care of. */

@@ -4,10 +4,9 @@ import { ladderPoster, type SizeId } from '@inner-rung/core/paper';
 import { formName } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useShelf } from '../app/data.ts';
-import { ServerAway } from '../start/start-screen.tsx';
+import { useShelf } from '../store/data.ts';
 import { Missing } from '../ui/missing.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { PaperShell, SizeChoice, useType } from './paper-shell.tsx';
 
 /** A ladder on one page for a wall: its rungs with their figures, the top one at the top. */

@@ -27,15 +27,15 @@ import { formName } from '@inner-rung/core/words';
 import { useMemo } from 'react';
 import { useStore } from 'react-redux';
 import { Link } from 'react-router';
-import { dayWords, today } from '../app/day.ts';
-import { useRecords } from '../app/use-records.ts';
 import { RungList } from '../log/next-rungs.tsx';
 import { useNextRungs, useTake } from '../log/use-next-rungs.ts';
 import { copyId } from '../plan/more-dialog.tsx';
 import { api } from '../store/api.ts';
 import { useSend } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
+import { useRecords } from '../store/use-records.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
+import { dayWords, today } from '../ui/day.ts';
 import type { Put } from './group-members.tsx';
 
 const DAYS_AHEAD = 35;

@@ -1,4 +1,4 @@
-import { useShelf } from '../app/data.ts';
+import { useShelf } from '../store/data.ts';
 
 /** Who is here: everybody by name, or one of the groups. */
 export function GroupSelect(props: {

@@ -2,9 +2,9 @@ import type { Ladder, Library } from '@inner-rung/core/ladder';
 import { type Person, type Place, placesOf } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
-import { tokenOf } from '../app/data.ts';
-import { today } from '../app/day.ts';
 import { laneStyle, lookOf } from '../ladders/rung-look.ts';
+import { tokenOf } from '../store/data.ts';
+import { today } from '../ui/day.ts';
 
 /** The ladders a group is first looked at on, where the library has them. */
 const FIRST_LADDERS = ['squat', 'push', 'jack', 'plank', 'locomotion', 'step', 'pull', 'bridge'];

@@ -12,13 +12,12 @@ import {
 import { Download, Upload } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { initials, useShelf } from '../app/data.ts';
-import { newId, today } from '../app/day.ts';
-import { ServerAway } from '../start/start-screen.tsx';
+import { initials, useShelf } from '../store/data.ts';
 import { groups, people as peopleShelf, useSend } from '../store/index.ts';
+import { newId, today } from '../ui/day.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { HeadcountLine } from './headcount-line.tsx';
 import { ImportDialog } from './import-dialog.tsx';

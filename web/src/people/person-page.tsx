@@ -12,10 +12,10 @@ import {
 import { EQUIPMENT } from '@inner-rung/core/room';
 import { formName } from '@inner-rung/core/words';
 import { Link, useParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useShelf } from '../app/data.ts';
-import { dayWords, today } from '../app/day.ts';
+import { useShelf } from '../store/data.ts';
+import { dayWords, today } from '../ui/day.ts';
 import { PrintHeader } from '../ui/print-header.tsx';
+import { Waiting } from '../ui/shell.tsx';
 import { usePersonPage } from './use-person.ts';
 
 /** Everything kept about somebody, as a page to read, print or hand over. */

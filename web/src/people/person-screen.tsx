@@ -1,13 +1,12 @@
 import { ageWords, BANDS, bandOfRpe, effortOn } from '@inner-rung/core/person';
 import { lazy, type ReactNode, Suspense, useEffect } from 'react';
 import { Link, useParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { initials, useShelf } from '../app/data.ts';
-import { ServerAway } from '../start/start-screen.tsx';
+import { initials, useShelf } from '../store/data.ts';
 import { people as peopleShelf } from '../store/index.ts';
 import { Missing } from '../ui/missing.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { LimitsPart } from './limits-part.tsx';
 import { RecordPart } from './record-part.tsx';
 import { ScreeningPart } from './screening-part.tsx';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { dayWords } from '../app/day.ts';
 import { people as peopleShelf, useApp } from '../store/index.ts';
+import { dayWords } from '../ui/day.ts';
 import { saveFile } from '../ui/save-file.ts';
 import { dropDrafts } from '../ui/use-draft.ts';
 import type { PersonPage } from './use-person.ts';

@@ -5,10 +5,10 @@ import { type Place, place, placesOf, unplace } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { initials } from '../app/data.ts';
-import { dayWords, today, when } from '../app/day.ts';
 import { laneStyle, lookOf } from '../ladders/rung-look.ts';
 import { useBars } from '../ladders/use-bars.ts';
+import { initials } from '../store/data.ts';
+import { dayWords, today, when } from '../ui/day.ts';
 import { barredRungs, FindRung } from './find-rung.tsx';
 import type { PersonPage } from './use-person.ts';
 

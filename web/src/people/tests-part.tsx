@@ -19,9 +19,9 @@ import {
 import { formName } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { dayWords, newId, today, when } from '../app/day.ts';
 import { useBars } from '../ladders/use-bars.ts';
 import { Choice } from '../ui/choice.tsx';
+import { dayWords, newId, today, when } from '../ui/day.ts';
 import { dropDrafts } from '../ui/use-draft.ts';
 import { FindRung } from './find-rung.tsx';
 import HistoryChart from './history-chart.tsx';

@@ -12,11 +12,11 @@ import {
 } from '@inner-rung/core/person';
 import { EQUIPMENT, EQUIPMENT_IDS } from '@inner-rung/core/room';
 import { type ReactNode, useState } from 'react';
-import { today, when } from '../app/day.ts';
 import { MovePicker } from '../plan/move-picker.tsx';
 import { useApp, useSend } from '../store/index.ts';
 import { unitsChosen } from '../store/view-slice.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
+import { today, when } from '../ui/day.ts';
 import { Text } from '../ui/fields.tsx';
 import type { PersonPage } from './use-person.ts';
 

@@ -1,9 +1,9 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { countOrder, type OrderCount, orderCosts } from '@inner-rung/core/review';
+import { countOrder, type OrderCount } from '@inner-rung/core/review';
 import type { Block } from '@inner-rung/core/session';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
+import { useAnswer } from '../engine/index.ts';
 import { Dialog } from '../ui/dialog.tsx';
-import type { OrderAnswer, OrderQuestion } from './order.worker.ts';
 
 const COUNTED: readonly (readonly [keyof OrderCount, string])[] = [
   ['floorChanges', 'times down or up in a round'],
@@ -24,21 +24,9 @@ export function OrderDialog(props: {
   const { library, block } = props;
   const n = block.stations.length;
   const [pinned, setPinned] = useState<readonly boolean[]>(() => Array(n).fill(false));
-  const [answer, setAnswer] = useState<OrderAnswer | null>(null);
-  const costs = useMemo(() => orderCosts(library, block), [library, block]);
-  const worker = useRef<Worker | null>(null);
-  const count = useRef(0);
-  useEffect(() => {
-    const made = new Worker(new URL('./order.worker.ts', import.meta.url), { type: 'module' });
-    made.onmessage = ({ data }: MessageEvent<OrderAnswer>) => {
-      if (data.number === count.current) setAnswer(data);
-    };
-    worker.current = made;
-    return () => made.terminate();
-  }, []);
-  useEffect(() => {
-    worker.current?.postMessage({ number: ++count.current, costs, pinned } satisfies OrderQuestion);
-  }, [costs, pinned]);
+  const question = useMemo(() => ({ block, pinned: [...pinned] }), [block, pinned]);
+  const answered = useAnswer(library, 'order', question);
+  const answer = answered && answered.to.block === block ? answered.answer : null;
   const given = Array.from({ length: n }, (_, i) => i);
   const before = countOrder(library, block, given);
   const after = answer && countOrder(library, block, answer.order);

@@ -11,8 +11,8 @@ import {
 } from '@inner-rung/core/session';
 import { writtenDose } from '@inner-rung/core/words';
 import { type ReactNode, useMemo, useState } from 'react';
-import { useOwn } from '../app/data.ts';
 import { useEdits } from '../ladders/use-edits.ts';
+import { useOwn } from '../store/data.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { findMoves } from './move-search.ts';
 

@@ -1,6 +1,6 @@
+import { USUAL_LANES } from '@inner-rung/core/ask';
 import { turnsShort, walkOutwards } from '@inner-rung/core/class';
 import { FORMATS, type Format, formatWords } from '@inner-rung/core/clock';
-import { subjectOf } from '@inner-rung/core/limits';
 import { everybodyIn, LEVELS, outlookOf, shortName, standsFor } from '@inner-rung/core/person';
 import { check, type Finding } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
@@ -8,16 +8,16 @@ import { factsIn, type Plan, type Role, restTiers, roleOf, withClimb } from '@in
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { tokenOf, useShelf } from '../app/data.ts';
-import { today } from '../app/day.ts';
+import { engine } from '../engine/index.ts';
 import { LoadLine } from '../rooms/ways.tsx';
 import { WaysFold } from '../rooms/ways-fold.tsx';
-import { ServerAway } from '../start/start-screen.tsx';
+import { tokenOf, useShelf } from '../store/data.ts';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents, planHistory } from '../store/plan-slice.ts';
 import { letterKeysSet, stationPicked, themeChosen, viewChosen } from '../store/view-slice.ts';
+import { today } from '../ui/day.ts';
 import { MissingSession } from '../ui/missing.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { blockPicture } from './block-picture.ts';
 import { AddBlock, BlockStrip } from './block-strip.tsx';
 import { ClockBar } from './clock-bar.tsx';
@@ -27,7 +27,6 @@ import { FitFold } from './fit-fold.tsx';
 import { Floor } from './floor.tsx';
 import { KeysDialog } from './keys.tsx';
 import { LaneSheet } from './lane-sheet.tsx';
-import { makeAround } from './make-around.ts';
 import { MoreDialog } from './more-dialog.tsx';
 import { MovePicker } from './move-picker.tsx';
 import { OrderDialog } from './order-dialog.tsx';
@@ -40,7 +39,7 @@ import { Sheet } from './sheet.tsx';
 import { StationPanel } from './station-panel.tsx';
 import { SumsDialog } from './sums-dialog.tsx';
 import { useOpenPlan } from './use-open-plan.ts';
-import { USUAL_LANES, useScaled } from './use-scaled.ts';
+import { useScaled } from './use-scaled.ts';
 import { useWhoChoice, WhoBar } from './who-bar.tsx';
 import { WhoLine } from './who-line.tsx';
 
@@ -51,7 +50,7 @@ const VIEWS = ['floor', 'sheet', 'build'] as const;
 const VIEW_WORDS = { floor: 'Floor', sheet: 'Sheet', build: 'Build' } as const;
 type Open = 'order' | 'move' | 'add' | 'paste' | 'keys' | 'sums' | 'more' | null;
 
-export function PlanScreen() {
+export default function PlanScreen() {
   const { id = '' } = useParams();
   const navigate = useNavigate();
   const send = useSend();
@@ -201,14 +200,25 @@ export function PlanScreen() {
       send(planEvents.blockSet({ block: shownBlock, becomes }));
     else send(planEvents.formatChanged({ block: shownBlock, format }));
   };
+  const around = (role: 'warm-up' | 'cool-down', minutes: number | null = null) =>
+    engine.once(library, 'around', {
+      role,
+      session: plan,
+      room,
+      people: person ? [person] : [...offered],
+      on: today(),
+      minutes,
+    });
   const addBlock = (role: Role) => {
     const at = role === 'warm-up' ? 0 : role === 'cool-down' ? plan.blocks.length : shownBlock + 1;
     if (role === 'warm-up' || role === 'cool-down') {
-      const made = makeAround(role, library, plan, room, person ? [person] : offered);
-      const had = plan.blocks.findIndex((b) => b.role === role);
-      if (had >= 0) send(planEvents.blockSet({ block: had, becomes: { ...made, id: plan.blocks[had]!.id } }));
-      else send(planEvents.blockAdded({ at, block: made }));
-      pickIn(had >= 0 ? had : at, 0);
+      void around(role).then((made) => {
+        const had = plan.blocks.findIndex((b) => b.role === role);
+        if (had >= 0)
+          send(planEvents.blockSet({ block: had, becomes: { ...made, id: plan.blocks[had]!.id } }));
+        else send(planEvents.blockAdded({ at, block: made }));
+        pickIn(had >= 0 ? had : at, 0);
+      });
       return;
     }
     const format =
@@ -371,14 +381,8 @@ export function PlanScreen() {
                   station={safeStation}
                   onPick={pickIn}
                   onRemake={(b, role, minutes) =>
-                    send(
-                      planEvents.blockSet({
-                        block: b,
-                        becomes: {
-                          ...makeAround(role, library, plan, room, person ? [person] : offered, minutes),
-                          id: plan.blocks[b]!.id,
-                        },
-                      }),
+                    void around(role, minutes).then((made) =>
+                      send(planEvents.blockSet({ block: b, becomes: { ...made, id: plan.blocks[b]!.id } })),
                     )
                   }
                 />
@@ -495,7 +499,7 @@ export function PlanScreen() {
               library={library}
               room={room ?? ROOM_EXAMPLE}
               station={shown.block.stations[safeStation]}
-              subject={person ? subjectOf(person, library, today()) : null}
+              person={person}
               onTake={(move, settings) => send(planEvents.moveChosen({ ...here, move, settings }))}
             />
           </StationPanel>

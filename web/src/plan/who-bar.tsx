@@ -2,9 +2,9 @@ import { everybodyIn, type Group, type Person, shortName } from '@inner-rung/cor
 import type { Plan } from '@inner-rung/core/session';
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
-import { tokenOf, useShelf } from '../app/data.ts';
 import { GroupSelect } from '../people/group-select.tsx';
 import { RoomSelect } from '../rooms/room-select.tsx';
+import { tokenOf, useShelf } from '../store/data.ts';
 import { useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
 import { groupChosen } from '../store/view-slice.ts';

@@ -14,17 +14,16 @@ import {
 } from '@inner-rung/core/room';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useShelf } from '../app/data.ts';
-import { newId } from '../app/day.ts';
-import { ServerAway } from '../start/start-screen.tsx';
+import { useShelf } from '../store/data.ts';
 import { rooms as roomShelf, useApp, useSend } from '../store/index.ts';
 import { Tick } from '../ui/choice.tsx';
+import { newId } from '../ui/day.ts';
 import { Num, Text } from '../ui/fields.tsx';
 import { Missing } from '../ui/missing.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { saveFile } from '../ui/save-file.ts';
 import { SaveLine } from '../ui/save-line.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { ThingDrawing } from '../ui/thing-drawing.tsx';
 import { sizeWords } from './room-words.ts';
 

@@ -1,5 +1,5 @@
 import { READY_ROOMS } from '@inner-rung/core/room';
-import { useShelf } from '../app/data.ts';
+import { useShelf } from '../store/data.ts';
 import { rooms as roomShelf, useSend } from '../store/index.ts';
 
 /** Where: the trainer's rooms, then ready-made ones, each of which becomes their own as it is picked. */

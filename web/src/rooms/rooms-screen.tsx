@@ -3,13 +3,12 @@ import { equipmentOf, READY_ROOMS, ROOM, ROOM_EXAMPLE, type Room } from '@inner-
 import { Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useShelf } from '../app/data.ts';
-import { newId } from '../app/day.ts';
-import { ServerAway } from '../start/start-screen.tsx';
+import { useShelf } from '../store/data.ts';
 import { rooms as roomShelf, useSend } from '../store/index.ts';
+import { newId } from '../ui/day.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { ThingDrawing } from '../ui/thing-drawing.tsx';
 import { roomWords } from './room-words.ts';
 

@@ -1,13 +1,12 @@
+import type { SharedOut } from '@inner-rung/core/ask';
 import type { How } from '@inner-rung/core/class';
-import { buffersOf, compileLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
-import { subjectOf } from '@inner-rung/core/limits';
 import { everybodyIn, type Group, outlookOf, type Person, standsFor } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { today } from '../app/day.ts';
-import type { SharedOut, ToWorker } from '../plan/scale.worker.ts';
+import { useMemo } from 'react';
+import { useAnswer } from '../engine/index.ts';
+import { today } from '../ui/day.ts';
 
 /** Somebody of whom there may be several: a person, or one of a part known by number. */
 export interface Taker {
@@ -25,7 +24,7 @@ const takersOf = (people: readonly Person[]): Taker[] =>
     }));
   });
 
-/** A class scaled and a room's pieces given out, in a worker; null until the newest answer is here. */
+/** A class scaled and a room's pieces given out by the engine; null until the newest answer is here. */
 export function useSharing(
   library: Library | null,
   plan: Plan | null,
@@ -35,38 +34,21 @@ export function useSharing(
   how: How,
   ahead: number | undefined,
 ): SharedOut | null {
-  const [answer, setAnswer] = useState<SharedOut | null>(null);
-  const worker = useRef<Worker | null>(null);
-  const count = useRef(0);
-  useEffect(() => {
-    if (!library) return;
-    const made = new Worker(new URL('../plan/scale.worker.ts', import.meta.url), { type: 'module' });
-    const index = compileLibrary(library);
-    made.postMessage({ kind: 'library', index } satisfies ToWorker, buffersOf(index));
-    made.onmessage = ({ data }: MessageEvent<SharedOut>) => setAnswer(data);
-    worker.current = made;
-    return () => made.terminate();
-  }, [library]);
-  useEffect(() => {
-    if (!library || !plan || !worker.current) return;
-    worker.current.postMessage({
-      kind: 'share',
-      number: ++count.current,
-      room,
-      how,
-      ahead,
-      people: takers.map(({ id, person }) => ({
-        id,
-        request: {
-          session: { blocks: plan.blocks.slice(block, block + 1), forWhom: plan.forWhom },
-          writtenFor: plan.writtenFor,
-          dials: plan.dials,
-          subject: subjectOf(person, library, today()),
-        },
-      })),
-    } satisfies ToWorker);
-  }, [library, plan, block, room, takers, how, ahead]);
-  return answer && answer.number === count.current ? answer : null;
+  const question = useMemo(
+    () =>
+      plan && {
+        session: plan,
+        block,
+        room,
+        on: today(),
+        how,
+        ahead: ahead ?? null,
+        people: takers.map(({ id, person }) => ({ id, person })),
+      },
+    [plan, block, room, takers, how, ahead],
+  );
+  const answered = useAnswer(library, 'share', question);
+  return answered?.to === question ? answered.answer : null;
 }
 
 /** Who of a group a room's pieces are given out to: who waits for a doctor's word, or isn't well today, has no place. */

@@ -1,6 +1,6 @@
 import type { Library } from '@inner-rung/core/ladder';
-import type { Subject } from '@inner-rung/core/limits';
 import type { Settings } from '@inner-rung/core/move';
+import type { Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import type { Station } from '@inner-rung/core/session';
 import { useState } from 'react';
@@ -11,7 +11,7 @@ export function WaysFold(props: {
   library: Library;
   room: Room;
   station: Station | undefined;
-  subject: Subject | null;
+  person: Person | null;
   onTake: (move: string, settings: Settings) => void;
 }) {
   const { station } = props;
@@ -27,7 +27,7 @@ export function WaysFold(props: {
           library={props.library}
           room={props.room}
           from={{ move: station.move, ...(station.settings ? { settings: station.settings } : {}) }}
-          subject={props.subject}
+          person={props.person}
           most={5}
           onTake={props.onTake}
         />

@@ -28,7 +28,7 @@ export function WaysSomewhere(props: { library: Library; rooms: readonly Room[];
           library={props.library}
           room={room}
           from={{ move: props.move }}
-          subject={null}
+          person={null}
           most={6}
         />
       )}

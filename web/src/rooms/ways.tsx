@@ -1,7 +1,6 @@
 import type { Library } from '@inner-rung/core/ladder';
-import type { Subject } from '@inner-rung/core/limits';
 import type { FormRef, Settings } from '@inner-rung/core/move';
-import type { LevelIndex, Limit } from '@inner-rung/core/person';
+import type { LevelIndex, Limit, Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { lackWords, loadWords, startingLoad, WAYS_TO_LOOK_FOR, waysHere } from '@inner-rung/core/ways';
 import { Link } from 'react-router';
@@ -20,22 +19,26 @@ export function Ways(props: {
   library: Library;
   room: Room;
   from: FormRef;
-  subject: Subject | null;
+  person: Person | null;
   most: number;
   onTake?: (move: string, settings: Settings) => void;
 }) {
   const { library, room, from, most } = props;
-  const found = useFinder(library, room, [
-    {
-      from,
-      without: [],
-      withoutItems: [],
-      by: 0,
-      most: WAYS_TO_LOOK_FOR,
-      itself: true,
-      ...(props.subject ? { subject: props.subject } : {}),
-    },
-  ]);
+  const found = useFinder(
+    library,
+    room,
+    [
+      {
+        from,
+        without: [],
+        withoutItems: [],
+        by: 0,
+        most: WAYS_TO_LOOK_FOR,
+        itself: true,
+      },
+    ],
+    props.person,
+  );
   const lacks = lackWords(library, room, from.move);
   const ways = found?.[0] ? waysHere(library, room, from, found[0]).slice(0, most) : null;
   return (

@@ -1,3 +1,4 @@
+import type { SharedOut } from '@inner-rung/core/ask';
 import { type FloorPlan, givenWords, type Shared } from '@inner-rung/core/class';
 import type { Library } from '@inner-rung/core/ladder';
 import type { SetupSheet } from '@inner-rung/core/paper';
@@ -5,7 +6,6 @@ import { calledName } from '@inner-rung/core/person';
 import { equipmentOf, type Room } from '@inner-rung/core/room';
 import { type Block, type Plan, roleOf } from '@inner-rung/core/session';
 import { formName } from '@inner-rung/core/words';
-import type { SharedOut } from '../plan/scale.worker.ts';
 import type { Taker } from './use-sharing.ts';
 
 /** People who do the same with the same at a station, in one row. */

@@ -2,13 +2,12 @@ import type { RunRow } from '@inner-rung/core/paper';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useShelf } from '../app/data.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useScaled } from '../plan/use-scaled.ts';
-import { ServerAway } from '../start/start-screen.tsx';
+import { useShelf } from '../store/data.ts';
 import { Chip } from '../ui/choice.tsx';
 import { MissingSession } from '../ui/missing.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { runSheetOf } from './run-rows.ts';
 
 /** The session read aloud, minute by minute: what is now, what is next, what to say, what each lane does. */

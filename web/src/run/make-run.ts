@@ -4,12 +4,11 @@ import type { Library } from '@inner-rung/core/ladder';
 import { outlookOf, standsFor } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { type Cast, type Does, factsFor, type Run } from '@inner-rung/core/run';
-import { entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
+import { entriesOf, factsIn, levelFor, type Plan, timelineOf } from '@inner-rung/core/session';
 import { doseHere, formName } from '@inner-rung/core/words';
-import { newId, today } from '../app/day.ts';
-import { levelFor } from '../class/class-person.ts';
 import { spoken } from '../class/spoken.ts';
 import type { Taking } from '../class/use-class.ts';
+import { newId, today } from '../ui/day.ts';
 
 /** A use as a run carries it: with its name and its dose in words, so that a phone needs no library. */
 export function doesOf(

@@ -12,8 +12,8 @@ import {
 import { entriesOf } from '@inner-rung/core/session';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
 import { Chip } from '../ui/choice.tsx';
+import { Waiting } from '../ui/shell.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { RunFigure } from './run-figure.tsx';
 import { useAwake, useSounds } from './sounds.ts';

@@ -1,4 +1,5 @@
-import type { ClassPerson, ClassWish } from '@inner-rung/core/class';
+import type { Answers, Asks } from '@inner-rung/core/ask';
+import type { ClassWish } from '@inner-rung/core/class';
 import { SIDEWAYS } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
@@ -6,8 +7,8 @@ import type { ConditionId, LevelIndex, Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { type Cast, type Does, type Present, type Run, type RunEvent, whoInRun } from '@inner-rung/core/run';
 import { type Block, entriesOf, type Plan } from '@inner-rung/core/session';
-import { classPerson } from '../class/class-person.ts';
-import { planOnce } from '../plan/plan-once.ts';
+import { engine } from '../engine/index.ts';
+import { today as thisDay } from '../ui/day.ts';
 import { castOf, doesOf } from './make-run.ts';
 import { newcomer } from './newcomer.ts';
 
@@ -37,22 +38,39 @@ const asToday = ({ cast, doing }: Present): Pick<Cast, 'id' | 'today'> => {
   };
 };
 
-const asked = (
+type AskedOf = Asks<'class'>['people'][number];
+
+const asked = (ground: Ground, cast: Pick<Cast, 'id' | 'today'>): AskedOf => ({
+  id: cast.id,
+  ...whoInRun(cast, ground.expected),
+});
+
+/** The class planned once, with where each can go mid-set. */
+async function planOnce(
   ground: Ground,
-  blocks: readonly Block[],
   run: Run,
-  cast: Pick<Cast, 'id' | 'today'>,
-): ClassPerson => {
-  const { person, ability } = whoInRun(cast, ground.expected);
-  return classPerson(
+  blocks: readonly Block[],
+  wishes: readonly ClassWish[],
+  people: AskedOf[],
+): Promise<Answers<'class'> & { switches: NonNullable<Answers<'class'>['switches']> }> {
+  const { plan, switches } = await engine.once(
     ground.library,
-    { blocks: [...blocks], forWhom: run.plan.forWhom },
-    ground.plan,
-    cast.id,
-    person,
-    ability,
+    'class',
+    {
+      session: { blocks: [...blocks], forWhom: run.plan.forWhom },
+      dials: ground.plan && { writtenFor: ground.plan.writtenFor, dials: ground.plan.dials },
+      room: ground.room,
+      on: thisDay(),
+      most: MOST_FORMS,
+      how: run.how,
+      wishes: [...wishes],
+      before: null,
+      people,
+    },
+    (answer) => answer.switches !== null,
   );
-};
+  return { plan, switches: switches! };
+}
 
 /** What everybody here does now, kept as it is: a change for one is none for the others. */
 const kept = (people: readonly Present[], entries: number, but: (person: string, entry: number) => boolean) =>
@@ -83,15 +101,13 @@ export async function planWalkIn(
   const today = { conditions: conditions.map((one) => ({ id: one, side: 'both' as const })), level };
   const { person } = whoInRun({ id, today }, []);
   const { blocks } = run.plan;
-  const { plan, switches } = await planOnce(ground.library, ground.room, {
-    most: MOST_FORMS,
-    how: run.how,
-    wishes: kept(here, entriesOf(blocks).length, () => false),
-    people: [
-      ...here.map((p) => asked(ground, blocks, run, asToday(p))),
-      asked(ground, blocks, run, { id, today }),
-    ],
-  });
+  const { plan, switches } = await planOnce(
+    ground,
+    run,
+    blocks,
+    kept(here, entriesOf(blocks).length, () => false),
+    [...here.map((p) => asked(ground, asToday(p))), asked(ground, { id, today })],
+  );
   const groups = here.map((p) => p.cast.group);
   // Into the smallest of the groups that go round.
   const counts = new Map(groups.map((g) => [g, groups.filter((other) => other === g).length]));
@@ -134,17 +150,18 @@ export async function planSwap(
   ) as Block[];
   const entries = entriesOf(blocks);
   const changes = (id: string, e: number) => e === entry && (person === null || id === person);
-  const { plan, switches } = await planOnce(ground.library, ground.room, {
-    most: MOST_FORMS,
-    how: run.how,
-    wishes: [
+  const { plan, switches } = await planOnce(
+    ground,
+    run,
+    blocks,
+    [
       ...kept(here, entries.length, changes),
       ...here
         .filter((p) => changes(p.id, entry))
         .map((p): ClassWish => ({ entry, kind: 'give', form: { move }, person: p.id })),
     ],
-    people: here.map((p) => asked(ground, blocks, run, asToday(p))),
-  });
+    here.map((p) => asked(ground, asToday(p))),
+  );
   return here
     .filter((p) => changes(p.id, entry))
     .map((p): Swap => {

@@ -1,6 +1,6 @@
 import { type Run, type RunEvent, runEventSchema } from '@inner-rung/core/run';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { newId } from '../app/day.ts';
+import { newId } from '../ui/day.ts';
 
 export type Pressed = RunEvent extends infer E ? (E extends RunEvent ? Omit<E, 'id' | 'at'> : never) : never;
 

@@ -1,9 +1,8 @@
 import type { Library } from '@inner-rung/core/ladder';
 import type { ReactNode } from 'react';
 import { useParams } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useShelf } from '../app/data.ts';
-import { ServerAway } from '../start/start-screen.tsx';
+import { useShelf } from '../store/data.ts';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { NoRun } from './no-run.tsx';
 import { type LiveRun, useRun } from './use-run.ts';
 

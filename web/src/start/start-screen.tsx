@@ -5,9 +5,6 @@ import { PLAN, PLAN_EXAMPLE, type Plan } from '@inner-rung/core/session';
 import { useState } from 'react';
 import { useStore } from 'react-redux';
 import { useNavigate } from 'react-router';
-import { Waiting } from '../app/app.tsx';
-import { useShelf } from '../app/data.ts';
-import { newId } from '../app/day.ts';
 import { GroupSelect } from '../people/group-select.tsx';
 import { HeadcountLine } from '../people/headcount-line.tsx';
 import { groupFrom } from '../people/new-group.ts';
@@ -15,10 +12,13 @@ import { copyId } from '../plan/more-dialog.tsx';
 import { type PastedSession, PasteForm } from '../plan/paste.tsx';
 import { RoomSelect } from '../rooms/room-select.tsx';
 import { api } from '../store/api.ts';
+import { useShelf } from '../store/data.ts';
 import { groups as groupShelf, useApp, useSend } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
 import { groupChosen } from '../store/view-slice.ts';
+import { newId } from '../ui/day.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { Coming } from './coming.tsx';
 import { SessionShelf } from './session-shelf.tsx';
 
@@ -36,7 +36,7 @@ function planFrom(pasted: PastedSession, room: string | null): Plan {
 }
 
 /** All sessions, and the box to paste another into. With none yet, the box is the page. */
-export function StartScreen() {
+export default function StartScreen() {
   const { library, rooms, groups, people, failed } = useShelf();
   const plans = api.usePlansQuery(undefined, { refetchOnMountOrArgChange: true });
   const aside = api.useSetAsideQuery();
@@ -194,21 +194,5 @@ function FilePart(props: { library: Library; taken: readonly string[]; onOpen: (
         </p>
       )}
     </div>
-  );
-}
-
-export function ServerAway() {
-  return (
-    <main className="grid min-h-dvh place-items-center p-6 text-center">
-      <div>
-        <h1 className="text-3xl">The server isn’t answering</h1>
-        <p className="quiet mt-2">
-          Start it again, then load this page. Edits not yet saved are kept in this browser.
-        </p>
-        <button type="button" className="btn btn-primary mt-4" onClick={() => location.reload()}>
-          Try again
-        </button>
-      </div>
-    </main>
   );
 }

@@ -1,13 +1,8 @@
-import {
-  type Change,
-  type Library,
-  type LibraryFile,
-  type OwnLibrary,
-  openLibrary,
-  openOwn,
-} from '@inner-rung/core/ladder';
+import { decodeLibrary } from '@inner-rung/core/forms';
+import { type Change, type Library, type OwnLibrary, openOwn } from '@inner-rung/core/ladder';
 import type { Plan } from '@inner-rung/core/session';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { madeFrom } from '../engine/index.ts';
 
 export interface Stored<T> {
   readonly id: string;
@@ -16,7 +11,7 @@ export interface Stored<T> {
   readonly body: T;
 }
 export interface SetAside {
-  readonly number: number;
+  readonly number: number | null;
   readonly kind: string;
   readonly id: string;
   readonly reason: string;
@@ -28,37 +23,35 @@ export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/api/' }),
   tagTypes: ['plans'],
   endpoints: (build) => ({
-    libraryFiles: build.query<{ files: LibraryFile[] }, void>({ query: () => 'library' }),
+    libraryFile: build.query<ArrayBuffer, void>({
+      query: () => ({ url: 'library', responseHandler: (answer) => answer.arrayBuffer() }),
+    }),
     plans: build.query<Stored<Plan>[], void>({ query: () => 'plans', providesTags: ['plans'] }),
     setAside: build.query<SetAside[], void>({ query: () => 'set-aside' }),
     health: build.query<{ ok: boolean; demo: boolean }, void>({ query: () => 'health' }),
   }),
 });
 
-let reference: { files: readonly LibraryFile[]; library: Library } | undefined;
-let opened: { files: readonly LibraryFile[]; own: object; with: OwnLibrary } | undefined;
+let reference: { file: ArrayBuffer; library: Library } | undefined;
+let opened: { file: ArrayBuffer; own: object; with: OwnLibrary } | undefined;
 
-/** The reference library opened once from its files; the same files give the same object. */
-export function referenceFrom(files: readonly LibraryFile[]): Library {
-  if (reference?.files !== files) reference = { files, library: openLibrary(files) };
+/** The reference library, opened once from its file; the same file gives the same object. */
+export function referenceFrom(file: ArrayBuffer): Library {
+  if (reference?.file !== file)
+    reference = { file, library: madeFrom(decodeLibrary(file), { file, changes: [] }) };
   return reference.library;
 }
 
-/** The library with a trainer's changes on top, opened once for the same files and changes. */
-export function libraryFrom(
-  files: readonly LibraryFile[],
-  own: Readonly<Record<string, Change>>,
-): OwnLibrary {
-  if (opened?.files !== files || opened.own !== own) {
+/** The library with a trainer's changes on top, opened once for the same file and changes. */
+export function libraryFrom(file: ArrayBuffer, own: Readonly<Record<string, Change>>): OwnLibrary {
+  if (opened?.file !== file || opened.own !== own) {
     const changes = Object.values(own);
-    opened = {
-      files,
-      own,
-      with:
-        changes.length > 0
-          ? openOwn(referenceFrom(files), changes)
-          : { library: referenceFrom(files), states: [] },
-    };
+    const made =
+      changes.length > 0
+        ? openOwn(referenceFrom(file), changes)
+        : { library: referenceFrom(file), states: [] };
+    if (changes.length > 0) madeFrom(made.library, { file, changes });
+    opened = { file, own, with: made };
   }
   return opened.with;
 }

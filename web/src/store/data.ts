@@ -2,8 +2,8 @@ import type { Change, ChangeState, Library } from '@inner-rung/core/ladder';
 import { type Group, type Person, standsFor } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { useEffect, useMemo, useState } from 'react';
-import { api, libraryFrom, referenceFrom } from '../store/api.ts';
-import { changes, groups, people as peopleShelf, rooms as roomShelf, store, useApp } from '../store/index.ts';
+import { api, libraryFrom, referenceFrom } from './api.ts';
+import { changes, groups, people as peopleShelf, rooms as roomShelf, store, useApp } from './index.ts';
 
 interface Ground {
   /** The library with the trainer's own changes on top. */
@@ -20,7 +20,7 @@ const byName = (a: { name: string }, b: { name: string }) => a.name.localeCompar
 
 /** What every screen stands on: the library, people and rooms; null until they are here. */
 export function useShelf(): Ground {
-  const files = api.useLibraryFilesQuery();
+  const files = api.useLibraryFileQuery();
   const [away, setAway] = useState(false);
   useEffect(() => {
     for (const shelf of [changes, peopleShelf, groups, roomShelf])
@@ -33,7 +33,7 @@ export function useShelf(): Ground {
   const persons = useApp(peopleShelf.docs);
   const classes = useApp(groups.docs);
   const halls = useApp(roomShelf.docs);
-  const list = files.data?.files;
+  const list = files.data;
   const library = useMemo(() => (list && ready ? libraryFrom(list, own).library : null), [list, own, ready]);
   return {
     library,
@@ -53,9 +53,9 @@ export function useShelf(): Ground {
 
 /** The reference as it ships, and how each of the trainer's changes stands towards it. */
 export function useOwn(): { reference: Library | null; states: readonly ChangeState[] } {
-  const files = api.useLibraryFilesQuery();
+  const files = api.useLibraryFileQuery();
   const own = useApp((state) => state.changes.present);
-  const list = files.data?.files;
+  const list = files.data;
   return {
     reference: useMemo(() => (list ? referenceFrom(list) : null), [list]),
     states: useMemo(() => (list ? libraryFrom(list, own).states : []), [list, own]),

@@ -1,6 +1,6 @@
 import type { SessionRecord } from '@inner-rung/core/log';
 import { useEffect, useMemo } from 'react';
-import { records, store, useApp } from '../store/index.ts';
+import { records, store, useApp } from './index.ts';
 
 /** What was recorded of sessions, fetched with the first screen that asks; `ready` once it is here. */
 export function useRecords(): {

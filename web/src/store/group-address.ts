@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
-import { useSend } from '../store/index.ts';
-import { groupChosen } from '../store/view-slice.ts';
+import { useSend } from './index.ts';
+import { groupChosen } from './view-slice.ts';
 
 /** An address may say for which group: taken once, then out of the address. */
 export function useGroupFromAddress(): void {
