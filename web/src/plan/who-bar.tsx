@@ -59,10 +59,14 @@ export function WhoBar(props: {
   // The one it is for is brought into sight among many.
   // biome-ignore lint/correctness/useExhaustiveDependencies: looked for anew when another is chosen
   useEffect(() => {
-    document
-      .querySelector('#who input:checked')
-      ?.closest('label')
-      ?.scrollIntoView({ block: 'nearest', inline: 'center' });
+    // With the next frame, that lays the page out anyway.
+    const frame = requestAnimationFrame(() =>
+      document
+        .querySelector('#who input:checked')
+        ?.closest('label')
+        ?.scrollIntoView({ block: 'nearest', inline: 'center' }),
+    );
+    return () => cancelAnimationFrame(frame);
   }, [plan.person]);
   return (
     <section
