@@ -18,6 +18,8 @@ import {
   estimateOf,
   formatFaults,
   type MoveFacts,
+  readSegment,
+  sheetLines,
   type Timed,
   timelineOf,
 } from '@inner-rung/core/session';
@@ -132,6 +134,61 @@ describe('the other formats’ sums (common practice)', () => {
         .reduce((sum, d) => sum + (d.reps ?? 0), 0);
     expect(reps('up')).toBe(210);
     expect(reps('up and down')).toBe(360);
+  });
+  test('a hold with a time of its own is held as long at every step of a pyramid; one without climbs with it', () => {
+    const pyramid = blockOf(
+      { kind: 'pyramid', from: 2, by: 2, to: 6, way: 'up', holdSeconds: 0, stepRestSeconds: 0 },
+      'squat',
+      { move: 'plank', dose: { seconds: 20 } },
+      'plank',
+    );
+    const { segments } = timelineOf(session(pyramid), facts);
+    const at = (slot: number) => segments.filter((s) => s.kind === 'work' && s.slot === slot);
+    expect(at(1).map((s) => s.lengthSeconds)).toEqual([20, 20, 20]);
+    expect(at(1).flatMap((s) => s.does.map((d) => d.reps))).toEqual([null, null, null]);
+    expect(at(2).map((s) => s.lengthSeconds)).toEqual([10, 20, 30]);
+  });
+  test('what was done last is held after every step of a pyramid, the last one too, and is named', () => {
+    const pyramid = blockOf(
+      { kind: 'pyramid', from: 2, by: 2, to: 6, way: 'up', holdSeconds: 8, stepRestSeconds: 5 },
+      'squat',
+      'push-up',
+    );
+    const timed = session(pyramid);
+    const { segments } = timelineOf(timed, facts);
+    const holds = segments.filter((s) => s.kind === 'hold');
+    expect(holds.map((s) => s.round)).toEqual([0, 1, 2]);
+    expect(segments.at(-1)!.kind).toBe('hold');
+    for (const hold of holds) {
+      expect(hold.does.map((d) => entriesOf(timed.blocks)[d.entry]!.move)).toEqual(['push-up']);
+      expect(readSegment(timed, hold, (entry) => entriesOf(timed.blocks)[entry]!.move)).toContain(
+        'hold: push-up',
+      );
+    }
+    const lines = sheetLines(timed, segments, () => false);
+    for (const line of lines.filter((l) => l.segment.kind === 'hold')) expect(line.next).toEqual([]);
+  });
+  test('short bouts that end before the last stations say which ones they never reach', () => {
+    const bouts = (n: number) =>
+      formatFaults(
+        session(
+          blockOf(
+            { kind: 'tabata', workSeconds: 20, restSeconds: 10, bouts: n },
+            ...Array.from({ length: 10 }, () => 'squat'),
+          ),
+        ),
+        0,
+        facts,
+      );
+    expect(bouts(8)).toEqual([
+      {
+        field: 'bouts',
+        station: 8,
+        says: '8 bouts end before station 9 and the one after it; once round takes 10.',
+      },
+    ]);
+    expect(bouts(9)[0]!.says).toBe('9 bouts end before station 10; once round takes 10.');
+    expect(bouts(10)).toEqual([]);
   });
   test('children led in unison: a round of 67 s goes four times into five minutes with a fifth begun', () => {
     const rounds = roundsIn(300, 67.5, 0);

@@ -257,7 +257,15 @@ test('rounds reached are alike when a round takes as long (clock arithmetic)', (
     starts: 0 as const,
     ends: 0 as const,
     parts: () => [
-      { entry: 0, repSeconds: span(rep), per: 1 as const, count: reps, takes: span(rep * reps), bouts: null },
+      {
+        entry: 0,
+        repSeconds: span(rep),
+        per: 1 as const,
+        count: reps,
+        takes: span(rep * reps),
+        bouts: null,
+        fixed: false,
+      },
     ],
   });
   const around = { change: () => span(0), fatigue: 0.03 };

@@ -184,7 +184,7 @@ function inSlot(parts: readonly PartWork[], seconds: number): Doing[] {
 /** What is done when a dose is done as often as it says; `scale` is how many goes it is. */
 function byCount(parts: readonly PartWork[], goes = 1, mostGoes = goes, count?: number): Doing[] {
   return parts.map((part) => {
-    const n = count ?? part.count;
+    const n = part.fixed ? null : (count ?? part.count);
     const reps = n === null ? null : n * part.per;
     const takes = count === undefined ? part.takes : takesFor(part, count);
     return {
@@ -418,6 +418,20 @@ export const FORMATS: { readonly [K in FormatKind]: FormatEntry<FormatOf<K>> } =
       return track.pieces;
     },
     words: (f) => `${f.workSeconds} s hard, ${f.restSeconds} off, ${f.bouts} times`,
+    faults: (f, stations) => {
+      const slots = slotsIn(stations, 0);
+      const missed = slots[f.bouts];
+      if (!missed) return [];
+      const first = stations.indexOf(missed.at);
+      const left = stations.length - first;
+      return [
+        {
+          field: 'bouts',
+          station: first,
+          says: `${f.bouts} bouts end before station ${first + 1}${left > 1 ? ` and the ${left === 2 ? 'one' : left - 1} after it` : ''}; once round takes ${slots.length}.`,
+        },
+      ];
+    },
   },
   'one-minute': {
     name: 'One-minute stations',
@@ -724,14 +738,17 @@ export const FORMATS: { readonly [K in FormatKind]: FormatEntry<FormatOf<K>> } =
           if (next)
             pushChange(track, 0, at, next, around, { slot: i + 1, round: step, station: next.station });
         });
-        if (step < steps.length - 1) {
-          const last = stations.at(-1);
-          const held = last?.parts(step).at(-1);
+        // What was done last is held after every step, the last one too.
+        const last = stations.at(-1);
+        const held = last?.parts(step).at(-1);
+        if (last && held)
           track.push('hold', f.holdSeconds, {
+            slot: stations.length - 1,
             round: step,
-            station: last?.station ?? -1,
-            does: held ? [{ entry: held.entry, seconds: f.holdSeconds, goes: 1, reps: 0, most: 0 }] : [],
+            station: last.station,
+            does: [{ entry: held.entry, seconds: f.holdSeconds, goes: 1, reps: 0, most: 0 }],
           });
+        if (step < steps.length - 1) {
           track.push('rest', f.stepRestSeconds, {
             slot: 0,
             round: step,

@@ -8,7 +8,7 @@ export const SEGMENT_KINDS = {
   'round rest': 'rest between rounds',
   'block rest': 'rest between blocks',
   drink: 'drink',
-  hold: 'hold between steps',
+  hold: 'hold after a step',
 } as const;
 export type SegmentKind = keyof typeof SEGMENT_KINDS;
 

@@ -25,6 +25,8 @@ export interface PartWork {
   readonly count: number | null;
   /** Seconds the whole dose takes, both sides together. */
   readonly takes: Span;
+  /** Its dose is a time or a distance, which no step's count changes. */
+  readonly fixed: boolean;
   /** Short bouts inside a slot: so many of so many seconds. */
   readonly bouts: { readonly times: number; readonly seconds: number } | null;
 }
@@ -53,8 +55,9 @@ export const plus = (a: Span, b: Span): Span => ({ lo: a.lo + b.lo, mid: a.mid +
 export const times = (a: Span, n: number): Span => ({ lo: a.lo * n, mid: a.mid * n, hi: a.hi * n });
 const NOTHING: Span = span(0);
 
-/** Seconds that so many counted reps of a part take. */
-export const takesFor = (part: PartWork, count: number): Span => times(part.repSeconds, count * part.per);
+/** Seconds that so many counted reps of a part take; its own time where its dose is one. */
+export const takesFor = (part: PartWork, count: number): Span =>
+  part.fixed ? part.takes : times(part.repSeconds, count * part.per);
 
 /** Seconds of one go through everything at a station. */
 export const goTakes = (parts: readonly PartWork[]): Span =>

@@ -749,7 +749,7 @@ function fixFormat(
       const becomes = withStation(block, fault.station, { dose: { ...station.dose, reps: n } });
       const session = { ...c.session, blocks: c.session.blocks.map((old, i) => (i === b ? becomes : old)) };
       if (!formatFaults(session, b, c.facts).some((f) => f.station === fault.station))
-        return { label: `${n} reps`, kind: 'block', block: b, becomes };
+        return { label: n === 1 ? '1 rep' : `${n} reps`, kind: 'block', block: b, becomes };
     }
     return null;
   }

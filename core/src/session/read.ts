@@ -12,7 +12,11 @@ export function readSegment(
   const block = plan.blocks[segment.block]!;
   const rounds = 'rounds' in block.format && block.format.rounds > 1 && roleOf(block) !== 'warm-up';
   const what =
-    kind === 'work' ? segment.does.map((doing) => nameOf(doing.entry)).join(', then ') : SEGMENT_KINDS[kind];
+    kind === 'work'
+      ? segment.does.map((doing) => nameOf(doing.entry)).join(', then ')
+      : kind === 'hold' && segment.does.length > 0
+        ? `hold: ${segment.does.map((doing) => nameOf(doing.entry)).join(', then ')}`
+        : SEGMENT_KINDS[kind];
   const time = open ? `about ${clockText(lengthSeconds)}` : `${lengthSeconds} s`;
   return [
     clockText(segment.startSeconds),
@@ -116,7 +120,7 @@ export function sheetLines(
       open: segment.open !== null,
       segment,
       entries: segment.does.map((doing) => doing.entry),
-      next: segment.kind === 'work' ? [] : (following?.does.map((doing) => doing.entry) ?? []),
+      next: segment.does.length > 0 ? [] : (following?.does.map((doing) => doing.entry) ?? []),
       says: says.sort((a, b) => a.at - b.at),
     };
   });

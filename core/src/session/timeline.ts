@@ -139,7 +139,8 @@ function partWork(entry: Entry, at: number, facts: MoveFacts, kind: KindId, flow
   const scaled = (n: number): Span => span(rep.lo * n * per, rep.mid * n * per, rep.hi * n * per);
   const timed = (seconds: number): Span => span(seconds * (dose?.each ? 2 : 1));
   const bouts = dose?.bouts ?? null;
-  const base = { entry: at, repSeconds: rep, per: per as 1 | 2, bouts };
+  const fixed = dose?.reps === undefined && (dose?.seconds !== undefined || dose?.metres !== undefined);
+  const base = { entry: at, repSeconds: rep, per: per as 1 | 2, bouts, fixed };
   if (dose?.reps !== undefined) return { ...base, count: dose.reps, takes: scaled(dose.reps) };
   if (dose?.seconds !== undefined) return { ...base, count: null, takes: timed(dose.seconds) };
   if (dose?.metres !== undefined)

@@ -7,6 +7,7 @@ export {
   lostWords,
   ownWords,
   paceWords,
+  repsWords,
   type Spoken,
   sayNearMiss,
   sayReason,

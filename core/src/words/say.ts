@@ -23,6 +23,9 @@ export function formName(library: Library, move: string, settings: Settings = {}
     .join(', ');
 }
 
+/** A count of reps as it is said: "1 rep", "12 reps". */
+export const repsWords = (n: number | string): string => `${n} ${Number(n) === 1 ? 'rep' : 'reps'}`;
+
 /** How much of it: "20 a minute, about 13", "hold 20 s", "hold 15 s, breathe, again". */
 function doseWords(use: Use, slotSeconds: number, sides: Move['sides'], swaps: boolean): string {
   const only = use.settings.side;
@@ -150,7 +153,7 @@ export function writtenDose(dose: Dose | undefined, sided: boolean): string {
   const each = (dose.each ?? sided) ? ' each side' : '';
   const count =
     dose.reps !== undefined
-      ? `${dose.split ? dose.split.join(' + ') : `${dose.reps} reps`}${each}`
+      ? `${dose.split ? dose.split.join(' + ') : repsWords(dose.reps)}${each}`
       : dose.seconds !== undefined
         ? `${dose.seconds} s${dose.each ? ' each side' : ''}`
         : dose.metres !== undefined
@@ -178,10 +181,13 @@ export function ownWords(library: Library, own: OwnDose, pace: number | null): s
   if (own.bouts) return `${own.bouts.times} × ${own.bouts.seconds} s, easy between`;
   if (own.reps === null) return then;
   const count = own.split ? own.split.join(' + ') : String(own.reps);
-  return `${count}${pace !== null && !own.split ? ' reps' : ''}${each}${then ? `: ${then}` : ''}`;
+  return `${pace !== null && !own.split ? repsWords(count) : count}${each}${then ? `: ${then}` : ''}`;
 }
 
-/** How much of it somebody does: what was written where that holds for them, else by pace and time. */
+/**
+ * How much of it somebody does: what was written where that holds for them, else by pace and time. `station` is the
+ * station's own dose, or that of the part of its chain that is meant.
+ */
 export function doseHere(
   library: Library,
   move: Move,

@@ -75,7 +75,8 @@ const RANGE_SAYS = { full: '', most: ', most of the way', part: ', part of the w
 function Bests(props: { all: Weeks; nameOf: (form: FormRef) => string }) {
   const { bests, further } = props.all;
   if (bests.length + further.length === 0) return null;
-  const unit = { reps: 'reps', seconds: 's in all', rounds: 'rounds' } as const;
+  const unit = (of: 'reps' | 'seconds' | 'rounds', n: number) =>
+    of === 'seconds' ? 's in all' : n === 1 ? of.slice(0, -1) : of;
   return (
     <>
       <h3 className="mt-6 text-xl">Bests</h3>
@@ -93,7 +94,7 @@ function Bests(props: { all: Weeks; nameOf: (form: FormRef) => string }) {
         {bests.map((best) => (
           <li key={JSON.stringify([best.form, best.circuit, best.of, best.range])}>
             <strong>{best.form ? props.nameOf(best.form) : best.circuit}</strong>: {best.most}
-            {best.over > 0 ? ` + ${best.over}` : ''} {unit[best.of]}
+            {best.over > 0 ? ` + ${best.over}` : ''} {unit(best.of, best.most)}
             {RANGE_SAYS[best.range]}, {dayWords(best.on)}
             {best.before !== null && <span className="quiet">, before {best.before}</span>}
           </li>

@@ -24,7 +24,12 @@ export interface BlockPicture {
   /** Who else is looked at, by station. */
   readonly others: readonly { readonly id: string; readonly uses: readonly (Use | null)[] }[];
   /** Further parts of a station's chain, with what becomes of them. */
-  readonly chains: readonly (readonly { readonly written: Use | null; readonly use: Use | null }[])[];
+  readonly chains: readonly (readonly {
+    readonly written: Use | null;
+    readonly use: Use | null;
+    readonly dose: Station['dose'];
+    readonly seconds: number;
+  }[])[];
   readonly sums: Sums;
   /** Where they can go mid-set, by station; null until it is worked out. */
   readonly switches: readonly Switches[] | null;
@@ -68,13 +73,40 @@ export function blockPicture(picture: Picture, at: number): BlockPicture {
     }),
     others: (settled?.others ?? []).map(({ id, uses }) => ({ id, uses: take(uses) })),
     chains: chains.map((list) =>
-      list.map((i) => ({ written: version.original[i] ?? null, use: version.uses[i] ?? null })),
+      list.map((i) => ({
+        written: version.original[i] ?? null,
+        use: version.uses[i] ?? null,
+        dose: entries[i]!.dose,
+        seconds: picture.longest[i] ?? 0,
+      })),
     ),
     sums: picture.sums,
     switches: settled && take(settled.switches),
     barsByRung: picture.barsByRung,
     seconds: take(picture.longest),
   };
+}
+
+/** How much of a part of a station's chain somebody does. */
+export function partDose(
+  library: Library,
+  { block }: BlockPicture,
+  station: number,
+  { use, dose, seconds }: BlockPicture['chains'][number][number],
+): string {
+  const move = use && library.move(use.move);
+  const { kind } = block.format;
+  // What fills a minute has none of its own: it goes on until the next.
+  if (!use || !move || kind === 'emom') return '';
+  const { sides } = block.stations[station]!;
+  return doseHere(
+    library,
+    move,
+    use,
+    { sides, ...(dose ? { dose } : {}) },
+    seconds,
+    formatEntry(kind).counts && kind !== 'flow',
+  );
 }
 
 /** How much somebody does at a station. */

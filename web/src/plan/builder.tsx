@@ -267,7 +267,11 @@ function BlockPart(props: BuilderProps & { block: Block; b: number }) {
               id={`${b}/${i}`}
               number={i + 1}
               name={formName(library, station.move, station.settings)}
-              more={(station.chain ?? []).map((p) => library.move(p.move)?.name.toLowerCase() ?? p.move)}
+              more={(station.chain ?? []).map((p) => {
+                const part = library.move(p.move);
+                const dose = writtenDose(p.dose, part?.sides === 'one');
+                return `${part?.name.toLowerCase() ?? p.move}${dose ? `, ${dose}` : ''}`;
+              })}
               dose={writtenDose(station.dose, library.move(station.move)?.sides === 'one')}
               chosen={b === props.open && i === props.station}
               onOpen={() => props.onPick(b, i)}

@@ -5,7 +5,7 @@ import { formName, keptWords, lostWords, paceWords, sayNearMiss, sayReason } fro
 import { ArrowDown, ArrowUp, Copy, Plus, Search, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { type BlockPicture, doseAt } from './block-picture.ts';
+import { type BlockPicture, doseAt, partDose } from './block-picture.ts';
 import { DoseFold } from './dose-fold.tsx';
 import { MidSet } from './mid-set.tsx';
 import { ladderFor, Upright } from './upright.tsx';
@@ -69,6 +69,7 @@ export function StationPanel(props: {
         <p key={k}>
           <span className="quiet">{picture.block.format.kind === 'emom' ? 'to fill it: ' : 'then '}</span>
           {part.use ? formName(library, part.use.move, part.use.settings) : 'easy movement'}
+          <span className="quiet"> {partDose(library, picture, station, part)}</span>
         </p>
       ))}
       <div className="mt-2 border-l-4 border-primary pl-3" aria-live="polite">

@@ -3,6 +3,7 @@ import type { Library } from '@inner-rung/core/ladder';
 import { BANDS } from '@inner-rung/core/person';
 import type { Sums } from '@inner-rung/core/review';
 import { blockName, estimateOf, factsIn, type Plan } from '@inner-rung/core/session';
+import { repsWords } from '@inner-rung/core/words';
 import { Dialog } from '../ui/dialog.tsx';
 
 const range = (lo: number, hi: number, digits = 0) =>
@@ -80,7 +81,7 @@ export function SumsDialog(props: {
                 <span>{library.move(sum.move)?.name}</span>
                 <span className="text-right whitespace-nowrap">
                   {sum.reps !== null &&
-                    `${sum.most !== null && sum.most > sum.reps * 1.05 ? `${sum.reps}–${sum.most}` : sum.reps} reps, `}
+                    `${repsWords(sum.most !== null && sum.most > sum.reps * 1.05 ? `${sum.reps}–${sum.most}` : sum.reps)}, `}
                   {clockText(sum.seconds)}
                   {sum.left !== null && sum.right !== null && (
                     <span className="quiet">

@@ -21,7 +21,7 @@ export function doesOf(
   return uses.map((use, i): Does => {
     const move = use && library.move(use.move);
     if (!use || !move) return null;
-    const { block, inBlock } = entries[i]!;
+    const { block, inBlock, dose } = entries[i]!;
     const { format, stations } = plan.blocks[block]!;
     const counts = formatEntry(format.kind).counts && format.kind !== 'flow';
     return {
@@ -29,7 +29,14 @@ export function doesOf(
       ...(move.drawing ? { drawing: move.drawing } : {}),
       ...(Object.keys(use.settings).length > 0 ? { settings: use.settings } : {}),
       name: formName(library, use.move, use.settings).slice(0, 200),
-      dose: doseHere(library, move, use, stations[inBlock]!, goes[i]!.longest, counts).slice(0, 200),
+      dose: doseHere(
+        library,
+        move,
+        use,
+        { sides: stations[inBlock]!.sides, ...(dose ? { dose } : {}) },
+        goes[i]!.longest,
+        counts,
+      ).slice(0, 200),
       pace: use.pace,
       lane: use.lane,
     };
