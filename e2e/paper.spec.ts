@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import { TestServer } from './server.ts';
 
@@ -57,10 +59,10 @@ test('every move is drawn and agrees with its data; a fault stands faint beside 
 
 /** A move of the trainer's own that looks like nothing in particular yet. */
 async function ownMove(page: Page) {
-  const { files } = (await (await page.request.get(`${server.url}/api/library`)).json()) as {
-    files: { json: { moves?: { id: string }[] } }[];
-  };
-  const like = files.flatMap((f) => f.json.moves ?? []).find((m) => m.id === 'split-squat')!;
+  const { moves } = JSON.parse(
+    readFileSync(join(import.meta.dirname, '../library/ladders/split-stance.json'), 'utf8'),
+  ) as { moves: { id: string }[] };
+  const like = moves.find((m) => m.id === 'split-squat')!;
   const mine = { ...like, id: 'our-low-split', name: 'Our low split' };
   const put = await page.request.put(`${server.url}/api/changes/move-our-low-split`, {
     headers: { 'If-None-Match': '*' },

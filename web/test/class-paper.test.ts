@@ -2,7 +2,15 @@ import { makeLanes, planClass } from '@inner-rung/core/class';
 import { createScaler, goesOf, switchesOf } from '@inner-rung/core/engine';
 import { compileLibrary } from '@inner-rung/core/forms';
 import { laneSubject, subjectOf } from '@inner-rung/core/limits';
-import { type PersonCard, personCards } from '@inner-rung/core/paper';
+import {
+  cardsOf,
+  classSheetOf,
+  type PersonCard,
+  personCards,
+  pictureCard,
+  runSheetOf,
+  stationsOf,
+} from '@inner-rung/core/paper';
 import { calledName, outlookOf } from '@inner-rung/core/person';
 import { sumUp } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
@@ -10,11 +18,8 @@ import { entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/sess
 import { shippedLibrary } from '../../core/test/shipped.ts';
 import { scenarioOn } from '../../demo/src/index.ts';
 import type { ClassAnswer } from '../src/class/use-class.ts';
-import { cardsOf, pictureCard, stationsOf } from '../src/paper/class-cards.ts';
-import { classSheetOf } from '../src/paper/class-sheet.ts';
 import { typeOf } from '../src/paper/pdf.ts';
 import type { Picture } from '../src/plan/use-scaled.ts';
-import { runSheetOf } from '../src/run-sheet/run-rows.ts';
 import { today } from '../src/ui/day.ts';
 import { FONTS } from './type-on-disk.ts';
 
@@ -74,7 +79,7 @@ const twoParts: Plan = {
   blocks: [plan.blocks[0]!, { ...plan.blocks[0]!, id: 'again', name: 'Once more' }],
 };
 const answer = answerFor(plan);
-const cards = cardsOf(library, plan, room, answer);
+const cards = cardsOf(library, plan, room, answer, today());
 const words = (card: PersonCard) =>
   JSON.stringify({ ...card, lines: card.lines.map(({ figure: _, ...l }) => l) });
 
@@ -116,7 +121,7 @@ describe('everybody’s card', () => {
     const measure = typeOf(FONTS).measure;
     for (const id of ['tuesday-ten', 'twelve-by-thirty']) {
       const of = demo.plans.find((one) => one.id === id)! as Plan;
-      const made = cardsOf(library, of, room, answerFor(of));
+      const made = cardsOf(library, of, room, answerFor(of), today());
       expect(made).toHaveLength(taking.length);
       for (const card of made) {
         const pages = personCards([card], 'A4', measure);
@@ -146,7 +151,7 @@ describe('everybody’s card', () => {
         { block: block!.id, station: first!.id, person: taking[2]!.person.id, words: 'For you alone' },
       ],
     };
-    const now = cardsOf(library, worded, room, answer);
+    const now = cardsOf(library, worded, room, answer, today());
     now.forEach((card, i) => {
       expect(card.lines[0]!.cues).toEqual([i === 2 ? 'For you alone' : 'For everybody']);
       expect(card.lines[1]!.cues).toEqual(['For everybody']);
@@ -154,7 +159,7 @@ describe('everybody’s card', () => {
     });
   });
   test('a session of several parts heads each of them once, with its clock; numbers begin anew', () => {
-    const [card] = cardsOf(library, twoParts, room, answerFor(twoParts));
+    const [card] = cardsOf(library, twoParts, room, answerFor(twoParts), today());
     expect(card!.lines).toHaveLength(20);
     expect(card!.lines.flatMap((line, i) => (line.part ? [i] : []))).toEqual([0, 10]);
     expect(card!.lines[10]!.part).toMatch(/^Once more: 40 on, 20 off/);
@@ -162,11 +167,11 @@ describe('everybody’s card', () => {
   });
   test('the card of whom the floor shows is made the same way; a lane’s has no effort and no caution', () => {
     const picture = pictureFor(plan);
-    const lane = pictureCard(library, picture, room, null);
+    const lane = pictureCard(library, picture, room, null, today());
     expect([lane.name, lane.effort, lane.care]).toEqual(['For a lane', '', []]);
     expect(lane.lines).toHaveLength(10);
     const maud = taking.find(({ id }) => id === 'maud-ellery')!.person;
-    expect(pictureCard(library, picture, room, maud)).toMatchObject({
+    expect(pictureCard(library, picture, room, maud, today())).toMatchObject({
       name: maud.name,
       care: outlookOf(maud, today()).cautions,
     });
@@ -184,7 +189,7 @@ test('what hangs on the wall names nobody and says no caution', () => {
 });
 
 describe('the class sheet', () => {
-  const sheet = classSheetOf(library, plan, answer, 'Tuesday evening');
+  const sheet = classSheetOf(library, plan, answer, 'Tuesday evening', today());
   test('has everybody at every station once', () => {
     expect(sheet.stations).toHaveLength(10);
     for (const station of sheet.stations) {

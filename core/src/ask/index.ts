@@ -1,5 +1,6 @@
 export type { ClassPlanned } from './class.ts';
 export { createGround, type Ground } from './ground.ts';
+export { type Swap, swappedOtherwise } from './in-run.ts';
 export { LONG } from './long.ts';
 export { QuestionFault, wholeAnswer } from './question.ts';
 export {

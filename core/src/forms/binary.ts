@@ -2,6 +2,10 @@ import { type Base, type Ladder, type Library, libraryOf } from '../ladder/index
 import { DEMAND_KEYS, type Demand, type DemandKey, type Figure, type Move } from '../move/index.ts';
 import { compileLibrary, type LibraryIndex, ROW_SIZE, withIndex } from './library-index.ts';
 
+// In every engine that runs JavaScript, though not among the types of the language itself.
+declare const TextEncoder: new () => { encode(text: string): Uint8Array };
+declare const TextDecoder: new () => { decode(bytes: Uint8Array): string };
+
 /** "IRLB" as the first four bytes. */
 const MAGIC = 0x424c5249;
 /** Of the file's own shape; a file of another one isn't read. */

@@ -10,6 +10,8 @@ export {
   type Times,
   WALL_PT,
 } from './cards.ts';
+export { cardsOf, pictureCard, stationsOf } from './class-cards.ts';
+export { classSheetOf } from './class-sheet.ts';
 export {
   ARROW_HEAD,
   type Item,
@@ -22,6 +24,8 @@ export {
   type SizeId,
   wrapText,
 } from './page.ts';
+export type { PlannedClass, ScaledSession } from './planned.ts';
+export { runSheetOf } from './run-rows.ts';
 export {
   type ClassSheet,
   COACH_ONLY,

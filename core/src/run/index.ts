@@ -1,5 +1,6 @@
 export { type Call, callsIn } from './calls.ts';
 export { clockOf, type Position, positionAt, type RunClock, type Stretch, secondsLeft } from './clock.ts';
+export { castOf, doesOf, makeRun, type Taking } from './make.ts';
 export {
   type Beat,
   beatAt,

@@ -12,7 +12,9 @@ export {
   sayNearMiss,
   sayReason,
   sayStation,
+  spokenAs,
   spokenOf,
   tempoWords,
   writtenDose,
 } from './say.ts';
+export { COACH_STOP, HOME_STOP, OWN_STOP } from './stop.ts';

@@ -3,6 +3,7 @@ import { KEEPS, type OwnDose } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
 import { type Demand, type FormRef, type Move, middle, type Settings } from '../move/index.ts';
+import { calledName, type Person, standsFor } from '../person/index.ts';
 import type { Dose, Station } from '../session/index.ts';
 
 const low = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
@@ -232,6 +233,13 @@ export interface Spoken {
   readonly byNumber: boolean;
   readonly count: number;
 }
+
+/** How somebody is spoken of: by name, or by what is known of those who are known by number. */
+export const spokenAs = (person: Person): Spoken => ({
+  name: calledName(person),
+  byNumber: standsFor(person) !== null,
+  count: 1,
+});
 
 /** Levels, as they are said of so many people. */
 const LEVEL_SAID: Readonly<Record<string, readonly [string, string]>> = {

@@ -30,7 +30,8 @@ export function Gate(props: { children: ReactNode }) {
             body: JSON.stringify({ passcode }),
           }).then(
             async (answer) => {
-              if (answer.ok) setState('in');
+              // What the page asked for before it came in was refused: it begins anew.
+              if (answer.ok) location.reload();
               else
                 setWrong(((await answer.json()) as { detail?: string }).detail ?? 'That isn’t the passcode.');
             },

@@ -23,25 +23,34 @@ import {
   sizeUnit,
   withBorrowed,
 } from '@inner-rung/core/room';
+import type { Taking } from '@inner-rung/core/run';
+import { castOf, makeRun } from '@inner-rung/core/run';
 import { blockName, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
-import { countWord, formName, knownAs, sayStation, spokenOf } from '@inner-rung/core/words';
+import {
+  COACH_STOP,
+  countWord,
+  formName,
+  knownAs,
+  sayStation,
+  spokenAs,
+  spokenOf,
+} from '@inner-rung/core/words';
 import { ArrowLeft, IdCard, Monitor, Play, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
-import { castOf, makeRun, sendRun } from '../run/make-run.ts';
+import { sendRun } from '../run/send-run.ts';
 import { useShelf } from '../store/data.ts';
 import { useGroupFromAddress } from '../store/group-address.ts';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
 import { Chip, Choice } from '../ui/choice.tsx';
+import { newId, today } from '../ui/day.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
-import { COACH_STOP } from '../ui/stop-words.ts';
 import { PersonDialog, WalkInDialog } from './late-changes.tsx';
-import { spoken } from './spoken.ts';
-import { type Taking, useClass } from './use-class.ts';
+import { useClass } from './use-class.ts';
 import { useWhoToday } from './who-today.ts';
 
 /** One page to teach a whole class from: per station the forms to show, who does which, what to say. */
@@ -94,8 +103,11 @@ export default function ClassScreen() {
       plan,
       group?.id ?? null,
       hall,
-      taking.map((one, i) => castOf(library, plan, one, made.uses[one.id] ?? [], switches[one.id] ?? [], i)),
+      taking.map((one, i) =>
+        castOf(library, plan, today(), one, made.uses[one.id] ?? [], switches[one.id] ?? [], i),
+      ),
       how,
+      { id: newId('run'), on: today() },
     );
     const wrong = await sendRun(run);
     if (wrong === null) void navigate(`/run/${run.id}`);
@@ -352,7 +364,7 @@ function Changes(props: {
           const what = is ? name(is) : 'easy movement';
           return one
             ? [
-                `${spoken(one).name}, station ${entries[entry]!.inBlock + 1}: ${what}${was ? ` for ${name(was)}` : ''}.`,
+                `${spokenAs(one.person).name}, station ${entries[entry]!.inBlock + 1}: ${what}${was ? ` for ${name(was)}` : ''}.`,
               ]
             : [];
         })
@@ -414,10 +426,13 @@ function Sheet(props: {
                 const trims = trimsAt(library, classPlan, entry);
                 const line = sayStation(
                   library,
-                  forms.map((f) => ({ form: f.form, people: f.people.map((id) => spoken(byId.get(id)!)) })),
+                  forms.map((f) => ({
+                    form: f.form,
+                    people: f.people.map((id) => spokenAs(byId.get(id)!.person)),
+                  })),
                   trims.map(({ says, people: who }) => ({
                     says,
-                    people: who.map((id) => spoken(byId.get(id)!)),
+                    people: who.map((id) => spokenAs(byId.get(id)!.person)),
                   })),
                 );
                 return (
@@ -506,7 +521,7 @@ function Names(props: {
 }) {
   const kinds = new Map<string, { ids: string[]; byNumber: boolean; name: string }>();
   for (const id of props.ids) {
-    const one = spoken(props.byId.get(id)!);
+    const one = spokenAs(props.byId.get(id)!.person);
     const key = one.byNumber ? one.name : id;
     const known = kinds.get(key) ?? { ids: [], byNumber: one.byNumber, name: one.name };
     known.ids.push(id);
@@ -534,7 +549,7 @@ function Names(props: {
 const runWords = (runs: readonly ClassRun[], plan: Plan, taking: readonly Taking[]): string[] =>
   runs.slice(0, 2).map(({ block, station, joint, people }) => {
     const where = `station ${station + 1}${plan.blocks.length > 1 ? ` of ${blockName(plan.blocks, block).toLowerCase()}` : ''}`;
-    const who = taking.filter((t) => people.includes(t.id)).map(spoken);
+    const who = taking.filter((t) => people.includes(t.id)).map((t) => spokenAs(t.person));
     return `For ${who.length === taking.length ? 'everybody' : spokenOf(who)} three stations running load ${joint}, up to ${where}.`;
   });
 
@@ -604,7 +619,7 @@ function Foot(props: {
               className="btn btn-sm touch"
               onClick={() => props.onOwnLevel(person)}
             >
-              {spoken(one).name}: {LEVELS[level].name.toLowerCase()} ×
+              {spokenAs(one.person).name}: {LEVELS[level].name.toLowerCase()} ×
               <span className="sr-only">, as they are</span>
             </button>
           ) : null;

@@ -1,21 +1,12 @@
 import type { Answers, Asks } from '@inner-rung/core/ask';
 import { type ClassPlan, taughtBy, wishesOf } from '@inner-rung/core/class';
 import type { Library } from '@inner-rung/core/ladder';
-import type { Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
-import type { Cast } from '@inner-rung/core/run';
+import type { Taking } from '@inner-rung/core/run';
 import { levelFor, type Plan } from '@inner-rung/core/session';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { engine } from '../engine/index.ts';
 import { today } from '../ui/day.ts';
-
-/** Somebody who takes part: a person, or one of several who are known by number. */
-export interface Taking {
-  readonly id: string;
-  readonly person: Person;
-  /** What holds today beyond their file; it is in `person` already, and goes along into a run. */
-  readonly today?: Cast['today'];
-}
 
 /** A plan with the people it is for: while the next is worked out, they may be others already. */
 export interface ClassAnswer {

@@ -8,10 +8,10 @@ import {
   standsFor,
   WALK_INS,
 } from '@inner-rung/core/person';
+import type { Taking } from '@inner-rung/core/run';
 import { useMemo } from 'react';
 import { today } from '../ui/day.ts';
 import { useDraft } from '../ui/use-draft.ts';
-import type { Taking } from './use-class.ts';
 
 /** What can be wrong today, in two taps. */
 export const TODAY: readonly (readonly [ConditionId, string])[] = [

@@ -8,6 +8,7 @@ import { JoinSame } from '../run/join-same.tsx';
 import { RecordForm } from '../run/record-form.tsx';
 import { type Live, useLive } from '../run/use-live.ts';
 import type { LiveRun } from '../run/use-run.ts';
+import { newId } from '../ui/day.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { saveFile } from '../ui/save-file.ts';
 import { canKeep, type Packed, usePackRun } from './use-pack-run.ts';
@@ -80,8 +81,19 @@ export function Pack(props: { packed: Packed }) {
             <p>Away from the library nobody is planned anew: they do as somebody who is here.</p>
             <JoinSame
               people={all.people}
-              onJoin={(who) => {
-                live.press({ kind: 'join', who });
+              onJoin={(as) => {
+                const n = all.people.filter((p) => p.id.startsWith('walked-in-')).length + 1;
+                live.press({
+                  kind: 'join',
+                  who: {
+                    ...as.cast,
+                    id: newId('walked-in'),
+                    name: `walk-in ${n}`,
+                    byNumber: true,
+                    cautions: [],
+                    does: as.doing.map((list) => list.at(-1)?.does ?? null),
+                  },
+                });
                 setJoining(false);
               }}
             />

@@ -1,4 +1,4 @@
-import { personCards, type SizeId } from '@inner-rung/core/paper';
+import { personCards, pictureCard, type SizeId } from '@inner-rung/core/paper';
 import { everybodyIn, outlookOf } from '@inner-rung/core/person';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
@@ -8,7 +8,6 @@ import { useShelf } from '../store/data.ts';
 import { today } from '../ui/day.ts';
 import { MissingSession } from '../ui/missing.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
-import { pictureCard } from './class-cards.ts';
 import { NotYet } from './not-yet.tsx';
 import { PaperShell, SizeChoice, useType } from './paper-shell.tsx';
 
@@ -28,7 +27,7 @@ export default function CardScreen() {
   const pages = useMemo(
     () =>
       library && type && picture?.settled && picture.plan.id === plan?.id
-        ? personCards([pictureCard(library, picture, room, person)], size, type.measure)
+        ? personCards([pictureCard(library, picture, room, person, today())], size, type.measure)
         : null,
     [library, type, picture, plan?.id, room, person, size],
   );

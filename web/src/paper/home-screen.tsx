@@ -1,5 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { type PersonCard, personCards, type SizeId } from '@inner-rung/core/paper';
+import { cardsOf, type PersonCard, personCards, type SizeId } from '@inner-rung/core/paper';
 import {
   calledName,
   DAYS,
@@ -11,6 +11,7 @@ import {
 } from '@inner-rung/core/person';
 import { READY_ROOMS, type Room, withOwn } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
+import { HOME_STOP } from '@inner-rung/core/words';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { useClass } from '../class/use-class.ts';
@@ -19,11 +20,10 @@ import { api } from '../store/api.ts';
 import { useShelf } from '../store/data.ts';
 import { people } from '../store/index.ts';
 import { Chip, Choice } from '../ui/choice.tsx';
+import { today } from '../ui/day.ts';
 import { Missing } from '../ui/missing.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
-import { HOME_STOP } from '../ui/stop-words.ts';
-import { cardsOf } from './class-cards.ts';
 import { NotYet } from './not-yet.tsx';
 import { PaperShell, SizeChoice, useType } from './paper-shell.tsx';
 
@@ -227,7 +227,7 @@ function Worked(props: {
   const answer = useClass(library, plan, room, taking, 1, 'together');
   useEffect(() => {
     if (!answer?.switches) return;
-    const [card] = cardsOf(library, plan, room, answer);
+    const [card] = cardsOf(library, plan, room, answer, today());
     if (card) onCard(cardKey(plan, room), card);
   }, [library, plan, room, answer, onCard]);
   return null;

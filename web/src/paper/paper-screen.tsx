@@ -1,14 +1,18 @@
 import { floorPlan, HOW, type How } from '@inner-rung/core/class';
 import type { Library } from '@inner-rung/core/ladder';
 import {
+  cardsOf,
+  classSheetOf,
   classSheetPages,
   type Page,
   personCards,
+  runSheetOf,
   runSheetPages,
   SIZE_IDS,
   type SizeId,
   setupPages,
   stationCards,
+  stationsOf,
 } from '@inner-rung/core/paper';
 import type { Group, Person } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
@@ -22,14 +26,12 @@ import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useScaled } from '../plan/use-scaled.ts';
 import { useSharing, useTakers } from '../rooms/use-sharing.ts';
 import { isCircuit, setupSheetOf } from '../rooms/who-gets-what.ts';
-import { runSheetOf } from '../run-sheet/run-rows.ts';
 import { useShelf } from '../store/data.ts';
 import { useApp } from '../store/index.ts';
 import { Chip, Choice } from '../ui/choice.tsx';
+import { today } from '../ui/day.ts';
 import { MissingSession } from '../ui/missing.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
-import { cardsOf, stationsOf } from './class-cards.ts';
-import { classSheetOf } from './class-sheet.ts';
 import { PaperShell, SizeChoice, useType } from './paper-shell.tsx';
 import { useCardCodes } from './use-card-codes.ts';
 import { WordsDialog } from './words-dialog.tsx';
@@ -110,7 +112,7 @@ function ClassPaper(props: Ground & { what: 'cards' | 'stations' | 'class' }) {
   const [coded, setCoded] = useState(false);
   const type = useType();
   const cards = useMemo(
-    () => (what === 'cards' && answer?.switches ? cardsOf(library, plan, room, answer) : null),
+    () => (what === 'cards' && answer?.switches ? cardsOf(library, plan, room, answer, today()) : null),
     [library, plan, room, answer, what],
   );
   const whose = useMemo(() => answer?.taking.map((one) => one.person.id) ?? [], [answer]);
@@ -124,7 +126,11 @@ function ClassPaper(props: Ground & { what: 'cards' | 'stations' | 'class' }) {
     if (!answer?.switches || !type || codes.is === 'making') return null;
     if (what === 'stations') return stationCards(stationsOf(library, plan, answer), size, type.measure);
     if (what === 'class')
-      return classSheetPages(classSheetOf(library, plan, answer, group?.name ?? null), size, type.measure);
+      return classSheetPages(
+        classSheetOf(library, plan, answer, group?.name ?? null, today()),
+        size,
+        type.measure,
+      );
     if (!cards) return null;
     const all = cards.map((card, i) =>
       codes.is === 'made' && codes.cells[i] ? { ...card, code: codes.cells[i] } : card,

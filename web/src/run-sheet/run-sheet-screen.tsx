@@ -1,4 +1,5 @@
 import type { RunRow } from '@inner-rung/core/paper';
+import { runSheetOf } from '@inner-rung/core/paper';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -8,7 +9,6 @@ import { useShelf } from '../store/data.ts';
 import { Chip } from '../ui/choice.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
-import { runSheetOf } from './run-rows.ts';
 
 /** The session read aloud, minute by minute: what is now, what is next, what to say, what each lane does. */
 export default function RunSheetScreen() {

@@ -1,3 +1,4 @@
+import { swappedOtherwise } from '@inner-rung/core/ask';
 import type { Library } from '@inner-rung/core/ladder';
 import { type ConditionId, everybodyIn, type LevelIndex } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE, withBorrowed } from '@inner-rung/core/room';
@@ -6,13 +7,14 @@ import { ArrowLeft, HeartPulse, Monitor, Smartphone } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
 import { WalkInDialog } from '../class/late-changes.tsx';
+import { engine } from '../engine/index.ts';
 import { MovePicker } from '../plan/move-picker.tsx';
 import { api } from '../store/api.ts';
 import { useShelf } from '../store/data.ts';
+import { newId, today } from '../ui/day.ts';
 import { Coach } from './coach.tsx';
 import { JoinSame } from './join-same.tsx';
 import { PhonesDialog } from './phones-dialog.tsx';
-import { type Ground, planSwap, planWalkIn, swappedOtherwise } from './replan.ts';
 import { StrapsDialog, useStraps } from './straps.tsx';
 import { useLive } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
@@ -39,24 +41,29 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
   const straps = useStraps(library, run, all.clock, all.people, files, second);
   const group = groups.find((g) => g.id === run.group) ?? null;
   const plan = plans.data?.find((p) => p.id === run.plan.id)?.body ?? null;
-  const ground: Ground = {
-    library,
+  const ground = () => ({
+    run,
+    events: [...live.events],
+    on: today(),
+    dials: plan && { writtenFor: plan.writtenFor, dials: plan.dials },
     room: withBorrowed(rooms.find((r) => r.name === run.room) ?? ROOM_EXAMPLE, plan?.borrowed ?? []),
     expected: [...files, ...(group ? everybodyIn(group, files) : [])],
-    plan,
-  };
+  });
   const nameOf = (id: string | null) => all.people.find((p) => p.id === id)?.name ?? '';
-  const join = async (conditions: readonly ConditionId[], level: LevelIndex) => {
+  const join = async (conditions: readonly ConditionId[], level: LevelIndex, as: string | null = null) => {
     setOpen(null);
     setSaid('Planning them in…');
-    const who = await planWalkIn(ground, run, all.people, conditions, level);
+    // An id that nobody else who walks in at the same moment has.
+    const id = newId('walked-in');
+    const asked = { ...ground(), id, conditions: [...conditions], level, as };
+    const who = await engine.once(library, 'walk-in', asked);
     live.press({ kind: 'join', who });
     setSaid(`${who.name} is in. Nobody else’s forms have changed.`);
   };
   const swap = async (person: string | null, entry: number, move: string) => {
     setOpen(null);
     setSaid('Looking what is open to whom…');
-    const swaps = await planSwap(ground, run, all.people, entry, move, person);
+    const swaps = await engine.once(library, 'swap', { ...ground(), entry, move, person });
     live.press(...swaps);
     const others = swappedOtherwise(swaps, move);
     setSaid(
@@ -131,9 +138,9 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
         >
           <JoinSame
             people={all.people}
-            onJoin={(who) => {
-              live.press({ kind: 'join', who });
-              setOpen(null);
+            onJoin={(as) => {
+              // Of whom nobody knows anything it is taken that they do as that one does.
+              void join([], as.cast.today.level ?? 1, as.id);
             }}
           />
         </WalkInDialog>

@@ -1,8 +1,7 @@
-import type { Cast, Present } from '@inner-rung/core/run';
-import { newcomer } from './newcomer.ts';
+import type { Present } from '@inner-rung/core/run';
 
-/** Somebody who walks in does as somebody who is here does. */
-export function JoinSame(props: { people: readonly Present[]; onJoin: (who: Cast) => void }) {
+/** Somebody who walks in does as somebody who is here does, as far as that is open to whom nobody knows. */
+export function JoinSame(props: { people: readonly Present[]; onJoin: (as: Present) => void }) {
   const here = props.people.filter((p) => p.is === 'here');
   if (here.length === 0) return null;
   return (
@@ -14,17 +13,7 @@ export function JoinSame(props: { people: readonly Present[]; onJoin: (who: Cast
             key={person.id}
             type="button"
             className="btn btn-sm touch"
-            onClick={() => {
-              const { id, n } = newcomer(props.people);
-              props.onJoin({
-                ...person.cast,
-                id,
-                name: `walk-in ${n}`,
-                byNumber: true,
-                cautions: [],
-                does: person.doing.map((list) => list.at(-1)?.does ?? null),
-              });
-            }}
+            onClick={() => props.onJoin(person)}
           >
             {person.name}
           </button>

@@ -1,34 +1,32 @@
-import { trimsAt } from '@inner-rung/core/class';
-import { formatWords, lengthWords, rangeOf } from '@inner-rung/core/clock';
-import type { Library } from '@inner-rung/core/ladder';
-import type { ClassSheet } from '@inner-rung/core/paper';
-import { outlookOf, standsFor } from '@inner-rung/core/person';
-import { blockName, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
-import { formName, sayStation, spokenOf } from '@inner-rung/core/words';
-import { spoken } from '../class/spoken.ts';
-import type { ClassAnswer } from '../class/use-class.ts';
-import { doesOf } from '../run/make-run.ts';
-import { today } from '../ui/day.ts';
-import { COACH_STOP } from '../ui/stop-words.ts';
+import { trimsAt } from '../class/index.ts';
+import { formatWords, lengthWords, rangeOf } from '../clock/index.ts';
+import type { Library } from '../ladder/index.ts';
+import { outlookOf, standsFor } from '../person/index.ts';
+import { doesOf } from '../run/index.ts';
+import { blockName, entriesOf, factsIn, type Plan, timelineOf } from '../session/index.ts';
+import { COACH_STOP, formName, sayStation, spokenAs, spokenOf } from '../words/index.ts';
+import type { PlannedClass } from './planned.ts';
+import type { ClassSheet } from './sheets.ts';
 
 /** What the coach holds: every station's forms with their names, the line to say, and whom to take care of. */
 export function classSheetOf(
   library: Library,
   plan: Plan,
-  answer: ClassAnswer,
+  answer: PlannedClass,
   group: string | null,
+  on: string,
 ): ClassSheet {
   const entries = entriesOf(plan.blocks);
   const byId = new Map(answer.taking.map((one) => [one.id, one]));
   const people = (ids: readonly string[]) =>
-    ids.flatMap((id) => (byId.has(id) ? [spoken(byId.get(id)!)] : []));
+    ids.flatMap((id) => (byId.has(id) ? [spokenAs(byId.get(id)!.person)] : []));
   const doses = new Map(
     answer.taking.map((one) => [one.id, doesOf(library, plan, answer.plan.uses[one.id] ?? [])]),
   );
   const named = new Map<string, string>();
   for (const { person } of answer.taking) {
-    const { cautions } = outlookOf(person, today());
-    const who = standsFor(person) === null ? spoken({ id: person.id, person }).name : null;
+    const { cautions } = outlookOf(person, on);
+    const who = standsFor(person) === null ? spokenAs(person).name : null;
     if (who && cautions.length > 0) named.set(who, cautions.join(' '));
   }
   const n = answer.taking.length;

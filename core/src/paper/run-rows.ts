@@ -1,8 +1,7 @@
-import { laneName } from '@inner-rung/core/class';
-import { clockText, formatWords, lengthWords, SEGMENT_KINDS } from '@inner-rung/core/clock';
-import type { Use } from '@inner-rung/core/engine';
-import type { Library } from '@inner-rung/core/ladder';
-import type { Rich, RunRow, RunSheet } from '@inner-rung/core/paper';
+import { laneName } from '../class/index.ts';
+import { clockText, formatWords, lengthWords, SEGMENT_KINDS } from '../clock/index.ts';
+import type { Use } from '../engine/index.ts';
+import type { Library } from '../ladder/index.ts';
 import {
   blockName,
   entriesOf,
@@ -14,15 +13,16 @@ import {
   sheetLines,
   showSecondsIn,
   timelineOf,
-} from '@inner-rung/core/session';
-import { formName, tempoWords, writtenDose } from '@inner-rung/core/words';
-import type { Picture } from '../plan/use-scaled.ts';
-import { COACH_STOP } from '../ui/stop-words.ts';
+} from '../session/index.ts';
+import { COACH_STOP, formName, tempoWords, writtenDose } from '../words/index.ts';
+import type { Rich } from './page.ts';
+import type { ScaledSession } from './planned.ts';
+import type { RunRow, RunSheet } from './sheets.ts';
 
 const without = (text: string) => text.replace(/\.$/, '');
 
 /** What somebody does first at an entry, with its dose as written. */
-function wordsOf(library: Library, picture: Picture) {
+function wordsOf(library: Library, picture: ScaledSession) {
   const entries = entriesOf(picture.plan.blocks);
   const use = (entry: number) => picture.version.uses[entry];
   const moveAt = (entry: number) => library.move(use(entry)?.move ?? entries[entry]!.move);
@@ -90,7 +90,7 @@ function together(words: Words, line: SheetLine, lanes: boolean): RunRow[] {
   ];
 }
 
-function pause(words: Words, line: SheetLine, picture: Picture, b: number): RunRow {
+function pause(words: Words, line: SheetLine, picture: ScaledSession, b: number): RunRow {
   const { segment } = line;
   const { after } = picture.plan.blocks[b]!;
   const last = segment.kind === 'block rest' || segment.kind === 'drink';
@@ -150,7 +150,7 @@ function work(words: Words, line: SheetLine, lanes: boolean): RunRow {
 }
 
 /** A session minute by minute, as it is read aloud: on the screen and on paper from one text. */
-export function runSheetOf(library: Library, picture: Picture, lanes: boolean): RunSheet {
+export function runSheetOf(library: Library, picture: ScaledSession, lanes: boolean): RunSheet {
   const { plan } = picture;
   const facts = factsIn(library);
   const timeline = timelineOf(plan, facts);

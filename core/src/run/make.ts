@@ -1,14 +1,11 @@
-import { formatEntry } from '@inner-rung/core/clock';
-import { goesOf, type Switches, type Use } from '@inner-rung/core/engine';
-import type { Library } from '@inner-rung/core/ladder';
-import { outlookOf, standsFor } from '@inner-rung/core/person';
-import type { Room } from '@inner-rung/core/room';
-import { type Cast, type Does, factsFor, type Run } from '@inner-rung/core/run';
-import { entriesOf, factsIn, levelFor, type Plan, timelineOf } from '@inner-rung/core/session';
-import { doseHere, formName } from '@inner-rung/core/words';
-import { spoken } from '../class/spoken.ts';
-import type { Taking } from '../class/use-class.ts';
-import { newId, today } from '../ui/day.ts';
+import { formatEntry } from '../clock/index.ts';
+import { goesOf, type Switches, type Use } from '../engine/index.ts';
+import type { Library } from '../ladder/index.ts';
+import { outlookOf, type Person, standsFor } from '../person/index.ts';
+import type { Room } from '../room/index.ts';
+import { entriesOf, factsIn, levelFor, type Plan, timelineOf } from '../session/index.ts';
+import { doseHere, formName, spokenAs } from '../words/index.ts';
+import { type Cast, type Does, factsFor, type Run } from './run.ts';
 
 /** A use as a run carries it: with its name and its dose in words, so that a phone needs no library. */
 export function doesOf(
@@ -43,10 +40,19 @@ export function doesOf(
   });
 }
 
-/** One person as a run knows them. */
+/** Somebody who takes part: a person, or one of several who are known by number. */
+export interface Taking {
+  readonly id: string;
+  readonly person: Person;
+  /** What holds today beyond their file; it is in `person` already, and goes along into a run. */
+  readonly today?: Cast['today'];
+}
+
+/** One person as a run knows them, on a day (YYYY-MM-DD). */
 export function castOf(
   library: Library,
   plan: Pick<Plan, 'blocks' | 'forWhom' | 'levels'>,
+  on: string,
   taking: Taking,
   uses: readonly (Use | null)[],
   switches: readonly Switches[],
@@ -71,7 +77,7 @@ export function castOf(
   ];
   return {
     id: taking.id,
-    name: spoken(taking).name.slice(0, 80),
+    name: spokenAs(person).name.slice(0, 80),
     byNumber: standsFor(person) !== null,
     group,
     does: doesOf(library, plan, uses),
@@ -82,7 +88,7 @@ export function castOf(
       knee: knee[i]!,
       back: back[i]!,
     })),
-    cautions: outlookOf(person, today())
+    cautions: outlookOf(person, on)
       .cautions.slice(0, 20)
       .map((line) => line.slice(0, 300)),
     today: {
@@ -121,11 +127,12 @@ export function makeRun(
   room: Room,
   cast: readonly Cast[],
   how: Run['how'],
+  made: { readonly id: string; readonly on: string },
 ): Run {
   const entries = entriesOf(plan.blocks);
   return {
     version: 1,
-    id: newId('run'),
+    id: made.id,
     plan: { id: plan.id, title: plan.title, forWhom: plan.forWhom, blocks: plan.blocks },
     facts: factsFor(
       entries.map((entry) => entry.move),
@@ -134,7 +141,7 @@ export function makeRun(
     how,
     group,
     room: room.name,
-    on: today(),
+    on: made.on,
     cast: [...cast],
     names: entries.map((entry) => formName(library, entry.move, entry.settings).slice(0, 200)),
     cues: cuesFor(library, [
@@ -143,19 +150,4 @@ export function makeRun(
     ]),
     emergency: room.notes.slice(0, 600),
   };
-}
-
-/** Puts a run on the server; the sentence of what went wrong where it couldn't. */
-export async function sendRun(run: Run): Promise<string | null> {
-  try {
-    const answer = await fetch('/api/runs', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify(run),
-    });
-    if (answer.ok) return null;
-    return ((await answer.json()) as { detail?: string }).detail ?? 'The run couldn’t be made.';
-  } catch {
-    return 'The server is away: a run is made there. Start Inner Rung again and press once more.';
-  }
 }

@@ -1,18 +1,14 @@
-import { formatWords, lengthWords, rangeOf } from '@inner-rung/core/clock';
-import type { Switches, Use } from '@inner-rung/core/engine';
-import { shownFor } from '@inner-rung/core/figure';
-import type { Library } from '@inner-rung/core/ladder';
-import type { CardLine, PersonCard, StationCard } from '@inner-rung/core/paper';
-import { BANDS, bandOfRpe, effortOn, outlookOf, type Person } from '@inner-rung/core/person';
-import type { Room } from '@inner-rung/core/room';
-import { blockName, type Entry, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
-import { formName } from '@inner-rung/core/words';
-import { spoken } from '../class/spoken.ts';
-import type { ClassAnswer } from '../class/use-class.ts';
-import type { Picture } from '../plan/use-scaled.ts';
-import { doesOf } from '../run/make-run.ts';
-import { today } from '../ui/day.ts';
-import { OWN_STOP } from '../ui/stop-words.ts';
+import { formatWords, lengthWords, rangeOf } from '../clock/index.ts';
+import type { Switches, Use } from '../engine/index.ts';
+import { shownFor } from '../figure/index.ts';
+import type { Library } from '../ladder/index.ts';
+import { BANDS, bandOfRpe, effortOn, outlookOf, type Person } from '../person/index.ts';
+import type { Room } from '../room/index.ts';
+import { doesOf } from '../run/index.ts';
+import { blockName, type Entry, entriesOf, factsIn, type Plan, timelineOf } from '../session/index.ts';
+import { formName, OWN_STOP, spokenAs } from '../words/index.ts';
+import type { CardLine, PersonCard, StationCard } from './cards.ts';
+import type { PlannedClass, ScaledSession } from './planned.ts';
 import { thingsOf } from './things.ts';
 
 /** A form's own drawing; none where it would be another move's. */
@@ -54,13 +50,14 @@ interface Done {
   readonly uses: readonly (Use | null)[];
   readonly switches: readonly Switches[] | null;
   readonly whole: string;
+  readonly on: string;
 }
 
 function cardOf(of: Done): PersonCard {
-  const { library, plan, person, uses } = of;
+  const { library, plan, person, uses, on } = of;
   const entries = entriesOf(plan.blocks);
   const does = doesOf(library, plan, uses);
-  const outlook = person && outlookOf(person, today());
+  const outlook = person && outlookOf(person, on);
   const most = outlook && effortOn(outlook);
   return {
     name: of.name,
@@ -95,7 +92,13 @@ function cardOf(of: Done): PersonCard {
 }
 
 /** Everybody's card of a planned class, in the order of the class. */
-export function cardsOf(library: Library, plan: Plan, room: Room, answer: ClassAnswer): PersonCard[] {
+export function cardsOf(
+  library: Library,
+  plan: Plan,
+  room: Room,
+  answer: PlannedClass,
+  on: string,
+): PersonCard[] {
   const whole = lengthWords(rangeOf(timelineOf(plan, factsIn(library)).segments));
   return answer.taking.map((one) =>
     cardOf({
@@ -103,10 +106,11 @@ export function cardsOf(library: Library, plan: Plan, room: Room, answer: ClassA
       plan,
       room,
       person: one.person,
-      name: spoken(one).name,
+      name: spokenAs(one.person).name,
       uses: answer.plan.uses[one.id] ?? [],
       switches: answer.switches?.[one.id] ?? null,
       whole,
+      on,
     }),
   );
 }
@@ -114,9 +118,10 @@ export function cardsOf(library: Library, plan: Plan, room: Room, answer: ClassA
 /** The card of whom the floor shows: one person, or nobody by name. */
 export function pictureCard(
   library: Library,
-  picture: Picture,
+  picture: ScaledSession,
   room: Room | null,
   person: Person | null,
+  on: string,
 ): PersonCard {
   return cardOf({
     library,
@@ -127,11 +132,12 @@ export function pictureCard(
     uses: picture.version.uses,
     switches: picture.settled?.switches ?? null,
     whole: lengthWords(picture.sums.range),
+    on,
   });
 }
 
 /** A card a station for the wall: what is shown there, nobody's name. */
-export function stationsOf(library: Library, plan: Plan, answer: ClassAnswer): StationCard[] {
+export function stationsOf(library: Library, plan: Plan, answer: PlannedClass): StationCard[] {
   return entriesOf(plan.blocks).flatMap((entry, i): StationCard[] => {
     if (entry.part > 0) return [];
     const block = plan.blocks[entry.block]!;

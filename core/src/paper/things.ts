@@ -1,8 +1,8 @@
-import type { Use } from '@inner-rung/core/engine';
-import type { Library } from '@inner-rung/core/ladder';
-import { CAPABILITIES } from '@inner-rung/core/move';
-import type { Person } from '@inner-rung/core/person';
-import { type Room, thingsFor, withOwn } from '@inner-rung/core/room';
+import type { Use } from '../engine/index.ts';
+import type { Library } from '../ladder/index.ts';
+import { CAPABILITIES } from '../move/index.ts';
+import type { Person } from '../person/index.ts';
+import { type Room, thingsFor, withOwn } from '../room/index.ts';
 
 /** What somebody has to have ready for what they do, by the names things have in the room. */
 export function thingsOf(
