@@ -1,7 +1,5 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import { TestServer } from './server.ts';
 

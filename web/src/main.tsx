@@ -5,6 +5,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './app/app.tsx';
 import './main.css';
+import { letGoOfErased } from './store/erased.ts';
 import { store } from './store/index.ts';
 
 createRoot(document.getElementById('root')!).render(
@@ -14,3 +15,5 @@ createRoot(document.getElementById('root')!).render(
     </Provider>
   </StrictMode>,
 );
+
+void letGoOfErased();

@@ -339,7 +339,7 @@ describe('the open session saved to a server that isn’t always there', () => {
     server.docs.clear();
     store.dispatch(planEvents.titleChanged('Mine'));
     await settle(LONG);
-    expect(saveOf(store.getState())).toEqual({ is: 'elsewhere', revision: 0 });
+    expect(saveOf(store.getState())).toMatchObject({ is: 'elsewhere', revision: 0 });
     expect(await sync.loadTheirs(store)).toBe('gone');
     expect(planOf(store.getState())).toBeNull();
     expect(server.bodies('plans')).toEqual({});

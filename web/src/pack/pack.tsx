@@ -1,5 +1,6 @@
-import { recordFrom, type SessionRecord } from '@inner-rung/core/log';
+import { recordFrom, SESSION_RECORD, type SessionRecord } from '@inner-rung/core/log';
 import type { FormRef } from '@inner-rung/core/move';
+import { openRecord } from '@inner-rung/core/record';
 import { doesNow, entryName, formsAt, type Present, type Run } from '@inner-rung/core/run';
 import { blockName, entriesOf } from '@inner-rung/core/session';
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
@@ -8,6 +9,7 @@ import { JoinSame } from '../run/join-same.tsx';
 import { RecordForm } from '../run/record-form.tsx';
 import { type Live, useLive } from '../run/use-live.ts';
 import type { LiveRun } from '../run/use-run.ts';
+import { storage } from '../store/storage.ts';
 import { newId } from '../ui/day.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { saveFile } from '../ui/save-file.ts';
@@ -189,11 +191,9 @@ function Cards(props: { run: Run; people: readonly Present[] }) {
 
 const recordKey = (id: string) => `inner-rung/pack/${id}/record`;
 function keptRecord(id: string): SessionRecord | null {
-  try {
-    return JSON.parse(localStorage.getItem(recordKey(id)) ?? 'null') as SessionRecord | null;
-  } catch {
-    return null;
-  }
+  // One kept by an earlier pack is of an earlier version.
+  const opened = openRecord(SESSION_RECORD, storage.read(recordKey(id)));
+  return opened.ok ? opened.value : null;
 }
 
 /** What came of it, kept in the browser and handed back as a file. */
@@ -207,13 +207,7 @@ function PackRecord(props: { live: LiveRun }) {
   const [kept, setKept] = useState(() => keptRecord(run.id));
   const record = kept ?? made;
   useEffect(() => {
-    if (kept) {
-      try {
-        localStorage.setItem(recordKey(run.id), JSON.stringify(kept));
-      } catch {
-        // Said on the page: canKeep.
-      }
-    }
+    if (kept) storage.set(recordKey(run.id), JSON.stringify(kept));
   }, [kept, run.id]);
   const names = useMemo(() => {
     const byForm = new Map<string, string>();

@@ -1,6 +1,7 @@
 import { type Run, type RunEvent, runEventSchema } from '@inner-rung/core/run';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type LiveRun, type Pressed, takingBack } from '../run/use-run.ts';
+import { storage } from '../store/storage.ts';
 import { newId } from '../ui/day.ts';
 
 /** What a pack carries: the run, what had happened when it was made, and its clock then. */
@@ -21,29 +22,17 @@ interface Kept {
 const KEEP_MS = 1000;
 const keyOf = (id: string) => `inner-rung/pack/${id}`;
 
-function read(id: string): Kept | null {
-  try {
-    return JSON.parse(localStorage.getItem(keyOf(id)) ?? 'null') as Kept | null;
-  } catch {
-    return null;
-  }
-}
-
 /** Whether this browser keeps anything for a page from its storage. */
 export function canKeep(): boolean {
-  try {
-    localStorage.setItem('inner-rung/pack/try', '1');
-    localStorage.removeItem('inner-rung/pack/try');
-    return true;
-  } catch {
-    return false;
-  }
+  const keeps = storage.set('inner-rung/pack/try', '1');
+  storage.remove('inner-rung/pack/try');
+  return keeps;
 }
 
 /** A run on this device alone: nobody else is told, everything is kept in the browser. */
 export function usePackRun(packed: Packed): LiveRun {
   const { run } = packed;
-  const [held] = useState(() => read(run.id));
+  const [held] = useState(() => storage.read<Kept>(keyOf(run.id)));
   const [events, setEvents] = useState<readonly RunEvent[]>(held?.events ?? packed.events);
   const [mine, setMine] = useState<readonly (readonly string[])[]>([]);
   // From here on a steady clock counts; a device whose time was set back goes on from the latest moment seen.
@@ -55,11 +44,8 @@ export function usePackRun(packed: Packed): LiveRun {
   kept.current = events;
   useEffect(() => {
     const keep = () => {
-      try {
-        localStorage.setItem(keyOf(run.id), JSON.stringify({ events: kept.current, latest: now() }));
-      } catch {
-        // Said on the page: canKeep.
-      }
+      // Where nothing is kept the page says so.
+      storage.set(keyOf(run.id), JSON.stringify({ events: kept.current, latest: now() }));
     };
     keep();
     const every = setInterval(keep, KEEP_MS);

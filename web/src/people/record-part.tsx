@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { letGo } from '../store/erased.ts';
 import { people as peopleShelf, useApp } from '../store/index.ts';
 import { dayWords } from '../ui/day.ts';
 import { saveFile } from '../ui/save-file.ts';
@@ -21,6 +22,7 @@ export function RecordPart(props: { page: PersonPage }) {
       const response = await fetch(`/api/people/${person.id}/erase`, { method: 'POST' });
       if (!response.ok && response.status !== 404) throw new Error(String(response.status));
       dropDrafts(person.id);
+      letGo([person.id]);
       // A fresh page: nothing of them stays in this one's memory or steps of undo.
       location.assign('/people');
     } catch {

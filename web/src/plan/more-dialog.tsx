@@ -23,7 +23,7 @@ export function MoreDialog(props: { plan: Plan; onPaste: () => void; onClose: ()
   const navigate = useNavigate();
   const send = useSend();
   const theme = useApp((state) => state.view.theme);
-  const base = useApp((state) => state.sync.base);
+  const base = useApp((state) => state.sync.base[plan.id] ?? 0);
   const [sure, setSure] = useState(false);
   const [fault, setFault] = useState('');
   const copy = () => {

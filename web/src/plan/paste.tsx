@@ -10,10 +10,11 @@ import {
   ROLES,
 } from '@inner-rung/core/session';
 import { writtenDose } from '@inner-rung/core/words';
-import { type ReactNode, useMemo, useState } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import { useEdits } from '../ladders/use-edits.ts';
 import { useOwn } from '../store/data.ts';
 import { Dialog } from '../ui/dialog.tsx';
+import { useDraft } from '../ui/use-draft.ts';
 import { findMoves } from './move-search.ts';
 
 export interface PastedSession {
@@ -30,6 +31,13 @@ Press-ups
 Finisher: AMRAP 5
 10 squats, 5 press-ups`;
 
+interface Pasting {
+  readonly text: string;
+  /** What was chosen for lines that aren't known, by line. */
+  readonly choices: Readonly<Record<string, string>>;
+}
+const NOTHING_PASTED: Pasting = { text: '', choices: {} };
+
 /** Plain lines in, a session out; every line's fate is shown before anything changes. */
 export function PasteForm(props: {
   library: Library;
@@ -37,12 +45,15 @@ export function PasteForm(props: {
   onUse: (session: PastedSession) => void;
   /** What else may be done with it, first of all. */
   also?: { readonly says: string; readonly onUse: (session: PastedSession) => void };
+  /** Where it goes, so that what was begun is there again when one comes back. */
+  into: string;
   /** Asked before it is used. */
   children?: ReactNode;
 }) {
   const { library } = props;
-  const [text, setText] = useState('');
-  const [choices, setChoices] = useState<Record<string, string>>({});
+  const [{ text, choices }, put, clear] = useDraft<Pasting>(`paste/${props.into}`, NOTHING_PASTED);
+  const setText = (next: string) => put({ text: next });
+  const setChoices = (next: Pasting['choices']) => put({ choices: next });
   const names = useMemo(() => namesOf(library), [library]);
   const pasted = useMemo(() => parseCircuit(text, names), [text, names]);
   const blocks = pasted.blocks.map((block) => ({
@@ -72,6 +83,7 @@ export function PasteForm(props: {
         // The button that was pressed says which; the return key means the first.
         const pressed = (event.nativeEvent as SubmitEvent).submitter?.getAttribute('value');
         const use = props.also && pressed !== 'lay-out' ? props.also.onUse : props.onUse;
+        clear();
         use({
           title: pasted.title,
           blocks: blocks
@@ -213,6 +225,7 @@ function AlwaysMeans(props: { library: Library; word: string; move: string }) {
 }
 
 export function PasteDialog(props: {
+  into: string;
   library: Library;
   format: Format;
   onUse: (session: PastedSession) => void;
@@ -220,7 +233,7 @@ export function PasteDialog(props: {
 }) {
   return (
     <Dialog title="Paste a session" wide onClose={props.onClose}>
-      <PasteForm library={props.library} format={props.format} onUse={props.onUse} />
+      <PasteForm library={props.library} format={props.format} into={props.into} onUse={props.onUse} />
       <p className="quiet mt-3 text-sm">
         One circuit replaces the block that is open; several blocks replace the session. Undo brings it back.
       </p>

@@ -562,6 +562,7 @@ export default function PlanScreen() {
       )}
       {open === 'paste' && (
         <PasteDialog
+          into={plan.id}
           library={library}
           format={shown.block.format}
           onClose={() => setOpen(null)}

@@ -1,28 +1,20 @@
 import { useStore } from 'react-redux';
+import { copyOf } from '../store/copy.ts';
 import { useApp } from '../store/index.ts';
 import { loadTheirs, openNewPlan, takeOver } from '../store/sync.ts';
-import { elsewhereWords } from '../ui/save-line.tsx';
+import { ElsewhereChoice, isWell, saveWords, useKeeping } from '../ui/elsewhere.tsx';
 
 /** Whether what is on screen is saved, in words. */
 export function SaveState() {
   const save = useApp((state) => state.sync.save);
-  const words =
-    save.is === 'saved'
-      ? 'Saved'
-      : save.is === 'saving'
-        ? 'Saving…'
-        : save.is === 'away'
-          ? 'Server away: kept in this browser'
-          : save.is === 'refused'
-            ? `Not saved: ${save.why}`
-            : elsewhereWords(save.revision);
+  const keeping = useKeeping();
   return (
     <span
       role="status"
       data-save={save.is}
-      className={`text-sm whitespace-nowrap ${save.is === 'saved' || save.is === 'saving' ? 'quiet' : 'font-semibold text-error'}`}
+      className={`text-sm ${isWell(save) ? 'quiet whitespace-nowrap' : 'font-semibold text-error'}`}
     >
-      {words}
+      {saveWords(save, keeping)}
     </span>
   );
 }
@@ -43,27 +35,16 @@ export function ElsewhereBanner(props: { onCopied: (id: string) => void; onGone:
         <strong>This circuit was {gone ? 'deleted' : 'changed'} in another tab or on another device.</strong>{' '}
         Your edits are kept here until you choose.
       </p>
-      <button
-        type="button"
-        className="btn btn-sm touch"
-        onClick={() => void loadTheirs(store).then((is) => is === 'gone' && props.onGone())}
-      >
-        {gone ? 'Let it go' : 'Load theirs'}
-      </button>
-      <button
-        type="button"
-        className="btn btn-sm touch"
-        onClick={() => {
-          const id = `${plan.id.slice(0, 60)}-copy-${Date.now().toString(36)}`;
-          openNewPlan(store, { ...plan, id, title: `${plan.title} (copy)`.slice(0, 120) });
-          props.onCopied(id);
+      <ElsewhereChoice
+        gone={gone}
+        onTheirs={() => void loadTheirs(store).then((is) => is === 'gone' && props.onGone())}
+        onCopy={() => {
+          const copy = copyOf(plan);
+          openNewPlan(store, copy);
+          props.onCopied(copy.id);
         }}
-      >
-        Keep mine as a copy
-      </button>
-      <button type="button" className="btn btn-primary btn-sm touch" onClick={() => takeOver(store)}>
-        {gone ? 'Save mine again' : 'Save mine over it'}
-      </button>
+        onMine={() => takeOver(store)}
+      />
     </div>
   );
 }

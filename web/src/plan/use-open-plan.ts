@@ -1,8 +1,8 @@
 import type { Plan } from '@inner-rung/core/session';
 import { useEffect, useState } from 'react';
 import { useStore } from 'react-redux';
-import type { Stored } from '../store/api.ts';
 import { useApp } from '../store/index.ts';
+import type { Stored } from '../store/machine.ts';
 import { openPlan } from '../store/sync.ts';
 
 /** Opens the plan of the address in the store, once. */

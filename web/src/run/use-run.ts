@@ -1,5 +1,6 @@
 import { type Run, type RunEvent, runEventSchema } from '@inner-rung/core/run';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { storage } from '../store/storage.ts';
 import { newId } from '../ui/day.ts';
 
 export type Pressed = RunEvent extends infer E ? (E extends RunEvent ? Omit<E, 'id' | 'at'> : never) : never;
@@ -32,14 +33,6 @@ const AGAIN_MS = 1500;
 const LOOK_AT_CLOCK_MS = 30_000;
 const PINGS = 4;
 
-function read<T>(at: string): T | null {
-  try {
-    return JSON.parse(localStorage.getItem(at) ?? 'null') as T | null;
-  } catch {
-    return null;
-  }
-}
-
 /**
  * A run as it happens, on this device: what others press is heard as it is pressed, what is pressed here holds at
  * once and is sent as soon as the server is there. Everything is kept in the browser, so that a reload with the
@@ -47,10 +40,10 @@ function read<T>(at: string): T | null {
  * none, or none any more.
  */
 export function useRun(id: string, at = `/api/runs/${id}`): LiveRun | 'gone' | null {
-  const [kept, setKept] = useState<Kept | null>(() => read<Kept>(key(id)));
+  const [kept, setKept] = useState<Kept | null>(() => storage.read<Kept>(key(id)));
   const [gone, setGone] = useState(false);
   const [away, setAway] = useState(false);
-  const [queue, setQueue] = useState<readonly RunEvent[]>(() => read<RunEvent[]>(queueKey(id)) ?? []);
+  const [queue, setQueue] = useState<readonly RunEvent[]>(() => storage.read<RunEvent[]>(queueKey(id)) ?? []);
   const [mine, setMine] = useState<readonly (readonly string[])[]>([]);
   // From here on a steady clock counts: the device's time may be set back meanwhile.
   const steady = useRef<{ ahead: number } | null>(null);
@@ -89,7 +82,7 @@ export function useRun(id: string, at = `/api/runs/${id}`): LiveRun | 'gone' | n
     try {
       const answer = await fetch(at);
       if (answer.status === 404 || answer.status === 410) {
-        localStorage.removeItem(key(id));
+        storage.remove(key(id));
         setKept(null);
         setGone(true);
         return;
@@ -134,10 +127,10 @@ export function useRun(id: string, at = `/api/runs/${id}`): LiveRun | 'gone' | n
   }, [at, fetchAll, lookAtClock]);
 
   useEffect(() => {
-    if (kept) localStorage.setItem(key(id), JSON.stringify(kept));
+    if (kept) storage.set(key(id), JSON.stringify(kept));
   }, [kept, id]);
   useEffect(() => {
-    localStorage.setItem(queueKey(id), JSON.stringify(queue));
+    storage.set(queueKey(id), JSON.stringify(queue));
     if (queue.length === 0) return;
     let over = false;
     const send = async () => {

@@ -64,6 +64,7 @@ export default function StartScreen() {
           get one page to teach all of them from.
         </p>
         <PasteForm
+          into="new"
           library={library}
           format={PLAN_EXAMPLE.blocks[0]!.format}
           onUse={(pasted) => open(planFrom(pasted, where))}

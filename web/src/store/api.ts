@@ -3,13 +3,8 @@ import { type Change, type Library, type OwnLibrary, openOwn } from '@inner-rung
 import type { Plan } from '@inner-rung/core/session';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import { madeFrom } from '../engine/index.ts';
+import type { Stored } from './machine.ts';
 
-export interface Stored<T> {
-  readonly id: string;
-  readonly revision: number;
-  readonly savedAt: string;
-  readonly body: T;
-}
 export interface SetAside {
   readonly number: number | null;
   readonly kind: string;

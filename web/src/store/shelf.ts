@@ -1,11 +1,9 @@
 import { openRecord, type RecordKind } from '@inner-rung/core/record';
 import { createListenerMiddleware, createSlice, type PayloadAction, type Reducer } from '@reduxjs/toolkit';
 import undoable, { excludeAction, type StateWithHistory } from 'redux-undo';
-import type { Stored } from './api.ts';
-import { tabId } from './drafts.ts';
-import { createUnanswered } from './unanswered.ts';
-
-type Docs<T> = Readonly<Record<string, T>>;
+import { type Docs, empty, type Machine, type SaveState, type Stored, unsaved } from './machine.ts';
+import { createSaver, type Holds } from './saver.ts';
+import { storage, tabId } from './storage.ts';
 
 /** One step: what is put and what is taken away, and its name for whoever undoes it. */
 export interface Step<T> {
@@ -14,29 +12,14 @@ export interface Step<T> {
   readonly remove?: readonly string[];
 }
 
-export type ShelfSave =
-  | { readonly is: 'loading' | 'saved' | 'saving' | 'away' }
-  | { readonly is: 'refused'; readonly why: string }
-  | { readonly is: 'elsewhere'; readonly id: string; readonly revision: number };
-
-interface SaveSlice<T> {
-  readonly base: Readonly<Record<string, number>>;
-  readonly saved: Docs<T>;
-  readonly save: ShelfSave;
-}
-
 interface Store {
   getState: () => unknown;
   dispatch: (action: { type: string }) => unknown;
 }
 
-const PAUSE_MS = 300;
-const RETRY_MS = 2500;
 const ORPHAN_MS = 5000;
 /** Steps of one name that follow each other this closely are one step of undo: a typed name, a dragged height. */
 const SAME_STEP_MS = 900;
-
-const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 interface Draft<T> {
   readonly at: number;
@@ -89,164 +72,59 @@ export function createShelf<T extends { id: string; version: number }>(
 
   const saveSlice = createSlice({
     name: `${name}Save`,
-    initialState: { base: {}, saved: {}, save: { is: 'loading' } } as SaveSlice<T>,
-    reducers: {
-      loaded: (_state, { payload }: PayloadAction<SaveSlice<T>>) => payload as never,
-      stateSet: (state, { payload }: PayloadAction<ShelfSave>) => {
-        state.save = payload as never;
-      },
-      kept: (state, { payload }: PayloadAction<{ id: string; doc: T | undefined; revision: number }>) => {
-        const saved = { ...(state.saved as Docs<T>) } as Record<string, T>;
-        const base = { ...state.base };
-        if (payload.doc) {
-          saved[payload.id] = payload.doc;
-          base[payload.id] = payload.revision;
-        } else {
-          delete saved[payload.id];
-          delete base[payload.id];
-        }
-        state.saved = saved as never;
-        state.base = base;
-      },
-    },
+    initialState: empty<T>(),
+    reducers: { put: (_state, { payload }: PayloadAction<Machine<T>>) => payload as never },
   });
-  const { loaded, stateSet, kept } = saveSlice.actions;
+  const { put } = saveSlice.actions;
 
   const held = <H>(store: Store, key: string) => (store.getState() as Record<string, H>)[key]!;
   const docsOf = (store: Store) => held<StateWithHistory<Docs<T>>>(store, name).present;
-  const saveOf = (store: Store) => held<SaveSlice<T>>(store, `${name}Save`);
-
-  const unanswered = createUnanswered(record);
-  const addressOf = (id: string) => `/api/${path}/${id}`;
-  const idAt = (address: string) => address.slice(addressOf('').length);
+  const machineOf = (store: Store) => held<Machine<T>>(store, `${name}Save`);
+  const saver = createSaver(path, record);
+  const holds = (store: Store): Holds<T> => ({
+    docs: () => docsOf(store),
+    machine: () => machineOf(store),
+    put: (machine) => {
+      if (machine !== machineOf(store)) store.dispatch(put(machine as never));
+    },
+    keep: () => keepDraft(store),
+  });
 
   const draftKey = (tab: string) => `inner-rung/shelf/${name}/${tab}`;
-  const dirty = (store: Store): string[] => {
-    const docs = docsOf(store);
-    const { saved } = saveOf(store);
-    const changed = [...new Set([...Object.keys(docs), ...Object.keys(saved)])].filter(
-      (id) => docs[id] !== saved[id],
-    );
-    // Sent without an answer, and put back or taken away since: what stands on the server isn't known.
-    const unsure = unanswered
-      .addresses()
-      .map(idAt)
-      .filter((id) => !changed.includes(id));
-    return [...changed, ...unsure];
-  };
   const keepDraft = (store: Store) => {
-    const ids = dirty(store);
-    if (ids.length === 0) return localStorage.removeItem(draftKey(tabId));
+    const machine = machineOf(store);
     const docs = docsOf(store);
-    const { base } = saveOf(store);
+    const ids = machine.save.is === 'loading' ? [] : unsaved(machine, docs);
+    if (ids.length === 0) return storage.remove(draftKey(tabId));
     const draft: Draft<T> = {
       at: Date.now(),
       docs: Object.fromEntries(ids.map((id) => [id, docs[id] ?? null])),
-      base: Object.fromEntries(ids.map((id) => [id, base[id] ?? 0])),
+      base: Object.fromEntries(ids.map((id) => [id, machine.base[id] ?? 0])),
     };
-    localStorage.setItem(draftKey(tabId), JSON.stringify(draft));
+    storage.set(draftKey(tabId), JSON.stringify(draft));
   };
   /** This tab's unsaved work, else what a closed tab left behind; that becomes this tab's. */
   const findDraft = (): Draft<T> | null => {
-    const keys = Object.keys(localStorage).filter((key) => key.startsWith(draftKey('')));
-    const drafts = keys.flatMap((key) => {
-      try {
-        return [{ key, draft: JSON.parse(localStorage.getItem(key) ?? '') as Draft<T> }];
-      } catch {
-        return [];
-      }
-    });
+    const drafts = storage
+      .keys()
+      .filter((key) => key.startsWith(draftKey('')))
+      .flatMap((key) => {
+        const draft = storage.read<Draft<T>>(key);
+        return draft ? [{ key, draft }] : [];
+      });
     const own = drafts.find((d) => d.key === draftKey(tabId));
     const orphan = drafts
       .filter((d) => Date.now() - d.draft.at > ORPHAN_MS)
       .sort((a, b) => b.draft.at - a.draft.at)[0];
     const found = own ?? orphan;
-    if (found && found !== own) localStorage.removeItem(found.key);
+    if (found && found !== own) storage.remove(found.key);
     return found?.draft ?? null;
   };
-
-  let pumping = false;
-  async function pump(store: Store): Promise<void> {
-    if (pumping) return;
-    pumping = true;
-    try {
-      for (;;) {
-        const { base, save } = saveOf(store);
-        const [id] = dirty(store);
-        if (save.is === 'elsewhere' || save.is === 'loading') return;
-        if (id === undefined) {
-          keepDraft(store);
-          if (save.is !== 'saved') store.dispatch(stateSet({ is: 'saved' }));
-          return;
-        }
-        if (save.is !== 'away') store.dispatch(stateSet({ is: 'saving' }));
-        const doc = docsOf(store)[id];
-        const revision = base[id] ?? 0;
-        const address = addressOf(id);
-        const asks = !doc && revision === 0;
-        let response: Response | null = null;
-        try {
-          response = await fetch(address, {
-            method: asks ? 'GET' : doc ? 'PUT' : 'DELETE',
-            headers: {
-              'Content-Type': 'application/json',
-              ...(revision === 0 ? { 'If-None-Match': '*' } : { 'If-Match': `"${revision}"` }),
-            },
-            ...(doc ? { body: JSON.stringify(doc) } : {}),
-          });
-        } catch {
-          response = null;
-        }
-        if (!response || response.status >= 500) {
-          if (!asks) unanswered.add(address, revision, doc ?? null);
-          store.dispatch(stateSet({ is: 'away' }));
-          await pause(RETRY_MS);
-        } else if (asks) {
-          const stored = response.ok ? ((await response.json()) as Stored<T>) : null;
-          // What is ours is taken away as anything else is; what isn't was never ours to take.
-          if (stored && unanswered.isOurs(address, stored.body))
-            store.dispatch(kept({ id, doc: stored.body, revision: stored.revision }));
-          unanswered.settle(address);
-        } else if (response.ok) {
-          unanswered.settle(address);
-          const next = doc ? ((await response.json()) as { revision: number }).revision : 0;
-          store.dispatch(kept({ id, doc, revision: next }));
-        } else {
-          const problem = (await response.json()) as { detail: string; field?: string; revision?: number };
-          const ours =
-            response.status === 412
-              ? await unanswered.standing(address, revision, problem.revision ?? 0)
-              : null;
-          unanswered.settle(address);
-          if (ours === 'gone') store.dispatch(kept({ id, doc: undefined, revision: 0 }));
-          else if (ours) store.dispatch(kept({ id, doc: ours.body, revision: ours.revision }));
-          else if (response.status === 412)
-            store.dispatch(stateSet({ is: 'elsewhere', id, revision: problem.revision ?? 0 }));
-          else {
-            store.dispatch(
-              stateSet({
-                is: 'refused',
-                why: `${problem.field ? `${problem.field}: ` : ''}${problem.detail}`,
-              }),
-            );
-            return;
-          }
-        }
-      }
-    } finally {
-      pumping = false;
-    }
-  }
 
   const listener = createListenerMiddleware();
   listener.startListening({
     predicate: (action) => [slice.actions.stepped.type, undoType, redoType].includes(action.type),
-    effect: async (_action, store) => {
-      keepDraft(store);
-      store.cancelActiveListeners();
-      await store.delay(PAUSE_MS);
-      void pump(store);
-    },
+    effect: (_action, store) => saver.tell(holds(store as Store), { is: 'edited' }),
   });
 
   let loading: Promise<void> | null = null;
@@ -259,23 +137,20 @@ export function createShelf<T extends { id: string; version: number }>(
       const saved = Object.fromEntries(list.map((s) => [s.id, s.body])) as Docs<T>;
       const base: Record<string, number> = Object.fromEntries(list.map((s) => [s.id, s.revision]));
       const docs = { ...saved } as Record<string, T>;
-      let save: ShelfSave = { is: 'saved' };
+      let clash: { id: string; revision: number } | null = null;
       const draft = findDraft();
       for (const [id, raw] of Object.entries(draft?.docs ?? {})) {
         const doc = raw === null ? null : openRecord(record, raw);
         if (doc !== null && !doc.ok) continue;
         if (JSON.stringify(doc?.value ?? null) === JSON.stringify(saved[id] ?? null)) continue;
-        if ((draft!.base[id] ?? 0) !== (base[id] ?? 0))
-          save = { is: 'elsewhere', id, revision: base[id] ?? 0 };
+        if ((draft!.base[id] ?? 0) !== (base[id] ?? 0)) clash = { id, revision: base[id] ?? 0 };
         base[id] = draft!.base[id] ?? 0;
         if (doc === null) delete docs[id];
         else docs[id] = doc.value;
       }
       store.dispatch(slice.actions.opened(docs as never));
       store.dispatch({ type: clearType });
-      store.dispatch(loaded({ base, saved, save } as never));
-      keepDraft(store);
-      void pump(store);
+      saver.tell(holds(store), { is: 'loaded', saved, base, clash });
     })().catch((error: unknown) => {
       loading = null;
       throw error;
@@ -284,38 +159,27 @@ export function createShelf<T extends { id: string; version: number }>(
   }
 
   /** Somebody else saved meanwhile: this browser's stands from now on, theirs is in the earlier revisions. */
-  function takeOver(store: Store): void {
-    const { save, base, saved } = saveOf(store);
-    if (save.is !== 'elsewhere') return;
-    store.dispatch(
-      loaded({ base: { ...base, [save.id]: save.revision }, saved, save: { is: 'saving' } } as never),
-    );
-    void pump(store);
-  }
+  const takeOver = (store: Store): void => saver.tell(holds(store), { is: 'keep mine' });
   /** Somebody else saved meanwhile: theirs stands, this browser's is dropped. */
   async function loadTheirs(store: Store): Promise<void> {
-    const { save, base, saved } = saveOf(store);
+    const { save } = machineOf(store);
     if (save.is !== 'elsewhere') return;
-    const response = await fetch(addressOf(save.id));
-    if (!response.ok && response.status !== 404) return;
+    const stored = await saver.theirs(save.id);
+    if (stored === undefined) return;
     const docs = { ...docsOf(store) } as Record<string, T>;
-    const nextSaved = { ...saved } as Record<string, T>;
-    const nextBase = { ...base };
-    if (response.ok) {
-      const stored = (await response.json()) as Stored<T>;
-      docs[save.id] = stored.body;
-      nextSaved[save.id] = stored.body;
-      nextBase[save.id] = stored.revision;
-    } else {
-      delete docs[save.id];
-      delete nextSaved[save.id];
-      delete nextBase[save.id];
-    }
+    if (stored) docs[save.id] = stored.body;
+    else delete docs[save.id];
     store.dispatch(slice.actions.opened(docs as never));
     store.dispatch({ type: clearType });
-    store.dispatch(loaded({ base: nextBase, saved: nextSaved, save: { is: 'saved' } } as never));
-    keepDraft(store);
-    void pump(store);
+    saver.tell(holds(store), { is: 'theirs', stored });
+  }
+  /** Both stay: theirs where it was, this browser's beside it under a name of its own. */
+  async function keepAsCopy(store: Store, copy: (mine: T) => T): Promise<void> {
+    const { save } = machineOf(store);
+    const mine = save.is === 'elsewhere' ? docsOf(store)[save.id] : undefined;
+    await loadTheirs(store);
+    if (mine && machineOf(store).save.is !== 'elsewhere')
+      store.dispatch(slice.actions.stepped({ says: 'Mine kept as a copy', put: [copy(mine)] } as never));
   }
 
   const stateOf = (state: unknown) => state as Record<string, unknown>;
@@ -324,7 +188,7 @@ export function createShelf<T extends { id: string; version: number }>(
     docs: (state: unknown) => (stateOf(state)[name] as StateWithHistory<Docs<T>>).present,
     canUndo: (state: unknown) => (stateOf(state)[name] as StateWithHistory<Docs<T>>).past.length > 0,
     canRedo: (state: unknown) => (stateOf(state)[name] as StateWithHistory<Docs<T>>).future.length > 0,
-    saveState: (state: unknown) => (stateOf(state)[`${name}Save`] as SaveSlice<T>).save,
+    saveState: (state: unknown) => (stateOf(state)[`${name}Save`] as Machine<T>).save as SaveState,
     reducer,
     saveReducer: saveSlice.reducer,
     middleware: listener.middleware,
@@ -334,6 +198,7 @@ export function createShelf<T extends { id: string; version: number }>(
     load,
     takeOver,
     loadTheirs,
+    keepAsCopy,
   };
 }
 export type Shelf<T extends { id: string; version: number }> = ReturnType<typeof createShelf<T>>;

@@ -1,4 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { storage } from './storage.ts';
 
 export interface View {
   /** The open block, the first circuit where none was chosen, and the chosen station in it. */
@@ -25,16 +26,7 @@ const start: View = {
 };
 
 function remembered(): View {
-  try {
-    return {
-      ...start,
-      ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<View>),
-      block: null,
-      station: 0,
-    };
-  } catch {
-    return start;
-  }
+  return { ...start, ...storage.read<Partial<View>>(KEY), block: null, station: 0 };
 }
 
 const slice = createSlice({
@@ -67,5 +59,5 @@ export const { stationPicked, viewChosen, themeChosen, letterKeysSet, unitsChose
 export const viewReducer = slice.reducer;
 
 export function rememberView(view: View): void {
-  localStorage.setItem(KEY, JSON.stringify(view));
+  storage.set(KEY, JSON.stringify(view));
 }

@@ -1,4 +1,5 @@
 import { useCallback, useMemo, useState } from 'react';
+import { storage } from '../store/storage.ts';
 
 const PREFIX = 'inner-rung/form/';
 
@@ -15,28 +16,23 @@ export function useDraft<T extends object>(
     (patch: Partial<T>) =>
       setHeld((now) => {
         const next = { ...(now.key === key ? now.value : read(key, empty)), ...patch };
-        localStorage.setItem(PREFIX + key, JSON.stringify(next));
+        storage.set(PREFIX + key, JSON.stringify(next));
         return { key, value: next };
       }),
     [key, empty],
   );
   const clear = useCallback(() => {
-    localStorage.removeItem(PREFIX + key);
+    storage.remove(PREFIX + key);
     setHeld({ key, value: empty });
   }, [key, empty]);
   return [value, put, clear];
 }
 
 function read<T extends object>(key: string, empty: T): T {
-  try {
-    return { ...empty, ...(JSON.parse(localStorage.getItem(PREFIX + key) ?? '{}') as Partial<T>) };
-  } catch {
-    return empty;
-  }
+  return { ...empty, ...storage.read<Partial<T>>(PREFIX + key) };
 }
 
 /** Takes away every draft that has to do with somebody. */
 export function dropDrafts(about: string): void {
-  for (const key of Object.keys(localStorage))
-    if (key.startsWith(PREFIX) && key.includes(about)) localStorage.removeItem(key);
+  for (const key of storage.keys()) if (key.startsWith(PREFIX) && key.includes(about)) storage.remove(key);
 }
