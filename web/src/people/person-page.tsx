@@ -13,7 +13,7 @@ import { EQUIPMENT } from '@inner-rung/core/room';
 import { formName } from '@inner-rung/core/words';
 import { Link, useParams } from 'react-router';
 import { useShelf } from '../store/data.ts';
-import { dayWords, today } from '../ui/day.ts';
+import { dayOf, dayWords, today } from '../ui/day.ts';
 import { PrintHeader } from '../ui/print-header.tsx';
 import { Waiting } from '../ui/shell.tsx';
 import { usePersonPage } from './use-person.ts';
@@ -177,7 +177,7 @@ export default function PersonPage() {
           {[...person.log].reverse().map((entry, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: two entries may be alike in everything
             <li key={i}>
-              {dayWords(entry.at.slice(0, 10))}: {entry.says}
+              {dayWords(dayOf(entry.at))}: {entry.says}
               {entry.why && ` (${entry.why})`}
             </li>
           ))}

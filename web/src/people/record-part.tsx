@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { letGo } from '../store/erased.ts';
 import { people as peopleShelf, useApp } from '../store/index.ts';
-import { dayWords } from '../ui/day.ts';
+import { dayOf, dayWords } from '../ui/day.ts';
 import { saveFile } from '../ui/save-file.ts';
 import { dropDrafts } from '../ui/use-draft.ts';
 import type { PersonPage } from './use-person.ts';
@@ -46,7 +46,7 @@ export function RecordPart(props: { page: PersonPage }) {
             // biome-ignore lint/suspicious/noArrayIndexKey: two entries may be alike in everything
             <li key={i} className="py-1.5">
               <span className="quiet text-sm">
-                {dayWords(entry.at.slice(0, 10))}, {time.format(new Date(entry.at))}
+                {dayWords(dayOf(entry.at))}, {time.format(new Date(entry.at))}
               </span>
               <span className="block">{entry.says}</span>
               {entry.why && <span className="block text-sm">Why: {entry.why}</span>}

@@ -2,12 +2,15 @@ import type { When } from '@inner-rung/core/person';
 
 export { dayWords } from '@inner-rung/core/person';
 
-/** The day on which it is now, where the trainer is: YYYY-MM-DD. */
-export function today(): string {
-  const now = new Date();
+/** The day of a moment where the trainer is, as YYYY-MM-DD: the day on which its local time is. */
+export function dayOf(moment: Date | string): string {
+  const at = new Date(moment);
   const two = (n: number) => String(n).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;
 }
+
+/** The day on which it is now, where the trainer is: YYYY-MM-DD. */
+export const today = (): string => dayOf(new Date());
 
 export const when = (): When => ({ at: new Date().toISOString(), day: today() });
 
