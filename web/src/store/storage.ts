@@ -8,11 +8,8 @@ export interface Storage {
 /** Whether this browser keeps what it is told to: `full` and `denied` are said where work isn't on the server yet. */
 export type Keeping = 'keeps' | 'full' | 'denied';
 
-/** What of a browser's storage may go first when it is full. */
-export interface MakesRoom {
-  /** Keys that something else can be read from again, the one to go first before the others. */
-  (keys: readonly string[], read: (key: string) => string | null): readonly string[];
-}
+/** What may go when a browser's storage is full: keys of what can be had again, the one to go first before the others. */
+export type MakesRoom = (keys: readonly string[], read: (key: string) => string | null) => readonly string[];
 
 /**
  * A browser's storage that never throws: where it is denied nothing is kept, where it is full it makes room by what
