@@ -271,7 +271,7 @@ export function walkOutwards(
 ): Block | null {
   const { format } = block;
   if (!('workSeconds' in format) || !('roundRestSeconds' in format)) return null;
-  if (formatEntry(format.kind).counts) return null;
+  if (formatEntry(format.kind).dose !== 'clock') return null;
   const entries = entriesOf(session.blocks);
   const { workSeconds, restSeconds, roundRestSeconds, closingRest } = format;
   const formOf = (use: Use | null): FormRef | null =>

@@ -1,3 +1,4 @@
+import { formatEntry } from '../clock/index.ts';
 import { type LibraryIndex, rowOf } from '../forms/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { CAPABILITY_IDS, type FormRef, type Move } from '../move/index.ts';
@@ -450,11 +451,10 @@ export function turnsShort(
       ...(s.settings ? { settings: s.settings } : {}),
     }),
   );
+  const groups = formatEntry(block.format.kind).groups?.(block.format);
   const everybody = new Map(Array.from({ length: people }, (_, i) => [`${i}`, forms]));
   const moments =
-    block.format.kind === 'rotation'
-      ? rotating(everybody, forms.length, block.format.groups)
-      : together(everybody, forms.length);
+    groups === undefined ? together(everybody, forms.length) : rotating(everybody, forms.length, groups);
   const wantsFor = knownWants(needsIn(library), room);
   let short = 0;
   for (const seats of moments)

@@ -9,6 +9,8 @@ export {
   formatRange,
   formatSchema,
   formatWords,
+  paceOf,
+  type Steps,
 } from './formats.ts';
 export { CHOICES, type ChoiceKey, INPUTS, type InputKey } from './inputs.ts';
 export {

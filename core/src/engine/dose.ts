@@ -1,4 +1,4 @@
-import { type Format, formatEntry, stepsOf } from '../clock/index.ts';
+import { type Format, formatEntry, paceOf, stepsOf } from '../clock/index.ts';
 import type { Settings } from '../move/index.ts';
 import type { Dose } from '../session/index.ts';
 
@@ -92,18 +92,9 @@ const tempoSeconds = (dose: Dose | undefined): number | null => {
 
 /** The longest run of steps that comes to no more than so many reps and has no step above `most`. */
 function shortened(format: Format, reps: number, most: number): { top: number; share: number } | null {
-  const stepsTo = (top: number): readonly number[] =>
-    format.kind === 'pyramid'
-      ? stepsOf(format.from, format.by, top, format.way)
-      : format.kind === 'descending'
-        ? stepsOf(format.to, format.by, top, 'down')
-        : [];
-  const [low, by, high] =
-    format.kind === 'pyramid'
-      ? [format.from, format.by, format.to]
-      : format.kind === 'descending'
-        ? [format.to, format.by, format.from]
-        : [0, 0, 0];
+  const it = formatEntry(format.kind).steps?.(format);
+  if (!it) return null;
+  const { low, by, high, to: stepsTo } = it;
   if (by <= 0) return null;
   const sum = (steps: readonly number[]) => steps.reduce((all, n) => all + n, 0);
   const whole = sum(stepsTo(high));
@@ -128,12 +119,13 @@ export function ownDose(
   below: () => { readonly move: string; readonly settings: Settings } | null,
 ): OwnDose | null {
   const { format, dose, written, own } = it;
-  const { kind } = format;
   const tempo = tempoSeconds(dose);
   const ownRep = tempo ?? own.rep;
   const writtenRep = tempo ?? written.rep;
-  const counting = formatEntry(kind).counts && kind !== 'flow';
-  const timed = dose?.seconds !== undefined || dose?.metres !== undefined || (it.part > 0 && kind === 'emom');
+  const entry = formatEntry(format.kind);
+  const counting = entry.dose === 'count';
+  const timed =
+    dose?.seconds !== undefined || dose?.metres !== undefined || (it.part > 0 && entry.fills === true);
   const count = dose?.reps ?? (counting && !timed && written.rep !== null ? USUAL_COUNT : null);
   if (ownRep === null) return null;
   const clean = it.clean === null || it.clean <= 0 ? Number.POSITIVE_INFINITY : it.clean;
@@ -147,11 +139,11 @@ export function ownDose(
   const writtenPer = (dose?.each ?? written.oneSided) ? 2 : 1;
   const ownPer = own.oneSided ? 2 : 1;
   if (count === null || writtenRep === null) {
-    if (kind === 'pyramid' || kind === 'descending') return null;
+    if (entry.steps) return null;
     const ending = endingFrom(((it.seconds / ownRep) * 1) / ownPer);
     return ending ? { ...NO_DOSE, ending } : null;
   }
-  if (kind === 'pyramid' || kind === 'descending') {
+  if (entry.steps) {
     const slower = it.same ? 1 : Math.max(1, (ownRep * ownPer) / (writtenRep * writtenPer));
     const share = slower > 1 + AS_GOOD_AS ? 1 / slower : 1;
     const short = shortened(format, share, clean);
@@ -159,8 +151,8 @@ export function ownDose(
     return { ...NO_DOSE, top: short.top, share: (short.share * ownPer) / writtenPer, keeps: 'time' };
   }
   const inAll = count * writtenPer;
-  const led = (kind === 'amrap' || kind === 'for time') && format.led;
-  const minute = kind === 'emom';
+  const led = paceOf(format) === 'led';
+  const minute = entry.fills === true;
   let total = inAll;
   let keeps: Keeps | null = null;
   if (!it.same && !led) {

@@ -470,7 +470,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       const { format, stations } = session.blocks[block]!;
       const usual = paces[moveOf[form]! * 3 + 1]!;
       if (perMinute.length === 0 || part > 0 || dose || stations[inBlock]!.chain?.length) return null;
-      if (formatEntry(format.kind).counts || index.oneSided[moveOf[form]!] === 1) return null;
+      if (formatEntry(format.kind).dose !== 'clock' || index.oneSided[moveOf[form]!] === 1) return null;
       if (metHiAt(form, usual) > ceiling) return null;
       const slot = workSeconds(entry);
       let best: ReturnType<typeof inBouts> = null;

@@ -1,4 +1,4 @@
-import { formatEntry, INPUTS, stepsOf } from '../clock/index.ts';
+import { formatEntry, INPUTS } from '../clock/index.ts';
 import type { Version } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
@@ -21,6 +21,7 @@ import {
   type Station,
   showSecondsIn,
   showSecondsOf,
+  worksIn,
 } from '../session/index.ts';
 import { usedBy } from '../ways/index.ts';
 import { HARD_MET } from './order.ts';
@@ -377,7 +378,7 @@ const CHECKS: Record<string, (c: Context) => Raw[]> = {
   'same muscles': (c) =>
     c.session.blocks.flatMap((block, b): Raw[] => {
       // In pairs it is often meant.
-      if (!isCircuit(block) || block.format.kind === 'superset' || block.stations.length < 3) return [];
+      if (!isCircuit(block) || formatEntry(block.format.kind).pairs || block.stations.length < 3) return [];
       for (const [i, k] of neighbours(block)) {
         const [a, z] = [c.traits(b, i).muscles, c.traits(b, k).muscles];
         const shared = a.reduce((sum, share, m) => sum + Math.min(share, z[m]!), 0);
@@ -741,7 +742,8 @@ function fixFormat(
   c: Context,
 ): Fix | null {
   const { format } = block;
-  if (format.kind === 'emom' && fault.station !== null) {
+  const entry = formatEntry(format.kind);
+  if (entry.fills && fault.station !== null) {
     const station = block.stations[fault.station]!;
     const reps = station.dose?.reps;
     if (reps === undefined) return null;
@@ -753,24 +755,10 @@ function fixFormat(
     }
     return null;
   }
-  if (format.kind === 'pyramid' && fault.field === 'by' && format.from <= format.to) {
-    const steps = stepsOf(format.from, format.by, format.to, 'up');
-    const to = steps.at(-1)!;
-    return {
-      label: `Up to ${to}`,
-      kind: 'block',
-      block: b,
-      becomes: { ...block, format: { ...format, to } },
-    };
-  }
-  if (format.kind === 'rotation' && fault.field === 'groups')
-    return {
-      label: `${block.stations.length} groups`,
-      kind: 'block',
-      block: b,
-      becomes: { ...block, format: { ...format, groups: block.stations.length } },
-    };
-  return null;
+  const mended = entry.fix?.(format, fault, worksIn(c.session, b, c.facts)) ?? null;
+  return (
+    mended && { label: mended.label, kind: 'block', block: b, becomes: { ...block, format: mended.format } }
+  );
 }
 
 const WORST = { stop: 0, mend: 1, note: 2 } as const;

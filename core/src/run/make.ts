@@ -20,7 +20,7 @@ export function doesOf(
     if (!use || !move) return null;
     const { block, inBlock, dose } = entries[i]!;
     const { format, stations } = plan.blocks[block]!;
-    const counts = formatEntry(format.kind).counts && format.kind !== 'flow';
+    const counts = formatEntry(format.kind).dose === 'count';
     return {
       move: use.move,
       ...(move.drawing ? { drawing: move.drawing } : {}),

@@ -1,4 +1,4 @@
-import type { Segment } from '../clock/index.ts';
+import { paceOf, type Segment } from '../clock/index.ts';
 import type { Block } from '../session/index.ts';
 import type { Count } from './people.ts';
 
@@ -17,7 +17,7 @@ export interface Beat {
 
 /** Whether everybody keeps one count: not where each goes at their own pace. */
 export function isLed(format: Block['format']): boolean {
-  return format.kind === 'amrap' || format.kind === 'for time' ? format.led : true;
+  return paceOf(format) !== 'own';
 }
 
 /** One pass through a stretch: each doing's seconds and reps in it. */

@@ -1,4 +1,4 @@
-import type { Segment } from '../clock/index.ts';
+import { formatEntry, type Segment } from '../clock/index.ts';
 import { type Entry, entriesOf, startOf } from '../session/index.ts';
 import type { Run } from './run.ts';
 
@@ -9,7 +9,8 @@ type Goes = Pick<Run, 'plan' | 'how'>;
 export function groupsIn(run: Goes, block: number): number {
   const { format, stations } = run.plan.blocks[block]!;
   const most = Math.max(1, stations.length);
-  if (format.kind === 'rotation') return Math.min(most, format.groups);
+  const groups = formatEntry(format.kind).groups?.(format);
+  if (groups !== undefined) return Math.min(most, groups);
   return run.how === 'rotation' ? most : 1;
 }
 

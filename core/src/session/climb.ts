@@ -1,4 +1,4 @@
-import { FORMATS, type Format, type FormatKind } from '../clock/index.ts';
+import { FORMATS, type Format, type FormatKind, formatEntry } from '../clock/index.ts';
 import type { Library } from '../ladder/index.ts';
 import type { Block, Station } from './plan.ts';
 
@@ -26,7 +26,7 @@ function climb(library: Library, station: Station, rounds: number): Station {
 
 /** A block with the rungs of its later rounds, where each is to be a rung harder; without them elsewhere. */
 export function withClimb(library: Library, block: Block): Block {
-  const rounds = block.format.kind === 'progressive' ? block.format.rounds : 1;
+  const rounds = formatEntry(block.format.kind).climbs && 'rounds' in block.format ? block.format.rounds : 1;
   return { ...block, stations: block.stations.map((s) => climb(library, s, rounds)) };
 }
 
@@ -39,7 +39,11 @@ export function turnedInto(format: Format, kind: FormatKind): Format {
   );
   // One climbs from the lower to the higher, the other goes down from it.
   const { from, to } = kept as { from?: number; to?: number };
-  if (from !== undefined && to !== undefined && (kind === 'descending') !== from > to && from !== to)
+  if (from !== undefined && to !== undefined && falls(kind) !== from > to && from !== to)
     Object.assign(kept, { from: to, to: from });
   return kept as unknown as Format;
 }
+
+/** Whether a format's count begins with the highest. */
+const falls = (kind: Format['kind']): boolean =>
+  formatEntry(kind).steps?.(FORMATS[kind].usual)?.falls === true;

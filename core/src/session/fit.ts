@@ -53,8 +53,10 @@ const saysOf = (key: InputKey, value: number): string => {
   return `${word} ${value}${unit === 's' ? ' s' : unit === 'min' ? ' min' : ''}`;
 };
 
-const unsoundStep = (format: Format): boolean =>
-  format.kind === 'pyramid' && (format.to - format.from) % format.by !== 0;
+const unsoundStep = (format: Format): boolean => {
+  const steps = formatEntry(format.kind).steps?.(format);
+  return steps !== undefined && (steps.high - steps.low) % steps.by !== 0;
+};
 
 const valuesOf = (from: number, to: number, step: number, sound: (value: number) => boolean): number[] => {
   const values: number[] = [];

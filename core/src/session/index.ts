@@ -48,5 +48,6 @@ export {
   type Timeline,
   timelineOf,
   UNKNOWN_FACTS,
+  worksIn,
 } from './timeline.ts';
 export { startOf } from './turns.ts';

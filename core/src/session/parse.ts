@@ -138,7 +138,7 @@ function readClock(text: string): PastedClock | null {
       found.restSeconds = between(seconds(m[3]!, m[4]), 0, 600);
     },
   );
-  if (found.kind === 'for time' || found.kind === 'descending')
+  if (found.kind && found.kind !== 'amrap' && FORMATS[found.kind].inputs.includes('capSeconds?' as never))
     take(/(\d+)\s*(?:m|min|mins|minutes?)\b/, (m) => {
       found.capSeconds = minutes(m);
     });

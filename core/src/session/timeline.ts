@@ -79,7 +79,7 @@ export function entriesOf(blocks: readonly Block[]): Entry[] {
   const entries: Entry[] = [];
   let station = 0;
   blocks.forEach((block, b) => {
-    const climbs = block.format.kind === 'progressive';
+    const climbs = formatEntry(block.format.kind).climbs === true;
     block.stations.forEach((s, inBlock) => {
       const rounds = climbs ? Math.max(1, (block.format as { rounds: number }).rounds) : 1;
       for (let round = 0; round < rounds; round++) {
@@ -158,8 +158,9 @@ function partWork(entry: Entry, at: number, facts: MoveFacts, kind: KindId, flow
 /** What a block's stations are to its clock. */
 function worksOf(entries: readonly Entry[], blocks: readonly Block[], b: number, kind: KindId, facts: Facts) {
   const block = blocks[b]!;
-  const counts = formatEntry(block.format.kind).counts && block.format.kind !== 'flow';
-  const flows = block.format.kind === 'flow';
+  const { dose } = formatEntry(block.format.kind);
+  const counts = dose === 'count';
+  const flows = dose === 'time';
   const byStation = new Map<number, { entry: Entry; at: number }[]>();
   entries.forEach((entry, at) => {
     if (entry.block !== b) return;
@@ -374,11 +375,15 @@ export function estimateOf(session: Timed, b: number, facts: Facts): Estimate | 
 }
 
 /** What can't be as it is in a block's format. */
+/** What a block's stations are to its clock. */
+export const worksIn = (session: Timed, b: number, facts: Facts): StationWork[] =>
+  worksOf(entriesOf(session.blocks), session.blocks, b, session.forWhom, facts);
+
 export function formatFaults(session: Timed, b: number, facts: Facts): FormatFault[] {
   const block = session.blocks[b]!;
   const { faults } = formatEntry(block.format.kind);
   if (block.stations.length === 0) return [];
-  const works = worksOf(entriesOf(session.blocks), session.blocks, b, session.forWhom, facts);
+  const works = worksIn(session, b, facts);
   return faults?.(block.format, works) ?? [];
 }
 

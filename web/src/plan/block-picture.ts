@@ -97,7 +97,7 @@ export function partDose(
   const move = use && library.move(use.move);
   const { kind } = block.format;
   // What fills a minute has none of its own: it goes on until the next.
-  if (!use || !move || kind === 'emom') return '';
+  if (!use || !move || formatEntry(kind).fills) return '';
   const { sides } = block.stations[station]!;
   return doseHere(
     library,
@@ -105,7 +105,7 @@ export function partDose(
     use,
     { sides, ...(dose ? { dose } : {}) },
     seconds,
-    formatEntry(kind).counts && kind !== 'flow',
+    formatEntry(kind).dose === 'count',
   );
 }
 
@@ -126,6 +126,6 @@ export function doseAt(
     use,
     planned,
     picture.seconds[station] ?? 0,
-    formatEntry(kind).counts && kind !== 'flow',
+    formatEntry(kind).dose === 'count',
   );
 }

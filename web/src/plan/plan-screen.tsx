@@ -1,6 +1,6 @@
 import { USUAL_LANES } from '@inner-rung/core/ask';
 import { turnsShort, walkOutwards } from '@inner-rung/core/class';
-import { FORMATS, type Format, formatWords } from '@inner-rung/core/clock';
+import { FORMATS, type Format, formatEntry, formatWords } from '@inner-rung/core/clock';
 import { everybodyIn, LEVELS, outlookOf, shortName, standsFor } from '@inner-rung/core/person';
 import { check, type Finding } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
@@ -196,7 +196,7 @@ export default function PlanScreen() {
     // From what is in the store: the picture may lag behind a quick hand.
     const live = plan.blocks[shownBlock]!;
     const becomes = withClimb(library, { ...live, format });
-    if (format.kind === 'progressive' || live.format.kind === 'progressive')
+    if (formatEntry(format.kind).climbs || formatEntry(live.format.kind).climbs)
       send(planEvents.blockSet({ block: shownBlock, becomes }));
     else send(planEvents.formatChanged({ block: shownBlock, format }));
   };

@@ -1,3 +1,4 @@
+import { formatEntry } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import type { Settings } from '@inner-rung/core/move';
 import type { Station } from '@inner-rung/core/session';
@@ -67,7 +68,9 @@ export function StationPanel(props: {
       {picture.chains[station]!.map((part, k) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a chain's parts have no id of their own
         <p key={k}>
-          <span className="quiet">{picture.block.format.kind === 'emom' ? 'to fill it: ' : 'then '}</span>
+          <span className="quiet">
+            {formatEntry(picture.block.format.kind).fills ? 'to fill it: ' : 'then '}
+          </span>
           {part.use ? formName(library, part.use.move, part.use.settings) : 'easy movement'}
           <span className="quiet"> {partDose(library, picture, station, part)}</span>
         </p>
@@ -145,7 +148,7 @@ export function StationPanel(props: {
         key={planned.id}
         library={library}
         station={props.live ?? planned}
-        fills={picture.block.format.kind === 'emom'}
+        fills={formatEntry(picture.block.format.kind).fills === true}
         onPatch={props.onPatch}
       />
       {props.children}

@@ -1,4 +1,4 @@
-import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
+import { clockText, formatEntry, SEGMENT_KINDS } from '@inner-rung/core/clock';
 import { formsAt, groupsIn, isLed, type Run } from '@inner-rung/core/run';
 import { blockName } from '@inner-rung/core/session';
 import { Pause, Play, Plus, RotateCcw, SkipForward, Undo2, Volume2 } from 'lucide-react';
@@ -55,7 +55,7 @@ export function Coach(props: {
   const toCome = Math.ceil(here.toCome);
   const finishes = useMemo(() => new Date(Date.now() + toCome * 1000), [toCome]);
   const block = now ? run.plan.blocks[now.segment.block] : undefined;
-  const counts = block && (block.format.kind === 'amrap' || block.format.kind === 'for time');
+  const counts = block && formatEntry(block.format.kind).tallies === true;
   const out = all.people.filter((p) => p.is === 'out' && p.sign?.note === null);
   const running = here.is === 'running' || here.is === 'paused';
   const around = now ? groupsIn(run, now.segment.block) > 1 : false;

@@ -1,0 +1,102 @@
+import * as z from 'zod';
+import { whole } from '../inputs.ts';
+import { type Doing, Track } from '../timeline.ts';
+import type { StationWork } from '../work.ts';
+import { defineFormat, type FormatFault } from './entry.ts';
+import { byCount, EMOM_MINUTE, minuteOf } from './parts.ts';
+
+const schema = z.strictObject({
+  kind: z.literal('emom'),
+  minutes: whole('minutes'),
+  order: z.enum(['station by station', 'in turn']),
+  stationRestSeconds: whole('stationRestSeconds'),
+  leastFillSeconds: whole('leastFillSeconds'),
+});
+
+export const emom = defineFormat({
+  schema,
+  name: 'EMOM, every minute',
+  says: 'a count at the top of each minute, a second move to fill it',
+  inputs: ['minutes', 'order', 'stationRestSeconds', 'leastFillSeconds'],
+  usual: {
+    kind: 'emom',
+    minutes: 4,
+    order: 'station by station',
+    stationRestSeconds: 20,
+    leastFillSeconds: 20,
+  },
+  dose: 'count',
+  ring: (f) => f.order === 'in turn',
+  compile: (f, stations) => {
+    const track = new Track();
+    const minute = (at: StationWork, slot: number, k: number, of: number, round: number) => {
+      const [first, fill] = at.parts(round);
+      const does: Doing[] = [];
+      if (first) {
+        does.push(...byCount([first]).map((d) => ({ ...d, seconds: Math.min(EMOM_MINUTE, d.seconds) })));
+        const left = EMOM_MINUTE - does[0]!.seconds;
+        if (fill && left > 0)
+          does.push({ entry: fill.entry, seconds: left, goes: 1, reps: null, most: null });
+      }
+      track.push('work', EMOM_MINUTE, {
+        slot,
+        station: at.station,
+        round,
+        does,
+        note: `minute ${k + 1} of ${of}`,
+      });
+    };
+    if (f.order === 'in turn') {
+      for (let k = 0; k < f.minutes && stations.length > 0; k++) {
+        const slot = k % stations.length;
+        minute(stations[slot]!, slot, k, f.minutes, Math.floor(k / stations.length));
+      }
+    } else
+      stations.forEach((at, i) => {
+        for (let k = 0; k < f.minutes; k++) minute(at, i, k, f.minutes, k);
+        if (i < stations.length - 1)
+          track.push('rest', f.stationRestSeconds, { slot: i + 1, station: stations[i + 1]!.station });
+      });
+    return track.pieces;
+  },
+  words: (f) =>
+    f.order === 'in turn'
+      ? `every minute a station, ${f.minutes} minutes`
+      : `every minute on the minute, ${f.minutes} minutes a station`,
+  estimate: (f, stations) => {
+    if (stations.length === 0) return null;
+    const lefts = stations.map((s) => minuteOf(s).left);
+    const lo = Math.min(...lefts.map((l) => l.lo));
+    const hi = Math.max(...lefts.map((l) => l.hi));
+    return {
+      of: 'seconds left',
+      lo,
+      hi,
+      says: `${Math.max(0, Math.round(lo))} to ${Math.max(0, Math.round(hi))} s of the minute left`,
+      madeOf: [
+        ...stations.map((s, i) => {
+          const { takes } = minuteOf(s);
+          return `station ${i + 1}: ${Math.round(takes.lo)} to ${Math.round(takes.hi)} s of work`;
+        }),
+        `at least ${f.leastFillSeconds} s to be left`,
+      ],
+    };
+  },
+  faults: (f, stations) =>
+    stations.flatMap((s, i): FormatFault[] => {
+      const { takes, left } = minuteOf(s);
+      return left.lo < f.leastFillSeconds
+        ? [
+            {
+              field: 'minute',
+              station: i,
+              says:
+                takes.mid > EMOM_MINUTE
+                  ? `The count takes about ${Math.round(takes.mid)} s: more than the minute.`
+                  : `The count takes up to ${Math.round(takes.hi)} s and leaves ${Math.max(0, Math.round(left.lo))} of the minute; ${f.leastFillSeconds} are wanted.`,
+            },
+          ]
+        : [];
+    }),
+  fills: true,
+});

@@ -1,0 +1,17 @@
+import * as z from 'zod';
+import { defineFormat } from './entry.ts';
+import { byTurns, several, TURNS, turns, turnsInputs, turnsWords } from './parts.ts';
+
+const schema = z.strictObject({ kind: z.literal('intervals'), ...turns });
+
+export const intervals = defineFormat({
+  schema,
+  name: 'Intervals',
+  says: 'work and rest by the clock, station after station',
+  inputs: turnsInputs,
+  usual: { kind: 'intervals', ...TURNS },
+  dose: 'clock',
+  ring: several,
+  compile: (f, stations) => byTurns(f, stations),
+  words: turnsWords,
+});
