@@ -43,6 +43,13 @@ const stages = [
   ],
   ['browser', 'apt-get install chromium', browser],
   ['format and lint', 'npm run lint', () => run(bin('biome'), ['check', '--error-on-warnings', '.'])],
+  [
+    'structure',
+    'npm run structure',
+    () =>
+      run(bin('depcruise'), ['--config', '.dependency-cruiser.mjs', 'core/src', 'server/src']) &&
+      run(bin('knip'), ['--include', 'exports,types,files']),
+  ],
   ['types', 'npm run typecheck', () => types.every((folder) => run(bin('tsc'), ['-p', folder]))],
   ['unit tests', 'npm run unit', () => run(bin('jest'), [], { env })],
   ['build', 'npm run build', () => run('npm', ['run', '--silent', 'build'], { env })],

@@ -3,6 +3,7 @@ import { figureRows } from './figures.ts';
 import { shipped } from './generated.ts';
 import { ladderRows } from './ladders.ts';
 import { orderRows } from './order.ts';
+import { paintRows } from './paint.ts';
 import { roomRows } from './rooms.ts';
 import { runRows } from './run.ts';
 import { scalingRows } from './scaling.ts';
@@ -21,6 +22,7 @@ const rows = [
   ...(await figureRows(base)),
   ...weightRows(),
   ...(await wallRows(base)),
+  ...(await paintRows(base)),
 ];
 
 if (process.argv.includes('--json')) process.stdout.write(`${JSON.stringify(rows, null, 2)}\n`);

@@ -1,5 +1,5 @@
 import { createScaler } from '@inner-rung/core/engine';
-import { compileLibrary } from '@inner-rung/core/forms';
+import { compileLibrary, decodeLibrary, encodeLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
 import { subjectOf } from '@inner-rung/core/limits';
 import type { Dials } from '@inner-rung/core/session';
@@ -65,6 +65,18 @@ export function scalingRows(base: Library): Row[] {
         `compile the library to its index, ${count} moves`,
         times(15, () => compileLibrary(library), 2),
         null,
+      ),
+    );
+    const file = encodeLibrary(library).buffer;
+    rows.push(
+      row(
+        `load the library from its file, ${count} moves`,
+        times(25, () => decodeLibrary(file), 5),
+        count === library.moves.length && count < 1000 ? 15 : null,
+        {
+          name: 'compiling it from what is open already',
+          samples: times(10, () => compileLibrary(library), 2),
+        },
       ),
     );
   }

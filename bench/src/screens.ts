@@ -17,9 +17,9 @@ import { runs } from '../../server/src/runs.ts';
 import { shippedFiles } from './generated.ts';
 import { type Row, row } from './measure.ts';
 
-const dist = join(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
-const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
-const FLAGS = [
+export const dist = join(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
+export const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
+export const FLAGS = [
   '--no-sandbox',
   '--disable-gpu',
   '--disable-quic',

@@ -2,10 +2,11 @@ import { createScaler } from '@inner-rung/core/engine';
 import { compileLibrary } from '@inner-rung/core/forms';
 import { laneSubject } from '@inner-rung/core/limits';
 import { type Limit, limitSchema } from '@inner-rung/core/person';
-import { check, sumUp } from '@inner-rung/core/review';
+import { CHECK_IDS, check, sumUp } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE, withOwn } from '@inner-rung/core/room';
-import { AS_WRITTEN } from '@inner-rung/core/session';
-import { circuit, session } from './sessions.ts';
+import { AS_WRITTEN, type Plan } from '@inner-rung/core/session';
+import fc from 'fast-check';
+import { anySession, circuit, planOf, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
@@ -26,6 +27,17 @@ function findings(
   });
   const sums = sumUp(index, asked, version.uses, {});
   return check({ library, session: asked, version, sums, limits });
+}
+/** A session's findings as it is written. */
+function findingsOf(plan: Plan) {
+  const { original } = scaler.scale({
+    session: plan,
+    writtenFor: 3,
+    dials: AS_WRITTEN,
+    subject: laneSubject(3),
+  });
+  const version = { original, uses: original, reasons: [], cost: 0 };
+  return check({ library, session: plan, version, sums: sumUp(index, plan, original, {}) });
 }
 const of = (list: ReturnType<typeof findings>, name: string) => list.find((f) => f.check === name);
 const floor = (what: 'rest' | 'warm-up' | 'cool-down', seconds: number): Limit =>
@@ -54,8 +66,8 @@ test('three stations on the wrists, across the end of the round too', () => {
 
 test('a circuit of six that pulls nothing is told, and one with a row isn’t', () => {
   const six = ['squat', 'push-up', 'lunge', 'plank', 'jumping-jack', 'sit-up'];
-  expect(of(findings(six), 'nothing pulls')).toMatchObject({ severity: 'note' });
-  expect(of(findings(six.slice(1)), 'nothing pulls')).toBeUndefined();
+  expect(of(findings(six), 'no pull')).toMatchObject({ severity: 'note' });
+  expect(of(findings(six.slice(1)), 'no pull')).toBeUndefined();
 });
 
 test('the rest, warm-up and cool-down that somebody needs are asked for', () => {
@@ -87,4 +99,29 @@ test('what somebody brings along counts in the room', () => {
   const own = withOwn(ROOM_EXAMPLE, ['dumbbells', 'mat']);
   expect(own.items).toHaveLength(ROOM_EXAMPLE.items.length + 3);
   expect(withOwn(ROOM_EXAMPLE, [])).toBe(ROOM_EXAMPLE);
+});
+
+describe('what a finding is stored by', () => {
+  test('every finding has the id of its check, and no two checks have one', () => {
+    expect(new Set(CHECK_IDS).size).toBe(CHECK_IDS.length);
+    fc.assert(
+      fc.property(anySession, (timed) => {
+        for (const finding of findingsOf(planOf(timed.blocks, { forWhom: timed.forWhom })))
+          expect(CHECK_IDS).toContain(finding.check);
+      }),
+      { numRuns: 60 },
+    );
+  });
+  test('what was let stand under a name of words stands under its id as well', () => {
+    const plan = planOf([circuit(['squat', 'push-up', 'plank', 'lunge', 'squat', 'push-up'])]);
+    const [told] = findingsOf(plan).filter((one) => one.check === 'no pull');
+    expect(told).toMatchObject({ accepted: null });
+    const stands = {
+      ...plan,
+      accepted: [{ check: 'nothing pulls', at: told!.at, why: 'a pull day follows' }],
+    };
+    expect(findingsOf(stands).find((one) => one.check === 'no pull')).toMatchObject({
+      accepted: 'a pull day follows',
+    });
+  });
 });

@@ -1,8 +1,7 @@
-export type { ClassPlanned } from './class.ts';
 export { createGround, type Ground } from './ground.ts';
-export { type Swap, swappedOtherwise } from './in-run.ts';
+export { swappedOtherwise } from './in-run.ts';
 export { LONG } from './long.ts';
-export { QuestionFault, wholeAnswer } from './question.ts';
+export { QuestionFault } from './question.ts';
 export {
   type Answers,
   type Asks,

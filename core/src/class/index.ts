@@ -4,7 +4,6 @@ export {
   LANES,
   type LaneFault,
   type LanesMade,
-  type LanesRequest,
   laneName,
   lanePinsOf,
   lanePositions,

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { amrap } from './formats/amrap.ts';
 import { descending } from './formats/descending.ts';
 import { emom } from './formats/emom.ts';
-import type { Estimate, FormatEntry, FormatFault, Steps } from './formats/entry.ts';
+import type { Estimate, FormatEntry, FormatFault } from './formats/entry.ts';
 import { flow } from './formats/flow.ts';
 import { forTime } from './formats/for-time.ts';
 import { intervals } from './formats/intervals.ts';
@@ -18,7 +18,7 @@ import { tabata } from './formats/tabata.ts';
 import { type Piece, rangeOf } from './timeline.ts';
 import type { StationWork, Surroundings } from './work.ts';
 
-export type { Estimate, FormatFault, Steps };
+export type { Estimate, FormatFault };
 
 /** Every format there is. A format more is its own file, its entry here and in the schema below. */
 const ALL = {

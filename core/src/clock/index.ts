@@ -10,7 +10,6 @@ export {
   formatSchema,
   formatWords,
   paceOf,
-  type Steps,
 } from './formats.ts';
 export { CHOICES, type ChoiceKey, INPUTS, type InputKey } from './inputs.ts';
 export {

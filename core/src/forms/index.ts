@@ -12,7 +12,6 @@ export {
   usualCmOf,
 } from './forms.ts';
 export {
-  buffersOf,
   compileLibrary,
   indexOf,
   type LibraryIndex,

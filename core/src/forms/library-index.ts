@@ -173,13 +173,6 @@ export function withIndex(library: Library, index: LibraryIndex): Library {
   return library;
 }
 
-/** The buffers of an index, for a transfer that copies nothing. */
-export function buffersOf(index: LibraryIndex): ArrayBuffer[] {
-  return Object.values(index)
-    .filter((column): column is Float64Array<ArrayBuffer> => ArrayBuffer.isView(column))
-    .map((column) => column.buffer);
-}
-
 /** Positions of REGIONS in a demand row. */
 export const REGION_AT: readonly number[] = REGIONS.map((region) => DEMAND_KEYS.indexOf(region));
 

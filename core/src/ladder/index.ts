@@ -20,7 +20,6 @@ export {
   type Library,
   LibraryError,
   type LibraryFile,
-  type LibraryParts,
   libraryOf,
   libraryWith,
   openLibrary,

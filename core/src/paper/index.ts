@@ -18,13 +18,11 @@ export {
   type Measure,
   MM,
   type Page,
-  type Rich,
   SIZE_IDS,
   SIZES,
   type SizeId,
   wrapText,
 } from './page.ts';
-export type { PlannedClass, ScaledSession } from './planned.ts';
 export { runSheetOf } from './run-rows.ts';
 export {
   type ClassSheet,

@@ -8,5 +8,4 @@ export {
   proposeBetween,
   proposeSideways,
 } from './propose.ts';
-export type { Pull } from './pull.ts';
 export { draftOf, PULLS, pull } from './pulls.ts';

@@ -1,10 +1,2 @@
-export {
-  type AnyRecordKind,
-  type KindId,
-  type Opened,
-  openRecord,
-  type RecordKind,
-  type Reference,
-  withoutErased,
-} from './record.ts';
+export { type AnyRecordKind, type KindId, openRecord, type RecordKind, withoutErased } from './record.ts';
 export { slugOf } from './slug.ts';

@@ -8,7 +8,7 @@ export type KindId = 'plan' | 'person' | 'group' | 'room' | 'record' | 'change';
  * "results[].person". Once what it names is erased for good, the field becomes null, is left out, or the entry of the
  * list that it stands in is dropped. What is merely deleted may be brought back, so that its name stays.
  */
-export interface Reference {
+interface Reference {
   readonly to: KindId;
   readonly at: string;
   readonly erased: 'null' | 'omit' | 'drop';

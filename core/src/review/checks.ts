@@ -76,7 +76,7 @@ interface Context extends Checked {
   readonly name: (b: number, station: number) => string;
   readonly formAt: (b: number, station: number) => FormRef;
 }
-type Raw = Omit<Finding, 'accepted' | 'at'>;
+type Raw = Omit<Finding, 'check' | 'accepted' | 'at'>;
 
 /** When a joint counts as loaded. Common practice. */
 export const JOINTS: readonly (readonly [string, DemandKey, number])[] = [
@@ -221,330 +221,407 @@ export function thirdsRunning(
   });
 }
 
-const GROUPS_OF_PATTERNS: readonly (readonly [string, string, (pattern: Pattern) => boolean])[] = [
-  ['pulls', 'A row would balance the pushing.', (p) => p.startsWith('pull')],
-  ['pushes', 'A push-up of some kind would balance the pulling.', (p) => p.startsWith('push')],
-  [
-    'trains the legs',
-    'A squat or a lunge would carry the rest.',
-    (p) => ['squat', 'hinge', 'split stance', 'step', 'jump', 'get up'].includes(p),
-  ],
+const GROUPS_OF_PATTERNS: readonly {
+  readonly id: string;
+  readonly words: string;
+  readonly advice: string;
+  readonly is: (pattern: Pattern) => boolean;
+}[] = [
+  {
+    id: 'no pull',
+    words: 'pulls',
+    advice: 'A row would balance the pushing.',
+    is: (p) => p.startsWith('pull'),
+  },
+  {
+    id: 'no push',
+    words: 'pushes',
+    advice: 'A push-up of some kind would balance the pulling.',
+    is: (p) => p.startsWith('push'),
+  },
+  {
+    id: 'no legs',
+    words: 'trains the legs',
+    advice: 'A squat or a lunge would carry the rest.',
+    is: (p) => ['squat', 'hinge', 'split stance', 'step', 'jump', 'get up'].includes(p),
+  },
 ];
 
-/** What is looked at in every session. A check is one entry; it may find several things, the worst first. */
-const CHECKS: Record<string, (c: Context) => Raw[]> = {
-  'no form': (c) =>
-    c.version.reasons
-      .filter((r) => r.use === null)
-      .map((r) => {
-        const entry = c.entries[r.entry]!;
-        return {
-          check: 'no form',
-          severity: 'stop' as const,
-          block: entry.block,
-          station: entry.inBlock,
-          says: `${here(c, entry.block)}Station ${entry.inBlock + 1}: nothing that still trains this is open to them; it becomes easy movement.`,
-          fix: null,
-        };
-      }),
-  format: (c) =>
-    c.session.blocks.flatMap((block, b) =>
-      formatFaults(c.session, b, c.facts).map((fault): Raw => {
-        const minute = fault.field === 'minute' && fault.station !== null;
-        return {
-          check: minute ? 'minute overfull' : 'format',
-          severity: 'stop',
-          block: b,
-          station: fault.station,
-          says: here(c, b) + (minute ? `${c.name(b, fault.station!)}: ${low(fault.says)}` : fault.says),
-          fix: fixFormat(block, b, fault, c),
-        };
-      }),
-    ),
-  'no stations': (c) =>
-    c.session.blocks.flatMap((block, b): Raw[] =>
-      block.stations.length === 0
-        ? [
-            {
-              check: 'no stations',
+/** What is looked at in every session: one entry a check; it may find several things, the worst first. */
+interface Check {
+  /** What a finding that was let stand is stored by: it never changes with the words. */
+  readonly id: string;
+  /** Ids by which earlier programs stored it. */
+  readonly was?: readonly string[];
+  readonly find: (c: Context) => Raw[];
+}
+
+const isMinute = (fault: { field: string; station: number | null }) =>
+  fault.field === 'minute' && fault.station !== null;
+
+/** Nothing in a session of one group of patterns, unless nothing of a group before it is told already. */
+function missingGroup(c: Context, id: string): Raw[] {
+  const stations = c.session.blocks.filter(isCircuit).flatMap((block) => block.stations);
+  if (stations.length < 6) return [];
+  const done = new Set<Pattern>();
+  c.entries.forEach((entry, i) => {
+    if (!isCircuit(c.session.blocks[entry.block]!)) return;
+    const move = c.library.move(c.version.uses[i]?.move ?? entry.move);
+    if (move) done.add(move.pattern);
+  });
+  const missing = GROUPS_OF_PATTERNS.find(({ is }) => ![...done].some(is));
+  if (missing?.id !== id) return [];
+  return [
+    {
+      severity: 'note',
+      block: null,
+      station: null,
+      says: `Nothing in this session ${missing.words}. ${missing.advice}`,
+      fix: null,
+    },
+  ];
+}
+
+const CHECKS: readonly Check[] = [
+  {
+    id: 'no form',
+    find: (c) =>
+      c.version.reasons
+        .filter((r) => r.use === null)
+        .map((r) => {
+          const entry = c.entries[r.entry]!;
+          return {
+            severity: 'stop' as const,
+            block: entry.block,
+            station: entry.inBlock,
+            says: `${here(c, entry.block)}Station ${entry.inBlock + 1}: nothing that still trains this is open to them; it becomes easy movement.`,
+            fix: null,
+          };
+        }),
+  },
+  {
+    id: 'format',
+    find: (c) =>
+      c.session.blocks.flatMap((block, b) =>
+        formatFaults(c.session, b, c.facts)
+          .filter((fault) => !isMinute(fault))
+          .map((fault): Raw => {
+            return {
               severity: 'stop',
               block: b,
-              station: null,
-              says: `${here(c, b)}No stations yet.`,
-              fix: null,
-            },
-          ]
-        : [],
-    ),
-  length: (c) => {
-    const { bookedMinutes } = c.session;
-    if (bookedMinutes === undefined) return [];
-    const over = c.sums.range.hi - bookedMinutes * 60;
-    const under = bookedMinutes * 60 - c.sums.lengthSeconds;
-    if (over <= 0 && under <= Math.max(LEFT_OVER.seconds, bookedMinutes * 60 * LEFT_OVER.share)) return [];
-    // The longest block with rounds to give up is where a trainer would begin.
-    const [longest] = c.session.blocks
-      .map((block, b) => ({ b, has: 'rounds' in block.format || 'sets' in block.format }))
-      .filter(({ b, has }) => has && isCircuit(c.session.blocks[b]!))
-      .sort((x, y) => c.sums.blocks[y.b]!.lengthSeconds - c.sums.blocks[x.b]!.lengthSeconds);
-    const [fit] =
-      over > 0 && longest
-        ? fitTo(c.session, c.facts, bookedMinutes * 60, 'rounds', { block: longest.b })
-        : [];
-    return [
-      {
-        check: 'length',
-        severity: over > 0 ? 'mend' : 'note',
-        block: null,
-        station: null,
-        says:
-          over > 0
-            ? `It takes ${c.sums.range.hi > c.sums.lengthSeconds ? 'up to ' : ''}${span(Math.ceil(c.sums.range.hi / 60) * 60)}; ${span(bookedMinutes * 60)} are booked.`
-            : `${Math.floor(under / 60)} of ${bookedMinutes} minutes are left over.`,
-        fix: fit ? { label: fit.says, kind: 'block', block: fit.block, becomes: fit.becomes } : null,
-      },
-    ];
+              station: fault.station,
+              says: here(c, b) + fault.says,
+              fix: fixFormat(block, b, fault, c),
+            };
+          }),
+      ),
   },
-  'rest too short': (c) =>
-    c.session.blocks.flatMap((block, b): Raw[] => {
-      const short = c.sums.changes.filter((ch) => ch.block === b && ch.needs > ch.has);
-      if (short.length === 0 || !isCircuit(block)) return [];
-      const worst = short.reduce((a, x) => (x.needs > a.needs ? x : a), short[0]!);
-      const seams = new Set(short.map((ch) => `${ch.from}>${ch.to}`)).size;
-      const offset = c.entries.find((e) => e.block === b)!.station;
-      const [from, to] = [worst.from - offset, worst.to - offset];
+  {
+    id: 'minute overfull',
+    find: (c) =>
+      c.session.blocks.flatMap((block, b) =>
+        formatFaults(c.session, b, c.facts)
+          .filter(isMinute)
+          .map((fault): Raw => {
+            return {
+              severity: 'stop',
+              block: b,
+              station: fault.station,
+              says: `${here(c, b)}${c.name(b, fault.station!)}: ${low(fault.says)}`,
+              fix: fixFormat(block, b, fault, c),
+            };
+          }),
+      ),
+  },
+  {
+    id: 'no stations',
+    find: (c) =>
+      c.session.blocks.flatMap((block, b): Raw[] =>
+        block.stations.length === 0
+          ? [
+              {
+                severity: 'stop',
+                block: b,
+                station: null,
+                says: `${here(c, b)}No stations yet.`,
+                fix: null,
+              },
+            ]
+          : [],
+      ),
+  },
+  {
+    id: 'length',
+    find: (c) => {
+      const { bookedMinutes } = c.session;
+      if (bookedMinutes === undefined) return [];
+      const over = c.sums.range.hi - bookedMinutes * 60;
+      const under = bookedMinutes * 60 - c.sums.lengthSeconds;
+      if (over <= 0 && under <= Math.max(LEFT_OVER.seconds, bookedMinutes * 60 * LEFT_OVER.share)) return [];
+      // The longest block with rounds to give up is where a trainer would begin.
+      const [longest] = c.session.blocks
+        .map((block, b) => ({ b, has: 'rounds' in block.format || 'sets' in block.format }))
+        .filter(({ b, has }) => has && isCircuit(c.session.blocks[b]!))
+        .sort((x, y) => c.sums.blocks[y.b]!.lengthSeconds - c.sums.blocks[x.b]!.lengthSeconds);
+      const [fit] =
+        over > 0 && longest
+          ? fitTo(c.session, c.facts, bookedMinutes * 60, 'rounds', { block: longest.b })
+          : [];
       return [
         {
-          check: 'rest too short',
-          severity: 'mend',
-          block: b,
-          station: to,
-          says: `${here(c, b)}${worst.has} s isn’t enough to get from ${low(c.name(b, from))} to ${low(c.name(b, to))}: allow ${worst.needs} s${seams > 1 ? ` (${seams} places)` : ''}.`,
-          fix: restFix(block, b, worst.needs),
+          severity: over > 0 ? 'mend' : 'note',
+          block: null,
+          station: null,
+          says:
+            over > 0
+              ? `It takes ${c.sums.range.hi > c.sums.lengthSeconds ? 'up to ' : ''}${span(Math.ceil(c.sums.range.hi / 60) * 60)}; ${span(bookedMinutes * 60)} are booked.`
+              : `${Math.floor(under / 60)} of ${bookedMinutes} minutes are left over.`,
+          fix: fit ? { label: fit.says, kind: 'block', block: fit.block, becomes: fit.becomes } : null,
         },
       ];
-    }),
-  'rest of their own': (c) => {
-    const needs = floorSeconds(c.limits ?? [], 'rest');
-    return c.session.blocks.flatMap((block, b): Raw[] => {
-      const rest = restOf(block);
-      return rest && isCircuit(block) && needs > rest.seconds
-        ? [
-            {
-              check: 'rest of their own',
-              severity: 'mend',
-              block: b,
-              station: null,
-              says: `${here(c, b)}They need at least ${needs} s of rest after each bout; the clock gives ${rest.seconds}.`,
-              fix: restFix(block, b, needs),
-            },
-          ]
-        : [];
-    });
+    },
   },
-  'sides differ': (c) =>
-    c.session.blocks.flatMap((block, b): Raw[] => {
-      if (!('rounds' in block.format) || block.format.rounds % 2 === 0) return [];
-      const i = block.stations.findIndex((s) => s.sides === 'other side each round' && c.facts(s.move).sided);
-      if (i < 0) return [];
-      return [
-        {
-          check: 'sides differ',
-          severity: 'mend',
-          block: b,
-          station: i,
-          says: `${here(c, b)}With ${block.format.rounds} rounds ${low(c.name(b, i))} is done once more on one side than on the other.`,
-          fix: {
-            label: 'Swap at half time',
-            kind: 'block',
-            block: b,
-            becomes: withStation(block, i, { sides: 'swap at half' }),
-          },
-        },
-      ];
-    }),
-  'same joint': (c) =>
-    thirdsRunning(c.library, c.session.blocks, c.formAt).map(({ block: b, station, joint }): Raw => {
-      const across = station < MANY_RUNS - 1;
-      return {
-        check: 'same joint',
-        severity: 'mend',
-        block: b,
-        station,
-        says: `${here(c, b)}Three stations running load ${joint}, up to ${low(c.name(b, station))}${across ? ', across the end of the round' : ''}. Move one apart.`,
-        fix: { label: 'Best order…', kind: 'order', block: b },
-      };
-    }),
-  'same muscles': (c) =>
-    c.session.blocks.flatMap((block, b): Raw[] => {
-      // In pairs it is often meant.
-      if (!isCircuit(block) || formatEntry(block.format.kind).pairs || block.stations.length < 3) return [];
-      for (const [i, k] of neighbours(block)) {
-        const [a, z] = [c.traits(b, i).muscles, c.traits(b, k).muscles];
-        const shared = a.reduce((sum, share, m) => sum + Math.min(share, z[m]!), 0);
-        if (shared >= ALIKE_MUSCLES && block.stations[i]!.move !== block.stations[k]!.move)
-          return [
-            {
-              check: 'same muscles',
-              severity: 'note',
-              block: b,
-              station: k,
-              says: `${here(c, b)}${c.name(b, i)} and ${low(c.name(b, k))}, one after the other, use the same muscles.`,
-              fix: { label: 'Best order…', kind: 'order', block: b },
-            },
-          ];
-      }
-      return [];
-    }),
-  'hard ones adjacent': (c) =>
-    c.session.blocks.flatMap((block, b): Raw[] => {
-      if (!isCircuit(block) || block.stations.length < 4) return [];
-      const hard = block.stations.map((_, i) => c.traits(b, i).hard);
-      const [first, second] = hard.map((met, i) => ({ met, i })).sort((x, y) => y.met - x.met || x.i - y.i);
-      if (!first || !second || second.met < HARD_MET) return [];
-      // Where most are hard, some must stand together.
-      if (hard.filter((met) => met >= HARD_MET).length > block.stations.length / 2) return [];
-      const together = [...neighbours(block)].some(
-        ([i, k]) => (i === first.i && k === second.i) || (i === second.i && k === first.i),
-      );
-      return together
-        ? [
-            {
-              check: 'hard ones adjacent',
-              severity: 'note',
-              block: b,
-              station: Math.max(first.i, second.i),
-              says: `${here(c, b)}The two hardest, ${low(c.name(b, first.i))} and ${low(c.name(b, second.i))}, follow each other.`,
-              fix: { label: 'Best order…', kind: 'order', block: b },
-            },
-          ]
-        : [];
-    }),
-  'down and up': (c) => {
-    const steady = c.session.forWhom === 'older' || c.session.forWhom === 'clinical';
-    const most = MANY_TIMES_DOWN[steady ? 'steady' : 'others'];
-    if (c.sums.floorChanges <= most) return [];
-    const worst = c.sums.blocks.map((sum, b) => ({ n: sum.floorChanges, b })).sort((x, y) => y.n - x.n)[0]!;
-    return [
-      {
-        check: 'down and up',
-        severity: steady ? 'mend' : 'note',
-        block: worst.b,
-        station: null,
-        says: `Down to the floor and up again ${c.sums.floorChanges} times: a lot for ${KINDS[c.session.forWhom].name}.`,
-        fix: { label: 'Best order…', kind: 'order', block: worst.b },
-      },
-    ];
-  },
-  landings: (c) => {
-    const top = IMPACT[3];
-    const perMinute = c.sums.mostLandingsAMinute > top.lightPerMinute;
-    const hard = c.sums.hardLandings > top.highPerSession;
-    const light = c.sums.lightLandings > top.lightPerSession;
-    if (!perMinute && !hard && !light) return [];
-    return [
-      {
-        check: 'landings',
-        severity: 'mend',
-        block: null,
-        station: null,
-        says: hard
-          ? `${c.sums.hardLandings} hard landings: more than ${top.highPerSession} in a session is for the trained.`
-          : perMinute
-            ? `Up to ${c.sums.mostLandingsAMinute} landings in a minute: ${top.lightPerMinute} is a lot already.`
-            : `${c.sums.lightLandings} landings in all: ${top.lightPerSession} is a lot already.`,
-        fix: null,
-      },
-    ];
-  },
-  'no easier form': (c) =>
-    c.session.blocks.flatMap((block, b): Raw[] => {
-      if (!isCircuit(block)) return [];
-      const i = block.stations.findIndex((s) => !hasEasier(c.library, s.move));
-      return i < 0
-        ? []
-        : [
-            {
-              check: 'no easier form',
-              severity: 'note',
-              block: b,
-              station: i,
-              says: `${here(c, b)}There is nothing easier than ${low(c.name(b, i))}: have something ready for who can’t.`,
-              fix: null,
-            },
-          ];
-    }),
-  'work to rest': (c) =>
-    c.session.blocks.flatMap((block, b): Raw[] => {
-      if (!isCircuit(block) || !('workSeconds' in block.format) || !('restSeconds' in block.format))
-        return [];
-      const { workSeconds, restSeconds } = block.format;
-      const kind = KINDS[c.session.forWhom];
-      const least = Math.ceil(workSeconds / kind.mostWorkToRest / 5) * 5;
-      if (workSeconds > kind.mostWorkSeconds)
+  {
+    id: 'rest too short',
+    find: (c) =>
+      c.session.blocks.flatMap((block, b): Raw[] => {
+        const short = c.sums.changes.filter((ch) => ch.block === b && ch.needs > ch.has);
+        if (short.length === 0 || !isCircuit(block)) return [];
+        const worst = short.reduce((a, x) => (x.needs > a.needs ? x : a), short[0]!);
+        const seams = new Set(short.map((ch) => `${ch.from}>${ch.to}`)).size;
+        const offset = c.entries.find((e) => e.block === b)!.station;
+        const [from, to] = [worst.from - offset, worst.to - offset];
         return [
           {
-            check: 'work to rest',
-            severity: 'note',
+            severity: 'mend',
             block: b,
-            station: null,
-            says: `${here(c, b)}${workSeconds} s at a stretch is long for ${kind.name}; up to ${kind.mostWorkSeconds} s suits most.`,
-            fix: {
-              label: `Work ${kind.mostWorkSeconds} s`,
-              kind: 'block',
-              block: b,
-              becomes: { ...block, format: { ...block.format, workSeconds: kind.mostWorkSeconds } },
-            },
+            station: to,
+            says: `${here(c, b)}${worst.has} s isn’t enough to get from ${low(c.name(b, from))} to ${low(c.name(b, to))}: allow ${worst.needs} s${seams > 1 ? ` (${seams} places)` : ''}.`,
+            fix: restFix(block, b, worst.needs),
           },
         ];
-      return restSeconds * kind.mostWorkToRest < workSeconds
-        ? [
-            {
-              check: 'work to rest',
-              severity: 'note',
-              block: b,
-              station: null,
-              says: `${here(c, b)}${workSeconds} s of work to ${restSeconds} of rest is dense for ${kind.name}.`,
-              fix: restFix(block, b, least),
-            },
-          ]
-        : [];
-    }),
-  'showing takes time': (c) =>
-    c.session.blocks.flatMap((block, b): Raw[] => {
-      if (block.showing === 'in the rest') {
-        const rest = restOf(block)?.seconds ?? 0;
-        const i = block.stations.findIndex((s) => showSecondsOf(s) > rest);
+      }),
+  },
+  {
+    id: 'rest of their own',
+    find: (c) => {
+      const needs = floorSeconds(c.limits ?? [], 'rest');
+      return c.session.blocks.flatMap((block, b): Raw[] => {
+        const rest = restOf(block);
+        return rest && isCircuit(block) && needs > rest.seconds
+          ? [
+              {
+                severity: 'mend',
+                block: b,
+                station: null,
+                says: `${here(c, b)}They need at least ${needs} s of rest after each bout; the clock gives ${rest.seconds}.`,
+                fix: restFix(block, b, needs),
+              },
+            ]
+          : [];
+      });
+    },
+  },
+  {
+    id: 'sides differ',
+    find: (c) =>
+      c.session.blocks.flatMap((block, b): Raw[] => {
+        if (!('rounds' in block.format) || block.format.rounds % 2 === 0) return [];
+        const i = block.stations.findIndex(
+          (s) => s.sides === 'other side each round' && c.facts(s.move).sided,
+        );
         if (i < 0) return [];
-        const needs = showSecondsOf(block.stations[i]!);
         return [
           {
-            check: 'showing takes time',
             severity: 'mend',
             block: b,
             station: i,
-            says: `${here(c, b)}Showing ${low(c.name(b, i))} takes about ${needs} s; the rest before it is ${rest}.`,
+            says: `${here(c, b)}With ${block.format.rounds} rounds ${low(c.name(b, i))} is done once more on one side than on the other.`,
             fix: {
-              label: 'Show them before',
+              label: 'Swap at half time',
               kind: 'block',
               block: b,
-              becomes: { ...block, showing: 'before' },
+              becomes: withStation(block, i, { sides: 'swap at half' }),
             },
           },
         ];
-      }
-      if (block.showing !== 'over the warm-up') return [];
-      const warm = c.session.blocks.findIndex((x) => roleOf(x) === 'warm-up');
-      const has = warm < 0 ? 0 : c.sums.blocks[warm]!.lengthSeconds;
-      const needs = showSecondsIn(block);
-      return needs > has
-        ? [
+      }),
+  },
+  {
+    id: 'same joint',
+    find: (c) =>
+      thirdsRunning(c.library, c.session.blocks, c.formAt).map(({ block: b, station, joint }): Raw => {
+        const across = station < MANY_RUNS - 1;
+        return {
+          severity: 'mend',
+          block: b,
+          station,
+          says: `${here(c, b)}Three stations running load ${joint}, up to ${low(c.name(b, station))}${across ? ', across the end of the round' : ''}. Move one apart.`,
+          fix: { label: 'Best order…', kind: 'order', block: b },
+        };
+      }),
+  },
+  {
+    id: 'same muscles',
+    find: (c) =>
+      c.session.blocks.flatMap((block, b): Raw[] => {
+        // In pairs it is often meant.
+        if (!isCircuit(block) || formatEntry(block.format.kind).pairs || block.stations.length < 3) return [];
+        for (const [i, k] of neighbours(block)) {
+          const [a, z] = [c.traits(b, i).muscles, c.traits(b, k).muscles];
+          const shared = a.reduce((sum, share, m) => sum + Math.min(share, z[m]!), 0);
+          if (shared >= ALIKE_MUSCLES && block.stations[i]!.move !== block.stations[k]!.move)
+            return [
+              {
+                severity: 'note',
+                block: b,
+                station: k,
+                says: `${here(c, b)}${c.name(b, i)} and ${low(c.name(b, k))}, one after the other, use the same muscles.`,
+                fix: { label: 'Best order…', kind: 'order', block: b },
+              },
+            ];
+        }
+        return [];
+      }),
+  },
+  {
+    id: 'hard ones adjacent',
+    find: (c) =>
+      c.session.blocks.flatMap((block, b): Raw[] => {
+        if (!isCircuit(block) || block.stations.length < 4) return [];
+        const hard = block.stations.map((_, i) => c.traits(b, i).hard);
+        const [first, second] = hard.map((met, i) => ({ met, i })).sort((x, y) => y.met - x.met || x.i - y.i);
+        if (!first || !second || second.met < HARD_MET) return [];
+        // Where most are hard, some must stand together.
+        if (hard.filter((met) => met >= HARD_MET).length > block.stations.length / 2) return [];
+        const together = [...neighbours(block)].some(
+          ([i, k]) => (i === first.i && k === second.i) || (i === second.i && k === first.i),
+        );
+        return together
+          ? [
+              {
+                severity: 'note',
+                block: b,
+                station: Math.max(first.i, second.i),
+                says: `${here(c, b)}The two hardest, ${low(c.name(b, first.i))} and ${low(c.name(b, second.i))}, follow each other.`,
+                fix: { label: 'Best order…', kind: 'order', block: b },
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'down and up',
+    find: (c) => {
+      const steady = c.session.forWhom === 'older' || c.session.forWhom === 'clinical';
+      const most = MANY_TIMES_DOWN[steady ? 'steady' : 'others'];
+      if (c.sums.floorChanges <= most) return [];
+      const worst = c.sums.blocks.map((sum, b) => ({ n: sum.floorChanges, b })).sort((x, y) => y.n - x.n)[0]!;
+      return [
+        {
+          severity: steady ? 'mend' : 'note',
+          block: worst.b,
+          station: null,
+          says: `Down to the floor and up again ${c.sums.floorChanges} times: a lot for ${KINDS[c.session.forWhom].name}.`,
+          fix: { label: 'Best order…', kind: 'order', block: worst.b },
+        },
+      ];
+    },
+  },
+  {
+    id: 'landings',
+    find: (c) => {
+      const top = IMPACT[3];
+      const perMinute = c.sums.mostLandingsAMinute > top.lightPerMinute;
+      const hard = c.sums.hardLandings > top.highPerSession;
+      const light = c.sums.lightLandings > top.lightPerSession;
+      if (!perMinute && !hard && !light) return [];
+      return [
+        {
+          severity: 'mend',
+          block: null,
+          station: null,
+          says: hard
+            ? `${c.sums.hardLandings} hard landings: more than ${top.highPerSession} in a session is for the trained.`
+            : perMinute
+              ? `Up to ${c.sums.mostLandingsAMinute} landings in a minute: ${top.lightPerMinute} is a lot already.`
+              : `${c.sums.lightLandings} landings in all: ${top.lightPerSession} is a lot already.`,
+          fix: null,
+        },
+      ];
+    },
+  },
+  {
+    id: 'no easier form',
+    find: (c) =>
+      c.session.blocks.flatMap((block, b): Raw[] => {
+        if (!isCircuit(block)) return [];
+        const i = block.stations.findIndex((s) => !hasEasier(c.library, s.move));
+        return i < 0
+          ? []
+          : [
+              {
+                severity: 'note',
+                block: b,
+                station: i,
+                says: `${here(c, b)}There is nothing easier than ${low(c.name(b, i))}: have something ready for who can’t.`,
+                fix: null,
+              },
+            ];
+      }),
+  },
+  {
+    id: 'work to rest',
+    find: (c) =>
+      c.session.blocks.flatMap((block, b): Raw[] => {
+        if (!isCircuit(block) || !('workSeconds' in block.format) || !('restSeconds' in block.format))
+          return [];
+        const { workSeconds, restSeconds } = block.format;
+        const kind = KINDS[c.session.forWhom];
+        const least = Math.ceil(workSeconds / kind.mostWorkToRest / 5) * 5;
+        if (workSeconds > kind.mostWorkSeconds)
+          return [
             {
-              check: 'showing takes time',
-              severity: 'mend',
+              severity: 'note',
               block: b,
               station: null,
-              says: `${here(c, b)}Showing all of it takes about ${span(Math.ceil(needs / 10) * 10)}; ${warm < 0 ? 'there is no warm-up to do it over' : `the warm-up is ${span(has)}`}.`,
+              says: `${here(c, b)}${workSeconds} s at a stretch is long for ${kind.name}; up to ${kind.mostWorkSeconds} s suits most.`,
+              fix: {
+                label: `Work ${kind.mostWorkSeconds} s`,
+                kind: 'block',
+                block: b,
+                becomes: { ...block, format: { ...block.format, workSeconds: kind.mostWorkSeconds } },
+              },
+            },
+          ];
+        return restSeconds * kind.mostWorkToRest < workSeconds
+          ? [
+              {
+                severity: 'note',
+                block: b,
+                station: null,
+                says: `${here(c, b)}${workSeconds} s of work to ${restSeconds} of rest is dense for ${kind.name}.`,
+                fix: restFix(block, b, least),
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'showing takes time',
+    find: (c) =>
+      c.session.blocks.flatMap((block, b): Raw[] => {
+        if (block.showing === 'in the rest') {
+          const rest = restOf(block)?.seconds ?? 0;
+          const i = block.stations.findIndex((s) => showSecondsOf(s) > rest);
+          if (i < 0) return [];
+          const needs = showSecondsOf(block.stations[i]!);
+          return [
+            {
+              severity: 'mend',
+              block: b,
+              station: i,
+              says: `${here(c, b)}Showing ${low(c.name(b, i))} takes about ${needs} s; the rest before it is ${rest}.`,
               fix: {
                 label: 'Show them before',
                 kind: 'block',
@@ -552,187 +629,225 @@ const CHECKS: Record<string, (c: Context) => Raw[]> = {
                 becomes: { ...block, showing: 'before' },
               },
             },
-          ]
-        : [];
-    }),
-  'holds too long': (c) => {
-    const cap = (c.limits ?? []).reduce(
-      (most, l) => (l.kind === 'cap' && l.on === 'strain.holdSeconds' ? Math.min(most, l.max) : most),
-      Number.POSITIVE_INFINITY,
-    );
-    if (!Number.isFinite(cap)) return [];
-    const at = c.entries.findIndex((_, i) => (c.version.original[i]?.holdSeconds ?? 0) > cap);
-    if (at < 0) return [];
-    const { block: b, inBlock: i, part } = c.entries[at]!;
-    const block = c.session.blocks[b]!;
-    const held = c.version.original[at]!.holdSeconds!;
-    const times = Math.max(2, Math.floor((held + 3) / (cap + 3)));
-    return [
-      {
-        check: 'holds too long',
-        severity: 'note',
-        block: b,
-        station: i,
-        says: `${here(c, b)}${c.name(b, i)} is held ${held} s; they should let go by ${cap} s, so theirs is shorter.`,
-        fix:
-          part === 0 && times <= 10 && cap >= 2 && cap <= 60
-            ? {
-                label: `${times} × ${cap} s for all`,
-                kind: 'block',
+          ];
+        }
+        if (block.showing !== 'over the warm-up') return [];
+        const warm = c.session.blocks.findIndex((x) => roleOf(x) === 'warm-up');
+        const has = warm < 0 ? 0 : c.sums.blocks[warm]!.lengthSeconds;
+        const needs = showSecondsIn(block);
+        return needs > has
+          ? [
+              {
+                severity: 'mend',
                 block: b,
-                becomes: withStation(block, i, {
-                  dose: { ...block.stations[i]!.dose, bouts: { times, seconds: Math.floor(cap) } },
-                }),
-              }
-            : null,
-      },
-    ];
-  },
-  'no warm-up': (c) => {
-    const circuits = c.session.blocks.filter(isCircuit);
-    if (circuits.every((block) => block.stations.length === 0)) return [];
-    const needs = floorSeconds(c.limits ?? [], 'warm-up');
-    const warm = c.session.blocks.findIndex((block) => roleOf(block) === 'warm-up');
-    const has = warm < 0 ? 0 : c.sums.blocks[warm]!.lengthSeconds;
-    if (needs > has)
-      return [
-        {
-          check: 'warm-up',
-          severity: warm < 0 ? 'note' : 'mend',
-          block: warm < 0 ? null : warm,
-          station: null,
-          says: `They need ${span(needs)} of warm-up, rising slowly, before this begins${warm < 0 ? '' : `; there are ${span(has)}`}.`,
-          fix: { label: 'Make one', kind: 'add', role: 'warm-up' },
-        },
-      ];
-    if (warm < 0)
-      return [
-        {
-          check: 'warm-up',
-          severity: 'note',
-          block: null,
-          station: null,
-          says: 'No warm-up in this session.',
-          fix: { label: 'Make one', kind: 'add', role: 'warm-up' },
-        },
-      ];
-    const used = usedBy(
-      c.library,
-      circuits.flatMap((block) => block.stations),
-    ).joints;
-    const warmed = new Set(
-      c.session.blocks[warm]!.stations.flatMap((s) => {
-        const move = c.library.move(s.move);
-        return move?.serves ? move.serves.joints : usedBy(c.library, [s]).joints;
+                station: null,
+                says: `${here(c, b)}Showing all of it takes about ${span(Math.ceil(needs / 10) * 10)}; ${warm < 0 ? 'there is no warm-up to do it over' : `the warm-up is ${span(has)}`}.`,
+                fix: {
+                  label: 'Show them before',
+                  kind: 'block',
+                  block: b,
+                  becomes: { ...block, showing: 'before' },
+                },
+              },
+            ]
+          : [];
       }),
-    );
-    const cold = used.filter((joint) => READIED.has(joint) && !warmed.has(joint));
-    return cold.length > 0
-      ? [
-          {
-            check: 'joint not warm',
-            severity: 'note',
-            block: warm,
-            station: null,
-            says: `The warm-up leaves out the ${cold.join(', ')}, which the circuit uses.`,
-            fix: { label: 'Make it anew', kind: 'add', role: 'warm-up' },
-          },
-        ]
-      : [];
   },
-  'cool-down': (c) => {
-    const needs = floorSeconds(c.limits ?? [], 'cool-down');
-    const at = c.session.blocks.findIndex((block) => roleOf(block) === 'cool-down');
-    const has = at < 0 ? 0 : c.sums.blocks[at]!.lengthSeconds;
-    return needs > has
-      ? [
-          {
-            check: 'cool-down',
-            severity: 'note',
-            block: at < 0 ? null : at,
-            station: null,
-            says: `They need ${span(needs)} of cooling down afterwards, never stopping dead${at < 0 ? '' : `; there are ${span(has)}`}.`,
-            fix: { label: 'Make one', kind: 'add', role: 'cool-down' },
-          },
-        ]
-      : [];
-  },
-  drink: (c) => {
-    const stops = drinksFor(c.session, c.facts).filter((b) => !c.session.blocks[b]!.after?.drink);
-    if (stops.length === 0) return [];
-    const b = stops[0]!;
-    const block = c.session.blocks[b]!;
-    const seconds = Math.max(60, block.after?.seconds ?? 0);
-    return [
-      {
-        check: 'drink',
-        severity: 'note',
-        block: b,
-        station: null,
-        says: `${KINDS[c.session.forWhom].name.replace(/^./, (x) => x.toUpperCase())} want a drink after about ${KINDS[c.session.forWhom].drinkMinutes} minutes: have it after ${low(blockName(c.session.blocks, b))}.`,
-        fix: {
-          label: 'Drink there',
-          kind: 'block',
+  {
+    id: 'holds too long',
+    find: (c) => {
+      const cap = (c.limits ?? []).reduce(
+        (most, l) => (l.kind === 'cap' && l.on === 'strain.holdSeconds' ? Math.min(most, l.max) : most),
+        Number.POSITIVE_INFINITY,
+      );
+      if (!Number.isFinite(cap)) return [];
+      const at = c.entries.findIndex((_, i) => (c.version.original[i]?.holdSeconds ?? 0) > cap);
+      if (at < 0) return [];
+      const { block: b, inBlock: i, part } = c.entries[at]!;
+      const block = c.session.blocks[b]!;
+      const held = c.version.original[at]!.holdSeconds!;
+      const times = Math.max(2, Math.floor((held + 3) / (cap + 3)));
+      return [
+        {
+          severity: 'note',
           block: b,
-          becomes: { ...block, after: { ...block.after, seconds, drink: true } },
+          station: i,
+          says: `${here(c, b)}${c.name(b, i)} is held ${held} s; they should let go by ${cap} s, so theirs is shorter.`,
+          fix:
+            part === 0 && times <= 10 && cap >= 2 && cap <= 60
+              ? {
+                  label: `${times} × ${cap} s for all`,
+                  kind: 'block',
+                  block: b,
+                  becomes: withStation(block, i, {
+                    dose: { ...block.stations[i]!.dose, bouts: { times, seconds: Math.floor(cap) } },
+                  }),
+                }
+              : null,
         },
-      },
-    ];
+      ];
+    },
   },
-  'missing pattern': (c) => {
-    const stations = c.session.blocks.filter(isCircuit).flatMap((block) => block.stations);
-    if (stations.length < 6) return [];
-    const done = new Set<Pattern>();
-    c.entries.forEach((entry, i) => {
-      if (!isCircuit(c.session.blocks[entry.block]!)) return;
-      const move = c.library.move(c.version.uses[i]?.move ?? entry.move);
-      if (move) done.add(move.pattern);
-    });
-    for (const [words, advice, is] of GROUPS_OF_PATTERNS)
-      if (![...done].some(is))
+  {
+    id: 'warm-up',
+    find: (c) => {
+      const circuits = c.session.blocks.filter(isCircuit);
+      if (circuits.every((block) => block.stations.length === 0)) return [];
+      const needs = floorSeconds(c.limits ?? [], 'warm-up');
+      const warm = c.session.blocks.findIndex((block) => roleOf(block) === 'warm-up');
+      const has = warm < 0 ? 0 : c.sums.blocks[warm]!.lengthSeconds;
+      if (needs > has)
         return [
           {
-            check: `nothing ${words}`,
-            severity: 'note',
-            block: null,
+            severity: warm < 0 ? 'note' : 'mend',
+            block: warm < 0 ? null : warm,
             station: null,
-            says: `Nothing in this session ${words}. ${advice}`,
-            fix: null,
+            says: `They need ${span(needs)} of warm-up, rising slowly, before this begins${warm < 0 ? '' : `; there are ${span(has)}`}.`,
+            fix: { label: 'Make one', kind: 'add', role: 'warm-up' },
           },
         ];
-    return [];
-  },
-  'many new moves': (c) => {
-    const isNew = c.session.blocks.flatMap((block) => block.stations).filter((s) => s.isNew).length;
-    const most =
-      MANY_NEW[c.session.forWhom === 'adults' || c.session.forWhom === 'fit' ? 'adults' : 'others'];
-    return isNew > most
-      ? [
+      if (warm < 0)
+        return [
           {
-            check: 'many new moves',
             severity: 'note',
             block: null,
             station: null,
-            says: `${isNew} moves are new to them: ${most} at once is as much as anybody takes in.`,
-            fix: null,
+            says: 'No warm-up in this session.',
+            fix: { label: 'Make one', kind: 'add', role: 'warm-up' },
           },
-        ]
-      : [];
+        ];
+      return [];
+    },
   },
-  'things short': (c) =>
-    c.shortOfThings && c.shortOfThings.people > 0
-      ? [
-          {
-            check: 'things short',
-            severity: 'mend',
-            block: c.shortOfThings.block,
-            station: null,
-            says: `${here(c, c.shortOfThings.block)}There isn’t enough for all ${c.shortOfThings.of} as written: ${c.shortOfThings.people} ${c.shortOfThings.people === 1 ? 'turn' : 'turns'} at a station would go without. “Set up” shares it out.`,
-            fix: null,
+  {
+    id: 'joint not warm',
+    find: (c) => {
+      const circuits = c.session.blocks.filter(isCircuit);
+      const warm = c.session.blocks.findIndex((block) => roleOf(block) === 'warm-up');
+      const lasts = warm < 0 ? 0 : c.sums.blocks[warm]!.lengthSeconds;
+      // One that is missing or too short is told of first.
+      if (warm < 0 || floorSeconds(c.limits ?? [], 'warm-up') > lasts) return [];
+      if (circuits.every((block) => block.stations.length === 0)) return [];
+      const used = usedBy(
+        c.library,
+        circuits.flatMap((block) => block.stations),
+      ).joints;
+      const warmed = new Set(
+        c.session.blocks[warm]!.stations.flatMap((s) => {
+          const move = c.library.move(s.move);
+          return move?.serves ? move.serves.joints : usedBy(c.library, [s]).joints;
+        }),
+      );
+      const cold = used.filter((joint) => READIED.has(joint) && !warmed.has(joint));
+      return cold.length > 0
+        ? [
+            {
+              severity: 'note',
+              block: warm,
+              station: null,
+              says: `The warm-up leaves out the ${cold.join(', ')}, which the circuit uses.`,
+              fix: { label: 'Make it anew', kind: 'add', role: 'warm-up' },
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: 'cool-down',
+    find: (c) => {
+      const needs = floorSeconds(c.limits ?? [], 'cool-down');
+      const at = c.session.blocks.findIndex((block) => roleOf(block) === 'cool-down');
+      const has = at < 0 ? 0 : c.sums.blocks[at]!.lengthSeconds;
+      return needs > has
+        ? [
+            {
+              severity: 'note',
+              block: at < 0 ? null : at,
+              station: null,
+              says: `They need ${span(needs)} of cooling down afterwards, never stopping dead${at < 0 ? '' : `; there are ${span(has)}`}.`,
+              fix: { label: 'Make one', kind: 'add', role: 'cool-down' },
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: 'drink',
+    find: (c) => {
+      const stops = drinksFor(c.session, c.facts).filter((b) => !c.session.blocks[b]!.after?.drink);
+      if (stops.length === 0) return [];
+      const b = stops[0]!;
+      const block = c.session.blocks[b]!;
+      const seconds = Math.max(60, block.after?.seconds ?? 0);
+      return [
+        {
+          severity: 'note',
+          block: b,
+          station: null,
+          says: `${KINDS[c.session.forWhom].name.replace(/^./, (x) => x.toUpperCase())} want a drink after about ${KINDS[c.session.forWhom].drinkMinutes} minutes: have it after ${low(blockName(c.session.blocks, b))}.`,
+          fix: {
+            label: 'Drink there',
+            kind: 'block',
+            block: b,
+            becomes: { ...block, after: { ...block.after, seconds, drink: true } },
           },
-        ]
-      : [],
-};
+        },
+      ];
+    },
+  },
+  {
+    id: 'no pull',
+    was: ['nothing pulls'],
+    find: (c) => missingGroup(c, 'no pull'),
+  },
+  {
+    id: 'no push',
+    was: ['nothing pushes'],
+    find: (c) => missingGroup(c, 'no push'),
+  },
+  {
+    id: 'no legs',
+    was: ['nothing trains the legs'],
+    find: (c) => missingGroup(c, 'no legs'),
+  },
+  {
+    id: 'many new moves',
+    find: (c) => {
+      const isNew = c.session.blocks.flatMap((block) => block.stations).filter((s) => s.isNew).length;
+      const most =
+        MANY_NEW[c.session.forWhom === 'adults' || c.session.forWhom === 'fit' ? 'adults' : 'others'];
+      return isNew > most
+        ? [
+            {
+              severity: 'note',
+              block: null,
+              station: null,
+              says: `${isNew} moves are new to them: ${most} at once is as much as anybody takes in.`,
+              fix: null,
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: 'things short',
+    find: (c) =>
+      c.shortOfThings && c.shortOfThings.people > 0
+        ? [
+            {
+              severity: 'mend',
+              block: c.shortOfThings.block,
+              station: null,
+              says: `${here(c, c.shortOfThings.block)}There isn’t enough for all ${c.shortOfThings.of} as written: ${c.shortOfThings.people} ${c.shortOfThings.people === 1 ? 'turn' : 'turns'} at a station would go without. “Set up” shares it out.`,
+              fix: null,
+            },
+          ]
+        : [],
+  },
+];
+
+/** Every check's stable id. */
+export const CHECK_IDS: readonly string[] = CHECKS.map((one) => one.id);
 
 /** The nearest count that mends a minute or a pyramid's step; null where no one number does. */
 function fixFormat(
@@ -787,16 +902,17 @@ export function check(subject: Checked): Finding[] {
       return library.move(move)?.name ?? move;
     },
   };
-  return Object.values(CHECKS)
-    .flatMap((run) => run(context))
-    .map((raw): Finding => {
+  return CHECKS.flatMap((one) => one.find(context).map((raw) => ({ one, raw })))
+    .map(({ one, raw }): Finding => {
       const block = raw.block === null ? null : session.blocks[raw.block]!;
       const at = [block?.id, raw.station === null ? null : block?.stations[raw.station]?.id]
         .filter(Boolean)
         .join('/');
-      const why = session.accepted?.find((a) => a.check === raw.check && a.at === at)?.why ?? null;
+      const why =
+        session.accepted?.find((a) => (a.check === one.id || one.was?.includes(a.check)) && a.at === at)
+          ?.why ?? null;
       // What no plan may go on with can't be waved through.
-      return { ...raw, at, accepted: raw.severity === 'stop' ? null : why };
+      return { ...raw, check: one.id, at, accepted: raw.severity === 'stop' ? null : why };
     })
     .sort(
       (a, b) =>

@@ -1,4 +1,4 @@
-export { check, type Finding, isCircuit, JOINTS, thirdsRunning } from './checks.ts';
+export { CHECK_IDS, check, type Finding, isCircuit, JOINTS, thirdsRunning } from './checks.ts';
 export {
   type BestOrder,
   bestOrder,

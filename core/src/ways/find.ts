@@ -14,7 +14,7 @@ import { at, CAPABILITY_IDS, type Capability, type FormRef, type Settings } from
 import { EVERYWHERE, type Room } from '../room/index.ts';
 import { AS_WRITTEN } from '../session/index.ts';
 
-export interface FindRequest {
+interface FindRequest {
   readonly from: FormRef;
   /** What must go. */
   readonly without: readonly Avoid[];

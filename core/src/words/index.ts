@@ -8,7 +8,6 @@ export {
   ownWords,
   paceWords,
   repsWords,
-  type Spoken,
   sayNearMiss,
   sayReason,
   sayStation,

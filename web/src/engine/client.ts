@@ -114,4 +114,4 @@ export function createClient(start: () => Port, sourceOf: (library: Library) => 
       }),
   };
 }
-export type Client = ReturnType<typeof createClient>;
+type Client = ReturnType<typeof createClient>;

@@ -8,7 +8,7 @@ interface KeptRun {
 }
 
 /** People whom something that is kept in this browser names. */
-export function keptPeople(): string[] {
+function keptPeople(): string[] {
   const ids = new Set<string>();
   for (const key of storage.keys().filter((one) => KEPT.test(one))) {
     const kept = storage.read<KeptRun & { docs?: Record<string, unknown> }>(key);

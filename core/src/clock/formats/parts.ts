@@ -88,7 +88,7 @@ export function byCount(parts: readonly PartWork[], goes = 1, mostGoes = goes, c
   });
 }
 
-export const rounded = (s: Span) => ({ lo: Math.round(s.lo), hi: Math.round(s.hi) });
+const rounded = (s: Span) => ({ lo: Math.round(s.lo), hi: Math.round(s.hi) });
 /** A stretch whose length is how long the dose takes. */
 export function pushOpen(track: Track, takes: Span, more: Partial<Piece>): void {
   track.push('work', Math.max(1, takes.mid), { ...more, open: rounded(takes) });

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { whole } from '../inputs.ts';
 import { defineFormat } from './entry.ts';
-import { byTurns, once, several, spread, TURNS, turns, turnsInputs, turnsWords } from './parts.ts';
+import { byTurns, several, TURNS, turns, turnsInputs, turnsWords } from './parts.ts';
 
 const schema = z.strictObject({ kind: z.literal('rotation'), ...turns, groups: whole('groups') });
 

@@ -1,7 +1,6 @@
 import * as z from 'zod';
 import { whole } from '../inputs.ts';
 import { Track } from '../timeline.ts';
-import { times } from '../work.ts';
 import { defineFormat } from './entry.ts';
 import { pushChange, pushSet } from './parts.ts';
 

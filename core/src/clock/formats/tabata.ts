@@ -1,9 +1,8 @@
 import * as z from 'zod';
 import { INPUTS, whole } from '../inputs.ts';
 import { Track } from '../timeline.ts';
-import { times } from '../work.ts';
 import { defineFormat } from './entry.ts';
-import { inSlot, once, slotsIn } from './parts.ts';
+import { inSlot, slotsIn } from './parts.ts';
 
 const schema = z.strictObject({
   kind: z.literal('tabata'),
