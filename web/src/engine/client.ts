@@ -114,4 +114,3 @@ export function createClient(start: () => Port, sourceOf: (library: Library) => 
       }),
   };
 }
-type Client = ReturnType<typeof createClient>;

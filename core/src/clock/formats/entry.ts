@@ -4,7 +4,7 @@ import type { Piece } from '../timeline.ts';
 import type { StationWork, Surroundings } from '../work.ts';
 
 /** A count that goes in steps from the lowest to the highest. */
-export interface Steps {
+interface Steps {
   readonly low: number;
   readonly by: number;
   readonly high: number;
