@@ -58,7 +58,7 @@ test('every move is drawn and agrees with its data; a fault stands faint beside 
 /** A move of the trainer's own that looks like nothing in particular yet. */
 async function ownMove(page: Page) {
   const { moves } = JSON.parse(
-    readFileSync(join(import.meta.dirname, '../library/ladders/split-stance.json'), 'utf8'),
+    readFileSync(join(import.meta.dirname, '../library/ladders/split-stance/split-stance.json'), 'utf8'),
   ) as { moves: { id: string }[] };
   const like = moves.find((m) => m.id === 'split-squat')!;
   const mine = { ...like, id: 'our-low-split', name: 'Our low split' };

@@ -7,7 +7,10 @@ import type { Demand, DemandKey } from '@inner-rung/core/move';
 const folder = join(dirname(fileURLToPath(import.meta.url)), '../../library');
 
 export function shippedFiles(): LibraryFile[] {
-  const names = ['bases.json', ...readdirSync(join(folder, 'ladders')).map((n) => `ladders/${n}`)];
+  const names = readdirSync(folder, { recursive: true })
+    .map(String)
+    .filter((name) => /^(ladders\/[^/]+\/[^/]+|moves\/[^/]+|bases|shared)\.json$/.test(name))
+    .sort();
   return names.map((name) => ({ name, json: JSON.parse(readFileSync(join(folder, name), 'utf8')) }));
 }
 

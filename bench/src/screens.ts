@@ -68,7 +68,7 @@ function filesOf(count: number, base: Library): LibraryFile[] {
   const ladders = copies.map((l) => ({ ...l, branchOf: l.branchOf!.filter((id) => here.has(id)) }));
   return [
     ...files,
-    { name: 'ladders/copies.json', json: { family: 'copies', name: 'Copies', moves: [], ladders } },
+    ...ladders.map((ladder) => ({ name: `ladders/copies/${ladder.id}.json`, json: { ladder } })),
   ];
 }
 

@@ -504,37 +504,47 @@ describe('a broken library file names file, move and field', () => {
     }
     return 'opened';
   };
-  const push = (files: { name: string; json: any }[]) =>
-    files.find((f) => f.name.endsWith('/push.json'))!.json;
+  type Files = { name: string; json: any }[];
+  const fileOf = (files: Files, ladder: string) =>
+    files.find((f) => f.name === `ladders/push/${ladder}.json`)!.json;
+  const push = (files: Files) => fileOf(files, 'push');
+  /** A move wherever it has its home. */
+  const move = (files: Files, id: string) =>
+    files.flatMap((f) => f.json.moves ?? []).find((m: any) => m.id === id)!;
 
   test('a word where a number belongs', () => {
     const message = broken((files) => {
-      push(files).moves[2].demand['wrist.load'] = 'lots';
+      move(files, 'knee-push-up').demand['wrist.load'] = 'lots';
     });
-    expect(message).toMatch(/ladders\/push\.json: move "knee-push-up", field "demand\.wrist\.load"/);
+    expect(message).toMatch(/ladders\/push\/[a-z-]+\.json: move "knee-push-up", field "demand\.wrist\.load"/);
   });
   test('a demand nobody knows', () => {
-    expect(broken((files) => (push(files).moves[0].demand['wrist.joy'] = 1))).toMatch(
+    expect(broken((files) => (move(files, 'wall-push-up').demand['wrist.joy'] = 1))).toMatch(
       /push\.json: move "wall-push-up"/,
     );
   });
   test('a rung with no move', () => {
-    expect(
-      broken((files) => (push(files).ladders.find((l: any) => l.id === 'push').rungs[1].move = 'ghost')),
-    ).toMatch(/push\.json: ladder "push", field "rungs\.1\.move": there is no move "ghost"/);
-  });
-  test('a lever nobody knows', () => {
-    expect(broken((files) => (push(files).moves[0].faults[0].lever = 'magic'))).toMatch(
-      /move "wall-push-up", field "faults\.0\.lever"/,
+    expect(broken((files) => (push(files).ladder.rungs[1].move = 'ghost'))).toMatch(
+      /push\.json: ladder "push", field "rungs\.1\.move": there is no move "ghost"/,
     );
   });
-  test('a branch of a ladder that isn’t there', () => {
+  test('a lever nobody knows', () => {
     expect(
-      broken((files) => (push(files).ladders.find((l: any) => l.id === 'push-knees').branchOf = ['ghost'])),
-    ).toMatch(/ladder "push-knees", field "branchOf\.0": there is no ladder "ghost"/);
+      broken(
+        (files) =>
+          (move(files, 'wall-push-up').faults = [
+            { see: 'the hips sag', say: 'Ribs down.', lever: 'magic', do: 'nothing' },
+          ]),
+      ),
+    ).toMatch(/move "wall-push-up", field "faults\.0\.lever"/);
+  });
+  test('a branch of a ladder that isn’t there', () => {
+    expect(broken((files) => (fileOf(files, 'push-knees').ladder.branchOf = ['ghost']))).toMatch(
+      /ladder "push-knees", field "branchOf\.0": there is no ladder "ghost"/,
+    );
   });
   test('an easier form that isn’t there', () => {
-    expect(broken((files) => (push(files).moves[0].easier = { move: 'ghost' }))).toMatch(
+    expect(broken((files) => (move(files, 'wall-push-up').easier = { move: 'ghost' }))).toMatch(
       /move "wall-push-up", field "easier\.move"/,
     );
   });
@@ -545,20 +555,18 @@ describe('a broken library file names file, move and field', () => {
     expect(message).toMatch(/field "demand\.neck\.load": not stated/);
   });
   test('muscle shares that don’t add up', () => {
-    expect(broken((files) => (push(files).moves[3].muscles.chest = 0.9))).toMatch(
+    expect(broken((files) => (move(files, 'push-up').muscles.chest = 0.9))).toMatch(
       /"push-up", field "muscles"/,
     );
   });
   test('two moves with one id', () => {
     expect(broken((files) => push(files).moves.push(push(files).moves[0]))).toMatch(
-      /already used in ladders\/push\.json/,
+      /already used in ladders\/push\/push\.json/,
     );
   });
   test('a surface outside its range', () => {
-    expect(
-      broken(
-        (files) => (push(files).ladders.find((l: any) => l.id === 'push').rungs[1].settings.surfaceCm = 200),
-      ),
-    ).toMatch(/200 cm is outside 15–95 cm/);
+    expect(broken((files) => (push(files).ladder.rungs[1].settings.surfaceCm = 200))).toMatch(
+      /200 cm is outside 15–95 cm/,
+    );
   });
 });

@@ -123,8 +123,8 @@ describe('an upgrade of the reference', () => {
       for (const file of f) {
         if (file.json.moves)
           file.json.moves = file.json.moves.filter((m: any) => m.id !== 'hands-together-push-up');
-        for (const l of file.json.ladders ?? [])
-          l.rungs = l.rungs.filter((r: any) => r.move !== 'hands-together-push-up');
+        const l = file.json.ladder;
+        if (l) l.rungs = l.rungs.filter((r: any) => r.move !== 'hands-together-push-up');
       }
     });
     const { library, states } = openOwn(openLibrary(next), [

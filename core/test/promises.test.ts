@@ -178,9 +178,7 @@ test('1. what isn’t known about a move counts as broken, not as zero', () => {
 test('2. the same input gives the same output, however the library is shuffled', () => {
   const files = structuredClone(shippedFiles()).reverse();
   for (const file of files) {
-    const family = file.json as { moves?: unknown[]; ladders?: unknown[] };
-    family.moves?.reverse();
-    family.ladders?.reverse();
+    (file.json as { moves?: unknown[] }).moves?.reverse();
   }
   const shuffled = compileLibrary(openLibrary(files));
   const rooms = fc.sample(anyRoom, { numRuns: 6, seed: 11 });

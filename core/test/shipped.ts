@@ -6,7 +6,10 @@ const folder = join(process.cwd(), 'library');
 
 /** The library's files as they ship. */
 export function shippedFiles() {
-  const names = ['bases.json', ...readdirSync(join(folder, 'ladders')).map((n) => `ladders/${n}`)];
+  const names = readdirSync(folder, { recursive: true })
+    .map(String)
+    .filter((name) => /^(ladders\/[^/]+\/[^/]+|moves\/[^/]+|bases|shared)\.json$/.test(name))
+    .sort();
   return names.map((name) => ({ name, json: JSON.parse(readFileSync(join(folder, name), 'utf8')) }));
 }
 

@@ -14,12 +14,12 @@ export {
 } from './difficulty.ts';
 export { applyFix, insertRung, nameStep, removeRung, setHeight, shiftRung, splitLadder } from './edit.ts';
 export { familyOf, patternOf, rungDemand } from './family.ts';
+export type { LibraryFile } from './file.ts';
 export { type Ladder, ladderSchema, type Rung, type WrittenLadder } from './ladder.ts';
 export {
   type Base,
   type Library,
   LibraryError,
-  type LibraryFile,
   libraryOf,
   libraryWith,
   openLibrary,
@@ -40,3 +40,4 @@ export {
   writtenMove,
 } from './own.ts';
 export { explainStep, leverShows, leverWords, risesIn, stepHeight, unexplained } from './step.ts';
+export { ladderFileJsonSchema } from './written.ts';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { formRefSchema, idSchema, LEVER_IDS, type LeverId, moveSchema } from '../move/index.ts';
+import { formRefSchema, idSchema, LEVER_IDS, type LeverId } from '../move/index.ts';
 import { AVOID_IDS, type Avoid } from './avoids.ts';
 import { PART_KEYS } from './difficulty.ts';
 
@@ -36,11 +36,3 @@ export const ladderSchema = z
   });
 export type Ladder = z.output<typeof ladderSchema>;
 export type WrittenLadder = z.input<typeof ladderSchema>;
-
-/** One file of the library: a family of ladders and the moves that stand on them. */
-export const familySchema = z.strictObject({
-  family: idSchema,
-  name: z.string().min(2),
-  moves: z.array(moveSchema),
-  ladders: z.array(ladderSchema),
-});

@@ -10,7 +10,9 @@ import {
   type Move,
   readFigure,
 } from '../move/index.ts';
-import { familySchema, type Ladder } from './ladder.ts';
+import type { LibraryFault, LibraryFile } from './file.ts';
+import type { Ladder } from './ladder.ts';
+import { ladderFileSchema, writtenOut } from './written.ts';
 
 const basesSchema = z.strictObject({
   bases: z.array(
@@ -22,20 +24,6 @@ const basesSchema = z.strictObject({
     }),
   ),
 });
-
-/** A file as read from disk, with the name to use when something in it is wrong. */
-export interface LibraryFile {
-  readonly name: string;
-  readonly json: unknown;
-}
-
-/** What is wrong, and where a person would look for it. */
-export interface LibraryFault {
-  readonly file: string;
-  readonly where: string;
-  readonly field: string;
-  readonly message: string;
-}
 
 export class LibraryError extends Error {
   readonly faults: readonly LibraryFault[];
@@ -71,6 +59,11 @@ type Fault = Pick<LibraryFault, 'field' | 'message'>;
 function faultsOf(file: string, json: unknown, error: z.ZodError): LibraryFault[] {
   return error.issues.map((issue) => {
     const [list, index, ...rest] = issue.path;
+    if (list === 'ladder') {
+      const { id } = (json as { ladder?: { id?: unknown } }).ladder ?? {};
+      const field = issue.path.slice(1).join('.') || '(whole)';
+      return { file, where: `ladder "${String(id)}"`, field, message: issue.message };
+    }
     const entry =
       typeof index === 'number'
         ? (json as Record<string, { id?: unknown }[] | undefined>)[String(list)]?.[index]
@@ -85,12 +78,14 @@ function faultsOf(file: string, json: unknown, error: z.ZodError): LibraryFault[
 }
 
 /**
- * Opens the movement library from its files: one of base postures, the rest families. Base figures
+ * Opens the movement library from its files: one of base postures, one of shared sentences, the rest a ladder each
+ * with its moves. Base figures
  * fill what a move doesn't state, so that nothing is silently zero: a figure that neither states is
  * a fault. Throws {@link LibraryError} naming every file, move and field that is wrong.
  */
-export function openLibrary(files: readonly LibraryFile[]): Library {
-  const faults: LibraryFault[] = [];
+export function openLibrary(written: readonly LibraryFile[]): Library {
+  const { files, faults: unread } = writtenOut(written);
+  const faults: LibraryFault[] = [...unread];
   const bases = new Map<string, WrittenBase>();
   const moves: Move[] = [];
   const ladders: Ladder[] = [];
@@ -104,14 +99,14 @@ export function openLibrary(files: readonly LibraryFile[]): Library {
       else for (const base of read.data.bases) bases.set(base.id, base);
       continue;
     }
-    const read = familySchema.safeParse(file.json);
+    const read = ladderFileSchema.safeParse(file.json);
     if (!read.success) {
       faults.push(...faultsOf(file.name, file.json, read.error));
       continue;
     }
     for (const [kind, list] of [
       ['move', read.data.moves],
-      ['ladder', read.data.ladders],
+      ['ladder', read.data.ladder ? [read.data.ladder] : []],
     ] as const) {
       for (const entry of list) {
         const key = `${kind} "${entry.id}"`;
@@ -127,7 +122,7 @@ export function openLibrary(files: readonly LibraryFile[]): Library {
       }
     }
     moves.push(...read.data.moves);
-    ladders.push(...read.data.ladders);
+    if (read.data.ladder) ladders.push(read.data.ladder);
   }
 
   const baseFigures = (id: string, seen: readonly string[] = []): Map<DemandKey, Figure> | string => {

@@ -233,7 +233,7 @@ export const moveSchema = z
     /** The trainer's own drawing of it; the library's own moves are drawn with the product. */
     drawing: drawingSchema.optional(),
     /** Where the move's own figures come from when a figure doesn't say. */
-    from: originSchema,
+    from: originSchema.default('estimate'),
     source: z.string().optional(),
   })
   .superRefine((move, ctx) => {
