@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { LEVELS } from '@inner-rung/core/person';
 import { expect, test } from '@playwright/test';
 import { TestServer } from './server.ts';
 
@@ -48,6 +49,11 @@ test('the hall has no network: a session in one file, run from storage, reloaded
   const after = Number(await pack.locator('[data-seconds]').textContent());
   expect(after).toBeLessThanOrEqual(before);
   expect(after).toBeGreaterThan(before - 8);
+  await pack.getByRole('button', { name: 'Somebody more' }).click();
+  await pack.getByRole('dialog').getByRole('button', { name: LEVELS[0]!.name }).click();
+  const walkIn = pack.locator('[data-person^="walked-in-"]');
+  await expect(walkIn).toContainText('walk-in 1');
+  await expect(walkIn.locator('[data-does]')).toHaveText(/\w/);
   await pack.getByRole('button', { name: 'Class sheet' }).click();
   await expect(pack.getByRole('main')).toContainText('Saskia');
   await pack.getByRole('button', { name: 'Run', exact: true }).click();

@@ -214,6 +214,7 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
           ...run,
           group: null,
           cast: mine.map(withoutHealth),
+          newcomers: [],
           emergency: '',
         },
         events: events.flatMap((event) => redactedFor(event, person) ?? []),

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { type ClassWish, planClass } from '../class/index.ts';
 import { SIDEWAYS, type Switches, switchesOf } from '../engine/index.ts';
 import { type FormRef, idSchema } from '../move/index.ts';
-import { CONDITION_IDS, type ConditionId, type Person } from '../person/index.ts';
+import { CONDITION_IDS, type ConditionId, LEVELS, type LevelIndex, type Person } from '../person/index.ts';
 import {
   type Cast,
   castOf,
@@ -14,6 +14,7 @@ import {
   type RunEvent,
   runEventSchema,
   runSchema,
+  walkInName,
   whoInRun,
 } from '../run/index.ts';
 import { type Block, dialsSchema, entriesOf } from '../session/index.ts';
@@ -100,6 +101,43 @@ function planned(
   return { plan, switches };
 }
 
+/** Somebody more, planned among those who are here, who all keep what they do, into the smallest group that goes round. */
+function joining(
+  ground: Ground,
+  question: InRun,
+  id: string,
+  today: { readonly conditions: readonly { id: ConditionId; side: 'both' }[]; readonly level: LevelIndex },
+  as: Present | undefined,
+): Cast {
+  const { run, events, on } = question;
+  const { blocks } = run.plan;
+  const here = peopleOf(run, events).filter((p) => p.is === 'here');
+  const entries = entriesOf(blocks).length;
+  const given = as ? kept([as], entries, () => false).map((wish) => ({ ...wish, person: id })) : [];
+  const holds = { conditions: [...today.conditions], level: today.level };
+  const { plan, switches } = planned(
+    ground,
+    question,
+    blocks,
+    [...kept(here, entries, () => false), ...given],
+    [...here.map(asToday), { id, today: holds }],
+  );
+  const groups = here.map((p) => p.cast.group);
+  const counts = new Map(groups.map((g) => [g, groups.filter((other) => other === g).length]));
+  const group = [...counts].sort((a, b) => a[1] - b[1] || a[0] - b[0])[0]?.[0] ?? 0;
+  const { person } = whoInRun({ id, today: holds }, []);
+  const cast = castOf(
+    ground.library,
+    run.plan,
+    on,
+    { id, person, today: holds },
+    plan.uses[id]!,
+    switches[id]!,
+    group,
+  );
+  return { ...cast, byNumber: true };
+}
+
 /**
  * Somebody who walks in, planned for what is known of them among those who are here, who all keep what they do; `as`
  * is somebody whose forms they are given as far as those are open to them.
@@ -115,49 +153,32 @@ export const walkIn = defineQuestion({
   }),
   answers: null,
   *run(ground, question): Iterable<Cast> {
-    const { run, events, on, id, as } = question;
-    const { blocks } = run.plan;
-    const people = peopleOf(run, events);
-    const here = people.filter((p) => p.is === 'here');
-    const today = {
-      conditions: question.conditions.map((one) => ({ id: one, side: 'both' as const })),
-      level: question.level,
-    };
-    const entries = entriesOf(blocks).length;
-    const same = here.find((p) => p.id === as);
-    const given = same ? kept([same], entries, () => false).map((wish) => ({ ...wish, person: id })) : [];
-    const { plan, switches } = planned(
-      ground,
-      question,
-      blocks,
-      [...kept(here, entries, () => false), ...given],
-      [...here.map(asToday), { id, today }],
-    );
-    const groups = here.map((p) => p.cast.group);
-    // Into the smallest of the groups that go round.
-    const counts = new Map(groups.map((g) => [g, groups.filter((other) => other === g).length]));
-    const group = [...counts].sort((a, b) => a[1] - b[1] || a[0] - b[0])[0]?.[0] ?? 0;
-    const { person } = whoInRun({ id, today }, []);
-    const cast = castOf(
-      ground.library,
-      run.plan,
-      on,
-      { id, person, today },
-      plan.uses[id]!,
-      switches[id]!,
-      group,
-    );
-    const n = people.filter((p) => p.id.startsWith(WALKED_IN)).length + 1;
-    yield {
-      ...cast,
-      name: `walk-in ${n}${cast.name && !same ? `: ${cast.name}` : ''}`.slice(0, 80),
-      byNumber: true,
-    };
+    const people = peopleOf(question.run, question.events);
+    const as = people.find((p) => p.is === 'here' && p.id === question.as);
+    const conditions = question.conditions.map((id) => ({ id, side: 'both' as const }));
+    const cast = joining(ground, question, question.id, { conditions, level: question.level }, as);
+    yield { ...cast, name: walkInName(people, as ? '' : cast.name) };
   },
 });
 
-/** How the ids of those who walk in begin. */
-const WALKED_IN = 'walked-in-';
+/** Whom nobody knows, at each level: what a run carries to where nothing can be planned. */
+export const newcomers = defineQuestion({
+  says: 'Somebody whom nobody knows, at each level, planned among those of a run',
+  asks: z.strictObject(inRun),
+  answers: null,
+  *run(ground, question): Iterable<readonly Cast[]> {
+    yield LEVELS.map(({ name }, level) => ({
+      ...joining(
+        ground,
+        question,
+        `newcomer-${level}`,
+        { conditions: [], level: level as LevelIndex },
+        undefined,
+      ),
+      name,
+    }));
+  },
+});
 
 export type Swap = Omit<Extract<RunEvent, { kind: 'swap' }>, 'id' | 'at'>;
 

@@ -5,7 +5,7 @@ import { classPlan } from './class-plan.ts';
 import { figures } from './figures.ts';
 import { find } from './find.ts';
 import type { Ground } from './ground.ts';
-import { swap, walkIn } from './in-run.ts';
+import { newcomers, swap, walkIn } from './in-run.ts';
 import { openTo } from './open-to.ts';
 import { order } from './order.ts';
 import { type Question, readQuestion, wholeAnswer } from './question.ts';
@@ -27,6 +27,7 @@ export const QUESTIONS = {
   'open-to': openTo,
   around,
   'walk-in': walkIn,
+  newcomers,
   swap,
   order,
   figures,

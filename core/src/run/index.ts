@@ -38,4 +38,4 @@ export {
 } from './strap.ts';
 export { entryFor, groupsAt, groupsIn } from './turns.ts';
 export { bandsOf, wearersOf } from './wearers.ts';
-export { whoInRun } from './who.ts';
+export { walkedIn, walkInName, whoInRun } from './who.ts';

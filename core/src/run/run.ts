@@ -97,6 +97,11 @@ export const runSchema = z.strictObject({
   /** YYYY-MM-DD */
   on: z.iso.date(),
   cast: z.array(castSchema).max(60),
+  /**
+   * Whom nobody knows, at each level, planned when the run was made and named by the level: who walks in where
+   * nothing can be planned. None in an older run.
+   */
+  newcomers: z.array(castSchema).max(4).optional(),
   /** What each entry is called as it is written. */
   names: z.array(words(200)).max(400).default([]),
   /** One thing to say of a move, one to look out for and what is said then; by move. */

@@ -30,3 +30,19 @@ export function whoInRun(
     ability: known && level !== null ? level : 'own rungs',
   };
 }
+
+/** How the ids of those who walk in begin. */
+const WALKED_IN = 'walked-in';
+
+/** What somebody who walks in is called: how manieth, and what is known of them. */
+export function walkInName(people: readonly { readonly id: string }[], known: string): string {
+  const n = people.filter((p) => p.id.startsWith(`${WALKED_IN}-`)).length + 1;
+  return `walk-in ${n}${known ? `: ${known}` : ''}`.slice(0, 80);
+}
+
+/** A newcomer a run carries, as somebody who walks in now. `newId` makes an id of a kind. */
+export const walkedIn = (
+  people: readonly { readonly id: string }[],
+  newcomer: Cast,
+  newId: (kind: string) => string,
+): Cast => ({ ...newcomer, id: newId(WALKED_IN), name: walkInName(people, newcomer.name.toLowerCase()) });

@@ -14,7 +14,7 @@ import {
 import { formatWords, lengthWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
-import { calledName, LEVELS, standsFor } from '@inner-rung/core/person';
+import { calledName, everybodyIn, LEVELS, standsFor } from '@inner-rung/core/person';
 import {
   EQUIPMENT,
   ROOM_EXAMPLE,
@@ -38,6 +38,7 @@ import {
 import { ArrowLeft, IdCard, Monitor, Play, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { engine } from '../engine/index.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { sendRun } from '../run/send-run.ts';
 import { useShelf } from '../store/data.ts';
@@ -109,7 +110,18 @@ export default function ClassScreen() {
       how,
       { id: newId('run'), on: today() },
     );
-    const wrong = await sendRun(run);
+    // Where this fails the run is made all the same, and nobody more can be planned in away from the library.
+    const newcomers = await engine
+      .once(library, 'newcomers', {
+        run,
+        events: [],
+        on: run.on,
+        dials: { writtenFor: plan.writtenFor, dials: plan.dials },
+        room,
+        expected: [...people, ...(group ? everybodyIn(group, people) : [])],
+      })
+      .catch(() => []);
+    const wrong = await sendRun({ ...run, newcomers: [...newcomers] });
     if (wrong === null) void navigate(`/run/${run.id}`);
     else setFailedRun(wrong);
   };

@@ -1,11 +1,10 @@
 import { recordFrom, SESSION_RECORD, type SessionRecord } from '@inner-rung/core/log';
 import type { FormRef } from '@inner-rung/core/move';
 import { openRecord } from '@inner-rung/core/record';
-import { doesNow, entryName, formsAt, type Present, type Run } from '@inner-rung/core/run';
+import { doesNow, entryName, formsAt, type Present, type Run, walkedIn } from '@inner-rung/core/run';
 import { blockName, entriesOf } from '@inner-rung/core/session';
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { Coach } from '../run/coach.tsx';
-import { JoinSame } from '../run/join-same.tsx';
 import { RecordForm } from '../run/record-form.tsx';
 import { type Live, useLive } from '../run/use-live.ts';
 import type { LiveRun } from '../run/use-run.ts';
@@ -33,6 +32,7 @@ export function Pack(props: { packed: Packed }) {
   const [view, setView] = useState<View>('run');
   const [joining, setJoining] = useState(false);
   const keeps = useMemo(canKeep, []);
+  const newcomers = live.run.newcomers ?? [];
   const nav = (
     <nav aria-label="Parts of the pack" className="flex flex-wrap gap-1">
       {VIEWS.filter((v) => v !== view).map((v) => (
@@ -80,25 +80,26 @@ export function Pack(props: { packed: Packed }) {
         />
         {joining && (
           <Dialog title="Somebody more" onClose={() => setJoining(false)}>
-            <p>Away from the library nobody is planned anew: they do as somebody who is here.</p>
-            <JoinSame
-              people={all.people}
-              onJoin={(as) => {
-                const n = all.people.filter((p) => p.id.startsWith('walked-in-')).length + 1;
-                live.press({
-                  kind: 'join',
-                  who: {
-                    ...as.cast,
-                    id: newId('walked-in'),
-                    name: `walk-in ${n}`,
-                    byNumber: true,
-                    cautions: [],
-                    does: as.doing.map((list) => list.at(-1)?.does ?? null),
-                  },
-                });
-                setJoining(false);
-              }}
-            />
+            {newcomers.length === 0 ? (
+              <p>This session was made without anybody more in it: here nobody can be planned in.</p>
+            ) : (
+              <p>Planned beforehand for whom nobody knows, with nothing sore.</p>
+            )}
+            <div className="grid grid-cols-2 gap-2">
+              {newcomers.map((newcomer) => (
+                <button
+                  key={newcomer.id}
+                  type="button"
+                  className="btn touch"
+                  onClick={() => {
+                    live.press({ kind: 'join', who: walkedIn(all.people, newcomer, newId) });
+                    setJoining(false);
+                  }}
+                >
+                  {newcomer.name}
+                </button>
+              ))}
+            </div>
           </Dialog>
         )}
       </>
