@@ -289,6 +289,7 @@ const READS: ReadonlySet<string> = new Set([
   'doesOf',
   'castOf',
   'makeRun',
+  'walkedIn',
 ]);
 
 /** Types that carry a form. */

@@ -6,6 +6,7 @@ import {
   cellsOf,
   columnOf,
   conditionsOn,
+  conditionsSaid,
   everybodyIn,
   GROUP_EXAMPLE,
   headcountOf,
@@ -15,6 +16,7 @@ import {
   PERSON_EXAMPLE,
   type Person,
   placesOf,
+  QUICK_CONDITIONS,
   readHeadcount,
   readPeople,
   removeCondition,
@@ -209,6 +211,14 @@ describe('a class by number', () => {
     expect(read.parts.flatMap((p) => p.conditions)).toEqual(conditions);
   });
   test('what can’t be read is handed back; what can’t be is refused', () => {
+    // All that is said of them holds; what is part of a longer name isn't said by itself.
+    expect(readHeadcount('9 people, two older sore knees, one heart failure').parts).toMatchObject([
+      { count: 2, conditions: expect.arrayContaining(['older-beginner', 'sore-knees']) },
+      { count: 1, conditions: ['heart-failure'] },
+    ]);
+    expect(conditionsSaid('new knee')).toEqual(['knee-replacement']);
+    expect(conditionsSaid('numb feet')).toEqual(['numb-feet']);
+    for (const { id, some } of QUICK_CONDITIONS) expect([some, conditionsSaid(some)]).toEqual([some, [id]]);
     expect(readHeadcount('14 people, two left-handed').unread).toEqual(['two left-handed']);
     expect(readHeadcount('3 people, five sore knees').problem).toContain('more than the 3');
     expect(readHeadcount('9000 people').problem).toContain('9000');

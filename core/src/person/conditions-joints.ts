@@ -22,6 +22,8 @@ export const JOINT_CONDITIONS = {
   'sore-knees': {
     name: 'Sore knees',
     group: 'knees, hips, feet',
+    said: /knee/,
+    quick: { some: 'sore knees', today: 'knee is sore' },
     caution: 'Stop at sharp knee pain; a little warmth that settles by morning is fine.',
     sided: true,
     limits: [
@@ -36,6 +38,7 @@ export const JOINT_CONDITIONS = {
   'knee-osteoarthritis': {
     name: 'Knee osteoarthritis',
     group: 'knees, hips, feet',
+    said: /knee (osteo)?arthritis|arthritic knee/,
     caution: 'Ache that is gone by next morning is fine; swelling or a knee that gives way means less.',
     sided: true,
     limits: [
@@ -63,6 +66,7 @@ export const JOINT_CONDITIONS = {
   'knee-replacement': {
     name: 'Knee replacement',
     group: 'knees, hips, feet',
+    said: /knee replace|new knee/,
     caution: 'As the surgeon cleared it; heat, swelling or a new click goes back to them.',
     sided: true,
     limits: [
@@ -77,6 +81,7 @@ export const JOINT_CONDITIONS = {
   'hip-replacement-back': {
     name: 'Hip replacement, from the back',
     group: 'knees, hips, feet',
+    said: /hip replace|new hip/,
     caution: 'The surgeon’s limits rule: nothing past a right angle, no crossing, no turning in.',
     sided: true,
     limits: [
@@ -106,6 +111,8 @@ export const JOINT_CONDITIONS = {
   'sore-ankle-foot': {
     name: 'Sore ankle or foot',
     group: 'knees, hips, feet',
+    said: /ankle|foot|feet/,
+    quick: { some: 'sore ankle or foot', today: 'ankle or foot is sore' },
     caution: 'Shoes on; stop when the step turns into a limp.',
     sided: true,
     limits: [
@@ -117,6 +124,8 @@ export const JOINT_CONDITIONS = {
   'back-worse-bending': {
     name: 'Low back, worse bending',
     group: 'back and bones',
+    said: /back/,
+    quick: { some: 'sore back', today: 'back is sore' },
     caution: 'Brace, short levers, hinge from the hips; stop at pain that travels down a leg.',
     limits: [
       cap('spine.bend', 1, 'no rounding the back under load'),
@@ -133,6 +142,7 @@ export const JOINT_CONDITIONS = {
   osteoporosis: {
     name: 'Thin bones',
     group: 'back and bones',
+    said: /osteopor|thin bone|brittle/,
     caution:
       'Long spine, hinge don’t round, roll to the side to get up; jumps only where a clinician agreed.',
     limits: [
@@ -161,6 +171,8 @@ export const JOINT_CONDITIONS = {
   'sore-shoulder': {
     name: 'Sore shoulder, arms raised',
     group: 'shoulders, arms, hands',
+    said: /shoulder/,
+    quick: { some: 'sore shoulder', today: 'shoulder is sore' },
     caution: 'Work below the painful height; stop at a sharp catch.',
     sided: true,
     limits: [NO_DIPS, NOT_OVERHEAD, cap('shoulder.raisedDeg', 100, 'arms no higher than the shoulder')],
@@ -194,6 +206,7 @@ export const JOINT_CONDITIONS = {
   'sore-elbow': {
     name: 'Sore elbow',
     group: 'shoulders, arms, hands',
+    said: /elbow/,
     caution: 'Loose grip, slow lowering; stop when the grip turns painful.',
     sided: true,
     limits: [
@@ -211,6 +224,8 @@ export const JOINT_CONDITIONS = {
   'wrist-no-load': {
     name: 'Wrists bear no weight',
     group: 'shoulders, arms, hands',
+    said: /wrist/,
+    quick: { some: 'sore wrists', today: 'wrist is sore' },
     caution: 'Forearms or standing instead of hands; stop if the wrist aches.',
     sided: true,
     limits: [
@@ -236,6 +251,7 @@ export const JOINT_CONDITIONS = {
   'arthritis-flare': {
     name: 'Inflammatory arthritis in a flare',
     group: 'other',
+    said: /arthritis flare|flare.?up/,
     caution: 'Small, slow, warm and painless until the flare is over; rest is training too.',
     limits: [
       ONE_FOOT_DOWN,
@@ -255,12 +271,14 @@ export const JOINT_CONDITIONS = {
   hypermobility: {
     name: 'Very mobile joints',
     group: 'other',
+    said: /hypermobil/,
     caution: 'Stop short of the end of every range; slow and controlled beats far.',
     limits: [cap('joint.endRange', 1, 'no holding at the end of a range')],
   },
   neck: {
     name: 'Sore neck',
     group: 'neck, balance, nerves',
+    said: /neck/,
     caution: 'Head supported, no hands pulling it, no quick turns; stop at tingling in an arm.',
     limits: [
       cap('neck.load', 1, 'the head isn’t pulled or loaded'),
@@ -287,6 +305,7 @@ export const JOINT_CONDITIONS = {
   'recent-surgery': {
     name: 'Recent surgery',
     group: 'other',
+    said: /surgery|operation/,
     caution: 'Only what the surgeon has released; pain, heat or fluid at the wound goes back to them.',
     limits: [
       ONE_FOOT_DOWN,
@@ -299,6 +318,7 @@ export const JOINT_CONDITIONS = {
   hernia: {
     name: 'Hernia',
     group: 'other',
+    said: /hernia/,
     caution: 'Breathe out on every effort; a bulge or dragging means less.',
     limits: [
       cap('strain.breath', 0, 'no straining'),
@@ -309,6 +329,7 @@ export const JOINT_CONDITIONS = {
   'larger-body': {
     name: 'Larger body',
     group: 'other',
+    said: /overweight|larger|big people/,
     caution: 'Raised surfaces, few times down and up, an armless chair that carries the weight.',
     limits: [
       ONE_FOOT_DOWN,

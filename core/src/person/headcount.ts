@@ -1,5 +1,5 @@
 import { LEVELS, type LevelIndex } from './ability.ts';
-import { CONDITIONS, type ConditionId } from './conditions.ts';
+import { CONDITIONS, type ConditionId, conditionsSaid } from './conditions.ts';
 
 /** Some of a group of whom only this is known. */
 export interface Part {
@@ -43,43 +43,6 @@ const NUMBERS: Readonly<Record<string, number>> = {
   twenty: 20,
 };
 
-/** What trainers say of people they don't know by name yet, in the order in which it is looked for. */
-const SAID: readonly (readonly [RegExp, ConditionId])[] = [
-  [/wheelchair/, 'wheelchair'],
-  [/seated|chair only|sitting|in a chair/, 'seated-only'],
-  [/no floor|off the floor|can ?not get down|can.?t get down/, 'no-floor'],
-  [/knee replace|new knee/, 'knee-replacement'],
-  [/hip replace|new hip/, 'hip-replacement-back'],
-  [/knee/, 'sore-knees'],
-  [/wrist/, 'wrist-no-load'],
-  [/shoulder/, 'sore-shoulder'],
-  [/elbow/, 'sore-elbow'],
-  [/ankle|foot|feet/, 'sore-ankle-foot'],
-  [/osteopor|thin bone|brittle/, 'osteoporosis'],
-  [/back/, 'back-worse-bending'],
-  [/neck/, 'neck'],
-  [/blood pressure|hypertens/, 'high-blood-pressure'],
-  [/beta.?blocker|pacemaker|heart med/, 'rate-medication'],
-  [/heart failure/, 'heart-failure'],
-  [/heart/, 'heart-disease'],
-  [/asthma/, 'asthma'],
-  [/copd|bronchitis/, 'copd'],
-  [/insulin/, 'diabetes-insulin'],
-  [/diabet/, 'diabetes'],
-  [/pregnan|expecting/, 'pregnancy-later'],
-  [/leak|pelvic/, 'pelvic-floor'],
-  [/fallen|faller|falls/, 'falls'],
-  [/balance|wobbly|unsteady/, 'unsure-balance'],
-  [/vertigo|dizzy spell/, 'vertigo'],
-  [/stroke/, 'stroke-weak-side'],
-  [/parkinson/, 'parkinsons'],
-  [/dementia/, 'dementia'],
-  [/overweight|larger|big people/, 'larger-body'],
-  [/child|kid/, 'child'],
-  [/teen/, 'teenager'],
-  [/older|senior|elderly/, 'older-beginner'],
-];
-
 const LEVEL_SAID: readonly (readonly [RegExp, LevelIndex])[] = [
   [/never|new|beginner|first.?tim|unfit|frail/, 0],
   [/very fit|strong|advanced|bored|athlet/, 3],
@@ -111,22 +74,19 @@ export function readHeadcount(text: string): Headcount {
   const unread: string[] = [];
   let total: number | null = null;
   for (const piece of pieces) {
-    const conditions = SAID.filter(([pattern]) => pattern.test(piece)).map(([, id]) => id);
-    // The most telling word counts; "knee replacement" isn't a sore knee as well.
-    const condition = conditions[0];
+    const conditions = conditionsSaid(piece);
+    const known = conditions.length > 0;
     const level = LEVEL_SAID.find(([pattern]) => pattern.test(piece))?.[1] ?? null;
     const count = numberIn(piece);
     if (
       total === null &&
       count !== null &&
       (/people|person|in all|altogether|of us|class|group|adults|clients/.test(piece) ||
-        (!condition && level === null))
+        (!known && level === null))
     ) {
       total = count;
-      if (condition) parts.push({ count, conditions: [condition], level, says: piece });
-      else if (level !== null) parts.push({ count, conditions: [], level, says: piece });
-    } else if (condition || level !== null)
-      parts.push({ count: count ?? 1, conditions: condition ? [condition] : [], level, says: piece });
+      if (known || level !== null) parts.push({ count, conditions, level, says: piece });
+    } else if (known || level !== null) parts.push({ count: count ?? 1, conditions, level, says: piece });
     else unread.push(piece);
   }
   const named = parts.reduce((sum, part) => sum + part.count, 0);

@@ -20,6 +20,8 @@ export {
   type ConditionId,
   compileCondition,
   conditionOf,
+  conditionsSaid,
+  QUICK_CONDITIONS,
 } from './conditions.ts';
 export {
   addCondition,

@@ -1,7 +1,7 @@
 import type { Switches } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
-import { type ConditionId, calledName, LEVELS, type Person } from '@inner-rung/core/person';
+import { type ConditionId, calledName, LEVELS, type Person, QUICK_CONDITIONS } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { Search } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
@@ -10,7 +10,7 @@ import { MovePicker } from '../plan/move-picker.tsx';
 import { people, useApp, useSend } from '../store/index.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
-import { TODAY, type useWhoToday } from './who-today.ts';
+import type { useWhoToday } from './who-today.ts';
 
 type Who = ReturnType<typeof useWhoToday>;
 
@@ -139,7 +139,7 @@ export function PersonDialog(props: {
             Not here today
           </Tick>
           <p className="quiet mt-2 text-sm">Today</p>
-          {TODAY.map(([condition, says]) => (
+          {QUICK_CONDITIONS.map(({ id: condition, today: says }) => (
             <Tick
               key={condition}
               on={(who.day.sore[id] ?? []).includes(condition)}
@@ -191,15 +191,6 @@ function ruled(person: Person, list: (typeof RULES)[number]['list'], move: strin
   return { ...next, [list]: [...next[list], move] };
 }
 
-/** What a walk-in may be known by, a tap each. */
-const KNOWN: readonly (readonly [string, readonly ConditionId[]])[] = [
-  ['sore knees', ['sore-knees']],
-  ['no floor', ['no-floor']],
-  ['sore wrists', ['wrist-no-load']],
-  ['sore shoulder', ['sore-shoulder']],
-  ['sore back', ['back-worse-bending']],
-];
-
 /** Somebody walked in: a second tap says what is known of them. */
 export function WalkInDialog(props: {
   onAdd: (conditions: readonly ConditionId[], level: 0 | 1 | 2 | 3) => void;
@@ -220,9 +211,9 @@ export function WalkInDialog(props: {
             {level.name}
           </button>
         ))}
-        {KNOWN.map(([says, conditions]) => (
-          <button key={says} type="button" className="btn touch" onClick={() => add(conditions, 1)}>
-            {says}
+        {QUICK_CONDITIONS.map(({ id, some }) => (
+          <button key={id} type="button" className="btn touch" onClick={() => add([id], 1)}>
+            {some}
           </button>
         ))}
       </div>

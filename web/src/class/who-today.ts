@@ -13,16 +13,6 @@ import { useMemo } from 'react';
 import { today } from '../ui/day.ts';
 import { useDraft } from '../ui/use-draft.ts';
 
-/** What can be wrong today, in two taps. */
-export const TODAY: readonly (readonly [ConditionId, string])[] = [
-  ['sore-knees', 'knee is sore'],
-  ['wrist-no-load', 'wrist is sore'],
-  ['sore-shoulder', 'shoulder is sore'],
-  ['back-worse-bending', 'back is sore'],
-  ['sore-ankle-foot', 'ankle or foot is sore'],
-  ['no-floor', 'no floor today'],
-];
-
 /** Somebody who walked in. */
 interface WalkIn {
   readonly n: number;
