@@ -1,21 +1,12 @@
-import { existsSync, mkdtempSync } from 'node:fs';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { existsSync } from 'node:fs';
 import { encodeLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
 import { RECORDS } from '@inner-rung/core/records';
-import { type Browser, type BrowserContext, chromium } from '@playwright/test';
-import { pino } from 'pino';
+import type { BrowserContext } from '@playwright/test';
 import { scenarioOn } from '../../demo/src/index.ts';
-import { createApp } from '../../server/src/app.ts';
-import { openDatabase, openDataFolder } from '../../server/src/database.ts';
-import { documents } from '../../server/src/documents.ts';
-import { eraser } from '../../server/src/erase.ts';
-import { network } from '../../server/src/network.ts';
-import { runs } from '../../server/src/runs.ts';
+import type { Documents } from '../../server/src/documents.ts';
 import { type Row, row } from './measure.ts';
-import { CHROMIUM, dist, FLAGS } from './screens.ts';
+import { CHROMIUM, dist, withProduct } from './product.ts';
 
 /** Pages that a trainer opens first, and what of each is content. */
 const PAGES = [
@@ -80,43 +71,21 @@ export async function paintRows(base: Library): Promise<Row[]> {
     process.stderr.write('First paints aren’t measured: they take Chromium and a build (npm run build).\n');
     return [];
   }
-  const db = openDatabase(openDataFolder(mkdtempSync(join(tmpdir(), 'inner-rung-bench-'))));
-  const parts = {
-    network: network(db, () => 0),
-    runs: runs(
-      db,
-      () => Date.now(),
-      () => performance.now(),
-    ),
-  };
-  const store = documents(db, () => new Date());
   const scenario = scenarioOn(new Date().toISOString().slice(0, 10)) as unknown as Record<
     string,
     readonly { id: string }[] | undefined
   >;
-  for (const record of RECORDS)
-    for (const body of scenario[record.collection] ?? []) store.create(record, body.id, body);
-  const app = createApp({
-    documents: store,
-    eraser: eraser(db, () => Date.now(), parts),
-    ...parts,
-    library: encodeLibrary(base),
-    log: pino({ level: 'silent' }),
-    demo: true,
-    web: dist,
-  });
-  const server = app.listen(0, '127.0.0.1');
-  await new Promise((ready) => server.once('listening', ready));
-  const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-  let browser: Browser | undefined;
-  try {
-    browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS });
+  const fill = (store: Documents) => {
+    for (const record of RECORDS)
+      for (const body of scenario[record.collection] ?? []) store.create(record, body.id, body);
+  };
+  return withProduct(encodeLibrary(base), fill, async (browser, url) => {
     const rows: Row[] = [];
     const sent: number[] = [];
     const visit = async (path: string, content: string): Promise<Load[]> => {
       const loads: Load[] = [];
       for (let i = 0; i < LOADS; i++) {
-        const context = await browser!.newContext({ viewport: { width: 1280, height: 800 } });
+        const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
         loads.push(await load(context, url + path, content));
         await context.close();
       }
@@ -145,9 +114,5 @@ export async function paintRows(base: Library): Promise<Row[]> {
       ...rows,
       { ...row('sent for a first visit, the most of five pages', sent, TARGET.kB), unit: 'kB' },
     ];
-  } finally {
-    await browser?.close();
-    server.close();
-    db.close();
-  }
+  });
 }

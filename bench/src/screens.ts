@@ -1,33 +1,13 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync } from 'node:fs';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { encodeLibrary } from '@inner-rung/core/forms';
 import { type Library, type LibraryFile, openLibrary, type WrittenLadder } from '@inner-rung/core/ladder';
-import { type Browser, chromium, type Page } from '@playwright/test';
-import { pino } from 'pino';
-import { createApp } from '../../server/src/app.ts';
-import { openDatabase, openDataFolder } from '../../server/src/database.ts';
-import { documents } from '../../server/src/documents.ts';
-import { eraser } from '../../server/src/erase.ts';
-import { network } from '../../server/src/network.ts';
-import { runs } from '../../server/src/runs.ts';
+import type { Page } from '@playwright/test';
 import { shippedFiles } from './generated.ts';
 import { type Row, row } from './measure.ts';
+import { CHROMIUM, dist, withProduct } from './product.ts';
 
-export const dist = join(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
-export const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
-export const FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 /** Two frames of a 60 Hz screen: one missed frame is not seen, two are. */
 const SMOOTH_MS = 34;
 
@@ -95,70 +75,48 @@ export async function wallRows(base: Library): Promise<Row[]> {
     return [];
   }
   const files = filesOf(300, base);
-  const library = encodeLibrary(openLibrary(files));
-  const db = openDatabase(openDataFolder(mkdtempSync(join(tmpdir(), 'inner-rung-bench-'))));
-  const parts = {
-    network: network(db, () => 0),
-    runs: runs(
-      db,
-      () => Date.now(),
-      () => performance.now(),
-    ),
-  };
-  const app = createApp({
-    documents: documents(db, () => new Date()),
-    eraser: eraser(db, () => Date.now(), parts),
-    ...parts,
-    library,
-    log: pino({ level: 'silent' }),
-    demo: false,
-    web: dist,
-  });
-  const server = app.listen(0, '127.0.0.1');
-  await new Promise((ready) => server.once('listening', ready));
-  const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-  let browser: Browser | undefined;
-  try {
-    browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS });
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto(`${url}/ladders`);
-    await page.getByRole('heading', { level: 2 }).first().waitFor();
-    const wall: number[] = [];
-    for (let i = 0; i < 4; i++) {
-      await page.evaluate(() => scrollTo(0, 0));
-      wall.push(...(await framesWhileScrolling(page)));
-    }
-    const filters: number[] = [];
-    for (const avoid of ['kneeling', 'leaving the floor', 'arms overhead', 'kneeling', 'twisting', '']) {
-      filters.push(
-        await page.evaluate(async (value) => {
-          const choice = document.querySelector<HTMLSelectElement>('#wall-without')!;
-          const start = performance.now();
-          choice.value = value;
-          choice.dispatchEvent(new Event('change', { bubbles: true }));
-          await new Promise((seen) => requestAnimationFrame(() => setTimeout(seen)));
-          return performance.now() - start;
-        }, avoid),
+  return withProduct(
+    encodeLibrary(openLibrary(files)),
+    () => undefined,
+    async (browser, url) => {
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      await page.goto(`${url}/ladders`);
+      await page.getByRole('heading', { level: 2 }).first().waitFor();
+      const wall: number[] = [];
+      for (let i = 0; i < 4; i++) {
+        await page.evaluate(() => scrollTo(0, 0));
+        wall.push(...(await framesWhileScrolling(page)));
+      }
+      const filters: number[] = [];
+      for (const avoid of ['kneeling', 'leaving the floor', 'arms overhead', 'kneeling', 'twisting', '']) {
+        filters.push(
+          await page.evaluate(async (value) => {
+            const choice = document.querySelector<HTMLSelectElement>('#wall-without')!;
+            const start = performance.now();
+            choice.value = value;
+            choice.dispatchEvent(new Event('change', { bubbles: true }));
+            await new Promise((seen) => requestAnimationFrame(() => setTimeout(seen)));
+            return performance.now() - start;
+          }, avoid),
+        );
+      }
+      const bare = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      const rungs = openLibrary(files).ladders.flatMap((l) => l.rungs.map((r) => base.move(r.move)!.name));
+      await bare.setContent(
+        `<ul>${rungs.map((name) => `<li style="height:12px">${name}</li>`).join('')}</ul>`,
       );
-    }
-    const bare = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    const rungs = openLibrary(files).ladders.flatMap((l) => l.rungs.map((r) => base.move(r.move)!.name));
-    await bare.setContent(`<ul>${rungs.map((name) => `<li style="height:12px">${name}</li>`).join('')}</ul>`);
-    const list: number[] = [];
-    for (let i = 0; i < 4; i++) {
-      await bare.evaluate(() => scrollTo(0, 0));
-      list.push(...(await framesWhileScrolling(bare)));
-    }
-    return [
-      row('a frame while the wall of 300 ladders scrolls', wall, SMOOTH_MS, {
-        name: 'a bare list of the same rungs',
-        samples: list,
-      }),
-      row('bar a limit on the wall of 300 ladders, to the next frame', filters, null),
-    ];
-  } finally {
-    await browser?.close();
-    server.close();
-    db.close();
-  }
+      const list: number[] = [];
+      for (let i = 0; i < 4; i++) {
+        await bare.evaluate(() => scrollTo(0, 0));
+        list.push(...(await framesWhileScrolling(bare)));
+      }
+      return [
+        row('a frame while the wall of 300 ladders scrolls', wall, SMOOTH_MS, {
+          name: 'a bare list of the same rungs',
+          samples: list,
+        }),
+        row('bar a limit on the wall of 300 ladders, to the next frame', filters, null),
+      ];
+    },
+  );
 }

@@ -1,0 +1,67 @@
+import { mkdtempSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { type Browser, chromium } from '@playwright/test';
+import { pino } from 'pino';
+import { createApp } from '../../server/src/app.ts';
+import { openDatabase, openDataFolder } from '../../server/src/database.ts';
+import { type Documents, documents } from '../../server/src/documents.ts';
+import { eraser } from '../../server/src/erase.ts';
+import { network } from '../../server/src/network.ts';
+import { runs } from '../../server/src/runs.ts';
+
+export const dist = join(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
+export const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/**
+ * The built product with a library's file, in a data folder of its own that `fill` puts records into, and Chromium to
+ * look at it; both are gone once `use` is done.
+ */
+export async function withProduct<T>(
+  library: Uint8Array<ArrayBuffer>,
+  fill: (store: Documents) => void,
+  use: (browser: Browser, url: string) => Promise<T>,
+): Promise<T> {
+  const db = openDatabase(openDataFolder(mkdtempSync(join(tmpdir(), 'inner-rung-bench-'))));
+  const parts = {
+    network: network(db, () => 0),
+    runs: runs(
+      db,
+      () => Date.now(),
+      () => performance.now(),
+    ),
+  };
+  const store = documents(db, () => new Date());
+  fill(store);
+  const app = createApp({
+    documents: store,
+    eraser: eraser(db, () => Date.now(), parts),
+    ...parts,
+    library,
+    log: pino({ level: 'silent' }),
+    demo: true,
+    web: dist,
+  });
+  const server = app.listen(0, '127.0.0.1');
+  await new Promise((ready) => server.once('listening', ready));
+  let browser: Browser | undefined;
+  try {
+    browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS });
+    return await use(browser, `http://127.0.0.1:${(server.address() as AddressInfo).port}`);
+  } finally {
+    await browser?.close();
+    server.close();
+    db.close();
+  }
+}
