@@ -14,9 +14,8 @@ import {
 import { createScaler } from '@inner-rung/core/engine';
 import { compileLibrary } from '@inner-rung/core/forms';
 import { laneSubject } from '@inner-rung/core/limits';
-import { thirdsRunning } from '@inner-rung/core/review';
 import { READY_ROOMS, ROOM_EXAMPLE } from '@inner-rung/core/room';
-import { AS_WRITTEN, type Plan } from '@inner-rung/core/session';
+import { AS_WRITTEN, type Plan, thirdsRunning } from '@inner-rung/core/session';
 import fc from 'fast-check';
 import { PLANS } from '../../demo/src/index.ts';
 import { circuit, session } from './sessions.ts';

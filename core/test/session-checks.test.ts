@@ -3,9 +3,17 @@ import { createScaler } from '@inner-rung/core/engine';
 import { compileLibrary } from '@inner-rung/core/forms';
 import { laneSubject } from '@inner-rung/core/limits';
 import { type Limit, limitSchema } from '@inner-rung/core/person';
-import { check, type Finding, sumUp, thirdsRunning } from '@inner-rung/core/review';
+import { check, type Finding, sumUp } from '@inner-rung/core/review';
 import { READY_ROOMS, ROOM_EXAMPLE } from '@inner-rung/core/room';
-import { AS_WRITTEN, type Block, KINDS, type Plan, type Station, type Timed } from '@inner-rung/core/session';
+import {
+  AS_WRITTEN,
+  type Block,
+  KINDS,
+  type Plan,
+  type Station,
+  type Timed,
+  thirdsRunning,
+} from '@inner-rung/core/session';
 import fc from 'fast-check';
 import { anySession, circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';

@@ -1,7 +1,7 @@
 import { ROW_SIZE } from '../forms/index.ts';
 import { at } from '../move/index.ts';
-import { JOINTS } from '../review/index.ts';
 import type { Room } from '../room/index.ts';
+import { JOINTS } from '../session/index.ts';
 import { capacityOf, Store, type Want } from './sharing.ts';
 import { type StationProblem, solveStation } from './station.ts';
 

@@ -1,7 +1,6 @@
 import { COSTS } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
 import type { FormRef } from '../move/index.ts';
-import { thirdsRunning } from '../review/index.ts';
 import {
   type Block,
   type Entry,
@@ -10,6 +9,7 @@ import {
   type Plan,
   SHOW_SECONDS,
   type Timed,
+  thirdsRunning,
   timelineOf,
 } from '../session/index.ts';
 import { ownWords } from '../words/index.ts';

@@ -1,9 +1,9 @@
 import { formatEntry } from '../clock/index.ts';
 import type { Opened } from '../engine/index.ts';
 import { type Choice, withinBudgets } from '../engine/index.ts';
-import { isCircuit } from '../review/index.ts';
 import type { Room } from '../room/index.ts';
 import type { Block, Entry, Timed } from '../session/index.ts';
+import { isCircuit } from '../session/index.ts';
 import { bitsOf, loadsOf, pathOver, seatAll } from './coupling.ts';
 import { capacityOf, Store, type Want } from './sharing.ts';
 

@@ -1,4 +1,5 @@
-export { CHECK_IDS, check, type Finding, isCircuit, JOINTS, thirdsRunning } from './checks.ts';
+export type { Finding } from './check.ts';
+export { CHECK_IDS, check } from './checks.ts';
 export {
   type BestOrder,
   bestOrder,

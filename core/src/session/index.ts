@@ -31,6 +31,15 @@ export {
 } from './plan.ts';
 export { readSegment, type SheetLine, sheetLines } from './read.ts';
 export { READY_SESSIONS } from './ready.ts';
+export {
+  isCircuit,
+  isRing,
+  JOINTS,
+  MANY_RUNS,
+  type Traits,
+  thirdsRunning,
+  traitsOf,
+} from './running.ts';
 export { type RestTiers, restTiers } from './tiers.ts';
 export {
   drinksFor,
