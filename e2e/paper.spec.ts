@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { decodeLibrary } from '@inner-rung/core/forms';
 import { expect, type Page, test } from '@playwright/test';
 import { TestServer } from './server.ts';
 
@@ -57,10 +58,8 @@ test('every move is drawn and agrees with its data; a fault stands faint beside 
 
 /** A move of the trainer's own that looks like nothing in particular yet. */
 async function ownMove(page: Page) {
-  const { moves } = JSON.parse(
-    readFileSync(join(import.meta.dirname, '../library/ladders/split-stance/split-stance.json'), 'utf8'),
-  ) as { moves: { id: string }[] };
-  const like = moves.find((m) => m.id === 'split-squat')!;
+  const file = await (await page.request.get(`${server.url}/api/library`)).body();
+  const like = decodeLibrary(new Uint8Array(file).buffer).move('split-squat')!;
   const mine = { ...like, id: 'our-low-split', name: 'Our low split' };
   const put = await page.request.put(`${server.url}/api/changes/move-our-low-split`, {
     headers: { 'If-None-Match': '*' },
