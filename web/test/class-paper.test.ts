@@ -20,7 +20,7 @@ import { scenarioOn } from '../../demo/src/index.ts';
 import type { ClassAnswer } from '../src/class/use-class.ts';
 import { typeOf } from '../src/paper/pdf.ts';
 import type { Picture } from '../src/plan/use-scaled.ts';
-import { today } from '../src/ui/day.ts';
+import { today } from '../src/store/day.ts';
 import { FONTS } from './type-on-disk.ts';
 
 const library = shippedLibrary();

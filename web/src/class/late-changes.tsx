@@ -1,10 +1,10 @@
 import type { Switches } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
-import { type ConditionId, calledName, LEVELS, type Person, QUICK_CONDITIONS } from '@inner-rung/core/person';
+import { calledName, LEVELS, type Person, QUICK_CONDITIONS } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { Search } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import { useState } from 'react';
 import { MidSet } from '../plan/mid-set.tsx';
 import { MovePicker } from '../plan/move-picker.tsx';
 import { people, useApp, useSend } from '../store/index.ts';
@@ -189,35 +189,4 @@ function ruled(person: Person, list: (typeof RULES)[number]['list'], move: strin
     likes: without(person.likes),
   };
   return { ...next, [list]: [...next[list], move] };
-}
-
-/** Somebody walked in: a second tap says what is known of them. */
-export function WalkInDialog(props: {
-  onAdd: (conditions: readonly ConditionId[], level: 0 | 1 | 2 | 3) => void;
-  onClose: () => void;
-  children?: ReactNode;
-}) {
-  const add = props.onAdd;
-  return (
-    <Dialog title="Somebody more" onClose={props.onClose}>
-      <div className="grid grid-cols-2 gap-2">
-        {LEVELS.map((level, i) => (
-          <button
-            key={level.id}
-            type="button"
-            className="btn touch"
-            onClick={() => add([], i as 0 | 1 | 2 | 3)}
-          >
-            {level.name}
-          </button>
-        ))}
-        {QUICK_CONDITIONS.map(({ id, some }) => (
-          <button key={id} type="button" className="btn touch" onClick={() => add([id], 1)}>
-            {some}
-          </button>
-        ))}
-      </div>
-      {props.children}
-    </Dialog>
-  );
 }

@@ -6,7 +6,7 @@ import type { Taking } from '@inner-rung/core/run';
 import { levelFor, type Plan } from '@inner-rung/core/session';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { engine } from '../engine/index.ts';
-import { today } from '../ui/day.ts';
+import { today } from '../store/day.ts';
 
 /** A plan with the people it is for: while the next is worked out, they may be others already. */
 export interface ClassAnswer {

@@ -10,7 +10,7 @@ import {
 } from '@inner-rung/core/person';
 import type { Taking } from '@inner-rung/core/run';
 import { useMemo } from 'react';
-import { today } from '../ui/day.ts';
+import { today } from '../store/day.ts';
 import { useDraft } from '../ui/use-draft.ts';
 
 /** Somebody who walked in. */

@@ -5,7 +5,7 @@ import type { Room } from '@inner-rung/core/room';
 import { useMemo } from 'react';
 import { useAnswer } from '../engine/index.ts';
 import { rungsOf } from '../plan/use-scaled.ts';
-import { today } from '../ui/day.ts';
+import { today } from '../store/day.ts';
 
 /**
  * What bars each rung of the library for somebody somewhere, by "ladder/rung"; empty until it is known.

@@ -4,7 +4,7 @@ import type { Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { useMemo } from 'react';
 import { useAnswer } from '../engine/index.ts';
-import { today } from '../ui/day.ts';
+import { today } from '../store/day.ts';
 
 /**
  * Forms found by the engine, one list a request in their order, within somebody's limits; null until the newest

@@ -10,9 +10,9 @@ import {
 import { type Person, USUAL_PROGRESS } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { Link } from 'react-router';
+import { today } from '../store/day.ts';
 import { groups as groupShelf, useApp, useSend } from '../store/index.ts';
 import { Choice } from '../ui/choice.tsx';
-import { today } from '../ui/day.ts';
 import { useDraft } from '../ui/use-draft.ts';
 import { useNextRungs, useTake } from './use-next-rungs.ts';
 

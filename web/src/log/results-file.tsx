@@ -2,8 +2,8 @@ import { readResults, type SessionRecord } from '@inner-rung/core/log';
 import type { Person } from '@inner-rung/core/person';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { dayWords } from '../store/day.ts';
 import { records, useSend } from '../store/index.ts';
-import { dayWords } from '../ui/day.ts';
 
 /** The results a session pack gave back: what is in them, and taking them in. */
 export function ResultsFile(props: {

@@ -5,8 +5,8 @@ import type { Person } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { useEffect, useMemo, useState } from 'react';
 import { engine } from '../engine/index.ts';
+import { today } from '../store/day.ts';
 import { people as peopleShelf, useSend } from '../store/index.ts';
-import { today } from '../ui/day.ts';
 
 const keyOf = (form: FormRef) => JSON.stringify([form.move, form.settings ?? null]);
 

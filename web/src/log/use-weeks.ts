@@ -2,8 +2,8 @@ import type { Library } from '@inner-rung/core/ladder';
 import { attendanceOf, bestsOf, climbsOf, furtherOf, loadAhead, rises, weeksOf } from '@inner-rung/core/log';
 import { type Group, occurrencesOf } from '@inner-rung/core/person';
 import { useMemo } from 'react';
+import { today } from '../store/day.ts';
 import { useRecords } from '../store/use-records.ts';
-import { today } from '../ui/day.ts';
 
 const SHOWN = 12;
 const MOST_CLIMBS = 4;

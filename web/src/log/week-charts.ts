@@ -1,6 +1,6 @@
 import { type Climb, WEEKLY, type Week } from '@inner-rung/core/log';
 import { BANDS } from '@inner-rung/core/person';
-import { dayWords } from '../ui/day.ts';
+import { dayWords } from '../store/day.ts';
 import { type MakeChart, nameAxis, valueAxis } from '../ui/picture.tsx';
 
 /** A Monday as it is written under a column: "16 Nov". */

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import { usePersonPage } from '../people/use-person.ts';
 import { useShelf } from '../store/data.ts';
-import { dayWords, today } from '../ui/day.ts';
+import { dayWords, today } from '../store/day.ts';
 import { Missing } from '../ui/missing.tsx';
 import { Picture } from '../ui/picture.tsx';
 import { PrintHeader } from '../ui/print-header.tsx';

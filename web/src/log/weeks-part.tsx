@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { PersonPage } from '../people/use-person.ts';
 import { useShelf } from '../store/data.ts';
-import { dayWords } from '../ui/day.ts';
+import { dayWords } from '../store/day.ts';
 import { Picture } from '../ui/picture.tsx';
 import { Scrolls } from '../ui/scrolls.tsx';
 import { useWeeks, type Weeks } from './use-weeks.ts';

@@ -1,8 +1,8 @@
 import { type Run, type RunEvent, runEventSchema } from '@inner-rung/core/run';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type LiveRun, type Pressed, takingBack } from '../run/use-run.ts';
+import { newId } from '../store/day.ts';
 import { storage } from '../store/storage.ts';
-import { newId } from '../ui/day.ts';
 
 /** What a pack carries: the run, what had happened when it was made, and its clock then. */
 export interface Packed {

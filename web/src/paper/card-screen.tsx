@@ -5,7 +5,7 @@ import { useParams } from 'react-router';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useScaled } from '../plan/use-scaled.ts';
 import { useShelf } from '../store/data.ts';
-import { today } from '../ui/day.ts';
+import { today } from '../store/day.ts';
 import { MissingSession } from '../ui/missing.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { NotYet } from './not-yet.tsx';

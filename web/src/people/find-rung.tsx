@@ -12,7 +12,7 @@ import {
 } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { Link } from 'react-router';
-import { today, when } from '../ui/day.ts';
+import { today, when } from '../store/day.ts';
 import { useDraft } from '../ui/use-draft.ts';
 import type { PersonPage } from './use-person.ts';
 

@@ -13,9 +13,9 @@ import {
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { initials } from '../store/data.ts';
+import { dayWords, newId, today } from '../store/day.ts';
 import { people as peopleShelf, useSend } from '../store/index.ts';
 import { Tick } from '../ui/choice.tsx';
-import { dayWords, newId, today } from '../ui/day.ts';
 
 /** Changes a group by a named step; false where it can't be so. */
 export type Put = (patch: Partial<Group>, says?: string) => boolean;

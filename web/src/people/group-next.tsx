@@ -31,11 +31,11 @@ import { RungList } from '../log/next-rungs.tsx';
 import { useNextRungs, useTake } from '../log/use-next-rungs.ts';
 import { copyId } from '../plan/more-dialog.tsx';
 import { api } from '../store/api.ts';
+import { dayWords, today } from '../store/day.ts';
 import { useSend } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
 import { useRecords } from '../store/use-records.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
-import { dayWords, today } from '../ui/day.ts';
 import type { Put } from './group-members.tsx';
 
 const DAYS_AHEAD = 35;

@@ -4,7 +4,7 @@ import { formName } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
 import { laneStyle, lookOf } from '../ladders/rung-look.ts';
 import { tokenOf } from '../store/data.ts';
-import { today } from '../ui/day.ts';
+import { today } from '../store/day.ts';
 
 /** The ladders a group is first looked at on, where the library has them. */
 const FIRST_LADDERS = ['squat', 'push', 'jack', 'plank', 'locomotion', 'step', 'pull', 'bridge'];

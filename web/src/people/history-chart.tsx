@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import { dayWords } from '../ui/day.ts';
+import { dayWords } from '../store/day.ts';
 import { type Css, Picture, valueAxis } from '../ui/picture.tsx';
 
 const DAY_MS = 86_400_000;

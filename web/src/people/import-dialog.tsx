@@ -1,7 +1,7 @@
 import { type Person, type RowFate, readPeople } from '@inner-rung/core/person';
 import { useMemo, useState } from 'react';
+import { newId, today } from '../store/day.ts';
 import { people as peopleShelf, useSend } from '../store/index.ts';
-import { newId, today } from '../ui/day.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { FateTable } from '../ui/fate-table.tsx';
 import { FileOrPaste } from '../ui/file-or-paste.tsx';

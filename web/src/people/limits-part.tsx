@@ -23,8 +23,8 @@ import {
 } from '@inner-rung/core/person';
 import { EVERYWHERE } from '@inner-rung/core/room';
 import { type FormEvent, useMemo, useState } from 'react';
+import { dayWords, newId, when } from '../store/day.ts';
 import { Choice } from '../ui/choice.tsx';
-import { dayWords, newId, when } from '../ui/day.ts';
 import { Scrolls } from '../ui/scrolls.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { BodyFigure, placeWords } from './body-figure.tsx';

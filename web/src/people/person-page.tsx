@@ -13,7 +13,7 @@ import { EQUIPMENT } from '@inner-rung/core/room';
 import { formName } from '@inner-rung/core/words';
 import { Link, useParams } from 'react-router';
 import { useShelf } from '../store/data.ts';
-import { dayOf, dayWords, today } from '../ui/day.ts';
+import { dayOf, dayWords, today } from '../store/day.ts';
 import { PrintHeader } from '../ui/print-header.tsx';
 import { Waiting } from '../ui/shell.tsx';
 import { usePersonPage } from './use-person.ts';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { dayOf, dayWords } from '../store/day.ts';
 import { letGo } from '../store/erased.ts';
 import { people as peopleShelf, useApp } from '../store/index.ts';
-import { dayOf, dayWords } from '../ui/day.ts';
 import { saveFile } from '../ui/save-file.ts';
 import { dropDrafts } from '../ui/use-draft.ts';
 import type { PersonPage } from './use-person.ts';

@@ -8,7 +8,7 @@ import { Link, useSearchParams } from 'react-router';
 import { laneStyle, lookOf } from '../ladders/rung-look.ts';
 import { useBars } from '../ladders/use-bars.ts';
 import { initials } from '../store/data.ts';
-import { dayWords, today, when } from '../ui/day.ts';
+import { dayWords, today, when } from '../store/day.ts';
 import { barredRungs, FindRung } from './find-rung.tsx';
 import type { PersonPage } from './use-person.ts';
 

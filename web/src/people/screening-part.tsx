@@ -15,8 +15,8 @@ import {
   type YoungId,
 } from '@inner-rung/core/person';
 import { type FormEvent, useState } from 'react';
+import { dayWords, today, when } from '../store/day.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
-import { dayWords, today, when } from '../ui/day.ts';
 import { useDraft } from '../ui/use-draft.ts';
 import type { PersonPage } from './use-person.ts';
 

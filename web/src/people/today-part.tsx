@@ -11,9 +11,9 @@ import {
 } from '@inner-rung/core/person';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
+import { today } from '../store/day.ts';
 import { useApp } from '../store/index.ts';
 import { Chip, Tick } from '../ui/choice.tsx';
-import { today } from '../ui/day.ts';
 import { useDraft } from '../ui/use-draft.ts';
 import { BodyFigure, placeWords } from './body-figure.tsx';
 import type { PersonPage } from './use-person.ts';

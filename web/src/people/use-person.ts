@@ -1,8 +1,8 @@
 import type { Library } from '@inner-rung/core/ladder';
 import { type Outlook, outlookOf, type Person } from '@inner-rung/core/person';
 import { useMemo } from 'react';
+import { today } from '../store/day.ts';
 import { people, useApp, useSend } from '../store/index.ts';
-import { today } from '../ui/day.ts';
 
 /** One person's page: who they are today, and how a change of them is kept. */
 export interface PersonPage {

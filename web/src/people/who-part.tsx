@@ -13,10 +13,10 @@ import {
 import { EQUIPMENT, EQUIPMENT_IDS } from '@inner-rung/core/room';
 import { type ReactNode, useState } from 'react';
 import { MovePicker } from '../plan/move-picker.tsx';
+import { today, when } from '../store/day.ts';
 import { useApp, useSend } from '../store/index.ts';
 import { unitsChosen } from '../store/view-slice.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
-import { today, when } from '../ui/day.ts';
 import { Text } from '../ui/fields.tsx';
 import type { PersonPage } from './use-person.ts';
 

@@ -6,7 +6,7 @@ import type { Room } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
 import { useMemo } from 'react';
 import { useAnswer } from '../engine/index.ts';
-import { today } from '../ui/day.ts';
+import { today } from '../store/day.ts';
 
 /** A rung of the library by its place, in the order in which the engine is asked about all of them. */
 export function rungsOf(library: Library) {

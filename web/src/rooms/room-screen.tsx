@@ -15,9 +15,9 @@ import {
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useShelf } from '../store/data.ts';
+import { newId } from '../store/day.ts';
 import { rooms as roomShelf, useApp, useSend } from '../store/index.ts';
 import { Tick } from '../ui/choice.tsx';
-import { newId } from '../ui/day.ts';
 import { Num, Text } from '../ui/fields.tsx';
 import { Missing } from '../ui/missing.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';

@@ -6,7 +6,7 @@ import type { Room } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
 import { useMemo } from 'react';
 import { useAnswer } from '../engine/index.ts';
-import { today } from '../ui/day.ts';
+import { today } from '../store/day.ts';
 
 /** Somebody of whom there may be several: a person, or one of a part known by number. */
 export interface Taker {

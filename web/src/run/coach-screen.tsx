@@ -6,18 +6,18 @@ import { positionAt } from '@inner-rung/core/run';
 import { ArrowLeft, HeartPulse, Monitor, Smartphone } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
-import { WalkInDialog } from '../class/late-changes.tsx';
 import { engine } from '../engine/index.ts';
 import { MovePicker } from '../plan/move-picker.tsx';
 import { api } from '../store/api.ts';
 import { useShelf } from '../store/data.ts';
-import { newId, today } from '../ui/day.ts';
+import { newId, today } from '../store/day.ts';
 import { Coach } from './coach.tsx';
 import { JoinSame } from './join-same.tsx';
 import { PhonesDialog } from './phones-dialog.tsx';
 import { StrapsDialog, useStraps } from './straps.tsx';
 import { useLive } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
+import { WalkInDialog } from './walk-in-dialog.tsx';
 import { WithRun } from './with-run.tsx';
 
 /** The coach's face of a run, on this machine or another: with everything that takes the library and the server. */

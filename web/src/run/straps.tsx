@@ -14,7 +14,7 @@ import {
 } from '@inner-rung/core/run';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
-import { today } from '../ui/day.ts';
+import { today } from '../store/day.ts';
 import { Dialog } from '../ui/dialog.tsx';
 
 /** A heart as the coach sees it. */

@@ -1,7 +1,7 @@
 import { type Run, type RunEvent, runEventSchema } from '@inner-rung/core/run';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { newId } from '../store/day.ts';
 import { storage } from '../store/storage.ts';
-import { newId } from '../ui/day.ts';
 
 export type Pressed = RunEvent extends infer E ? (E extends RunEvent ? Omit<E, 'id' | 'at'> : never) : never;
 

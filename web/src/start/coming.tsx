@@ -10,8 +10,8 @@ import {
 import type { Plan } from '@inner-rung/core/session';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
+import { dayWords, today } from '../store/day.ts';
 import { useRecords } from '../store/use-records.ts';
-import { dayWords, today } from '../ui/day.ts';
 
 const DAYS_AHEAD = 7;
 

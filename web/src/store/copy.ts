@@ -1,5 +1,5 @@
 import type { Change } from '@inner-rung/core/ladder';
-import { newId } from '../ui/day.ts';
+import { newId } from './day.ts';
 
 const COPY = ' (copy)';
 const asCopy = (text: string, most: number): string => `${text.slice(0, most - COPY.length)}${COPY}`;
