@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { lawIn, subjectOf } from '../limits/index.ts';
 import { floorSeconds, outlookOf } from '../person/index.ts';
 import { ROOM_EXAMPLE } from '../room/index.ts';
-import { type Block, roleOf } from '../session/index.ts';
+import { type Block, isCircuit } from '../session/index.ts';
 import { aroundBlock, coolDown, warmUp } from '../ways/index.ts';
 import { day, personDocument, roomDocument, sessionDocument } from './parts.ts';
 import { defineQuestion } from './question.ts';
@@ -26,7 +26,7 @@ export const around = defineQuestion({
       .filter((person) => outlookOf(person, on).mayTrain)
       .map((person) => subjectOf(person, library, on));
     const forms = session.blocks
-      .filter((block) => roleOf(block) !== 'warm-up' && roleOf(block) !== 'cool-down')
+      .filter(isCircuit)
       .flatMap((block) => block.stations)
       .map((s) => ({ move: s.move, ...(s.settings ? { settings: s.settings } : {}) }));
     const least = Math.ceil(

@@ -5,7 +5,7 @@ import type { RecordKind } from '../record/index.ts';
 import { LEVELS } from './ability.ts';
 import { CONDITION_IDS, CONDITIONS, type ConditionId } from './conditions.ts';
 import type { Limit } from './limits.ts';
-import { PERSON_EXAMPLE, type Person, personSchema } from './person.ts';
+import { outlookOf, PERSON_EXAMPLE, type Person, personSchema } from './person.ts';
 
 export const WEEKDAYS = [
   'Monday',
@@ -161,6 +161,28 @@ export function everybodyIn(group: Group, people: readonly Person[]): Person[] {
     ...group.members.flatMap((id) => byId.get(id) ?? []),
     ...group.parts.map((part) => standIn(group, part)),
   ];
+}
+
+/** One of those who take part: who stands for several is one of several alike, "knees#1" the first. */
+export interface OneOf {
+  readonly id: string;
+  readonly person: Person;
+}
+
+/** Everybody who may take part on a day (YYYY-MM-DD), one by one; and who waits for a doctor's word or isn't well. */
+export function takingPart(
+  people: readonly Person[],
+  on: string,
+): { readonly taking: OneOf[]; readonly waiting: Person[] } {
+  const taking: OneOf[] = [];
+  const waiting: Person[] = [];
+  for (const person of people) {
+    const many = standsFor(person);
+    if (!outlookOf(person, on).mayTrain) waiting.push(person);
+    else if (many === null) taking.push({ id: person.id, person });
+    else for (let i = 1; i <= many; i++) taking.push({ id: `${person.id}#${i}`, person });
+  }
+  return { taking, waiting };
 }
 
 const capped = (on: DemandKey, most: number) => (limit: Limit) =>

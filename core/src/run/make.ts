@@ -1,7 +1,7 @@
 import { formatEntry } from '../clock/index.ts';
 import { goesOf, type Switches, type Use } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
-import { outlookOf, type Person, standsFor } from '../person/index.ts';
+import { type OneOf, outlookOf, standsFor } from '../person/index.ts';
 import type { Room } from '../room/index.ts';
 import { entriesOf, factsIn, levelFor, type Plan, timelineOf } from '../session/index.ts';
 import { doseHere, formName, spokenAs } from '../words/index.ts';
@@ -41,9 +41,7 @@ export function doesOf(
 }
 
 /** Somebody who takes part: a person, or one of several who are known by number. */
-export interface Taking {
-  readonly id: string;
-  readonly person: Person;
+export interface Taking extends OneOf {
   /** What holds today beyond their file; it is in `person` already, and goes along into a run. */
   readonly today?: Cast['today'];
 }

@@ -1,5 +1,5 @@
 import { type Format, formatEntry, INPUTS, type InputKey } from '../clock/index.ts';
-import { type Block, blockName, roleOf } from './plan.ts';
+import { type Block, blockName, isCircuit } from './plan.ts';
 import { type Facts, secondsOf, type Timed, timelineOf } from './timeline.ts';
 
 /** What a trainer reaches for first to land on a time. */
@@ -82,8 +82,7 @@ export function fitTo(
   const lengthWith = (b: number, block: Block) =>
     now.lengthSeconds - now.blocks[b]!.lengthSeconds + secondsOf(block, session.forWhom, facts);
   session.blocks.forEach((block, b) => {
-    const role = roleOf(block);
-    if (role === 'warm-up' || role === 'cool-down' || block.stations.length === 0) return;
+    if (!isCircuit(block) || block.stations.length === 0) return;
     if (only && only.block !== b) return;
     const name = session.blocks.length > 1 ? `${blockName(session.blocks, b)}: ` : '';
     for (const input of formatEntry(block.format.kind).inputs) {

@@ -11,6 +11,7 @@ export {
   type Dose,
   dialsSchema,
   doseSchema,
+  isCircuit,
   KEEP_FIRST,
   KEEP_FIRST_IDS,
   type KeepFirst,
@@ -32,7 +33,6 @@ export {
 export { readSegment, type SheetLine, sheetLines } from './read.ts';
 export { READY_SESSIONS } from './ready.ts';
 export {
-  isCircuit,
   isRing,
   JOINTS,
   MANY_RUNS,

@@ -297,6 +297,8 @@ export const levelFor = (plan: Pick<Plan, 'levels'>, id: string): 0 | 1 | 2 | 3 
   plan.levels?.find((one) => one.person === id)?.level ?? null;
 
 export const roleOf = (block: Block): Role => block.role ?? 'circuit';
+/** What is trained: neither what comes before it nor what comes after. */
+export const isCircuit = (block: Block): boolean => !['warm-up', 'cool-down'].includes(roleOf(block));
 
 /** What a block is called: its own name, or its role with a number where there are several of it. */
 export function blockName(blocks: readonly Block[], at: number): string {

@@ -1,7 +1,7 @@
 import { formatEntry } from '../clock/index.ts';
 import { type Library, rungDemand } from '../ladder/index.ts';
 import { type DemandKey, type FormRef, MUSCLES } from '../move/index.ts';
-import { type Block, roleOf } from './plan.ts';
+import { type Block, isCircuit } from './plan.ts';
 
 /** What following one another goes by, of a form: by joint of {@link JOINTS} whether it is loaded, by muscle its share (0 to 1), MET, whether it is on the floor. */
 export interface Traits {
@@ -44,7 +44,6 @@ export function traitsOf(library: Library, form: FormRef): Traits {
 }
 
 export const isRing = (block: Block) => formatEntry(block.format.kind).ring(block.format);
-export const isCircuit = (block: Block) => roleOf(block) !== 'warm-up' && roleOf(block) !== 'cool-down';
 /** The first of those stations from which so many running have something in common; −1 for none. */
 function runOf(block: Block, length: number, has: (station: number) => boolean): number {
   const n = block.stations.length;

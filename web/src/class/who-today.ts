@@ -2,10 +2,9 @@ import {
   type ConditionId,
   everybodyIn,
   type Group,
-  outlookOf,
   type Person,
   standIn,
-  standsFor,
+  takingPart,
   WALK_INS,
 } from '@inner-rung/core/person';
 import type { Taking } from '@inner-rung/core/run';
@@ -38,19 +37,10 @@ export function useWhoToday(planId: string, group: Group | null, people: readonl
   const away = group?.changes.find((change) => change.on === today())?.away;
   const empty = useMemo((): Day => (away ? { ...NOBODY, away } : NOBODY), [away]);
   const [day, put] = useDraft<Day>(`class/${planId}/${group?.id ?? 'all'}/${today()}`, empty);
-  const { expected, waiting } = useMemo(() => {
-    const here = group ? everybodyIn(group, people) : people;
-    const may = here.filter((person) => outlookOf(person, today()).mayTrain);
-    return {
-      expected: may.flatMap((person): Taking[] => {
-        const many = standsFor(person);
-        return many === null
-          ? [{ id: person.id, person }]
-          : Array.from({ length: many }, (_, i) => ({ id: `${person.id}#${i + 1}`, person }));
-      }),
-      waiting: here.filter((person) => !may.includes(person)),
-    };
-  }, [group, people]);
+  const { taking: expected, waiting } = useMemo(
+    () => takingPart(group ? everybodyIn(group, people) : people, today()),
+    [group, people],
+  );
   const walkIns = useMemo(
     () =>
       day.walkIns.map(

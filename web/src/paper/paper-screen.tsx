@@ -11,12 +11,14 @@ import {
   SIZE_IDS,
   type SizeId,
   setupPages,
+  setupSheetOf,
   stationCards,
   stationsOf,
 } from '@inner-rung/core/paper';
 import type { Group, Person } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
+import { isCircuit } from '@inner-rung/core/session';
 import { PencilLine } from 'lucide-react';
 import { type ReactNode, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
@@ -25,7 +27,6 @@ import { useWhoToday } from '../class/who-today.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useScaled } from '../plan/use-scaled.ts';
 import { useSharing, useTakers } from '../rooms/use-sharing.ts';
-import { isCircuit, setupSheetOf } from '../rooms/who-gets-what.ts';
 import { useShelf } from '../store/data.ts';
 import { today } from '../store/day.ts';
 import { useApp } from '../store/index.ts';
@@ -214,7 +215,7 @@ function RunPaper(props: Ground) {
 function SetupPaper(props: Ground & { how: How; part: number }) {
   const { library, plan, size, room, group, people, how } = props;
   const type = useType();
-  const { takers } = useTakers(group, people);
+  const { taking: takers } = useTakers(group, people);
   const block = plan.blocks[props.part] ? props.part : Math.max(0, plan.blocks.findIndex(isCircuit));
   const out = useSharing(library, plan, block, room, takers, how, undefined);
   const pages = useMemo(() => {

@@ -1,8 +1,10 @@
 import type { SharedOut } from '@inner-rung/core/ask';
 import { type FloorPlan, floorPlan, givenWords, type How, type SharingFix } from '@inner-rung/core/class';
 import type { Library } from '@inner-rung/core/ladder';
+import { fitWords, formsAt, whoWords } from '@inner-rung/core/paper';
+import type { OneOf } from '@inner-rung/core/person';
 import { equipmentOf, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
-import { blockName, type Plan } from '@inner-rung/core/session';
+import { blockName, isCircuit, type Plan } from '@inner-rung/core/session';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -15,8 +17,7 @@ import { Choice } from '../ui/choice.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { ThingDrawing } from '../ui/thing-drawing.tsx';
-import { type Taker, useSharing, useTakers } from './use-sharing.ts';
-import { fitWords, formsAt, isCircuit, whoWords } from './who-gets-what.ts';
+import { useSharing, useTakers } from './use-sharing.ts';
 
 const HOW_WORDS: Readonly<Record<How, string>> = {
   together: 'All at one station',
@@ -44,7 +45,7 @@ export default function SetupScreen() {
   const block = circuits.includes(picked ?? -1) ? picked! : (circuits[0] ?? 0);
   const group = groups.find((g) => g.id === groupId) ?? null;
   const room = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
-  const { takers, waiting } = useTakers(group, people);
+  const { taking: takers, waiting } = useTakers(group, people);
   const out = useSharing(library, plan, block, room, takers, how, ahead);
   if (failed || missing === 'away') return <ServerAway />;
   if (missing === 'gone') return <MissingSession />;
@@ -137,7 +138,7 @@ function Out(props: {
   plan: Plan;
   block: number;
   room: Room;
-  takers: readonly Taker[];
+  takers: readonly OneOf[];
   out: SharedOut;
   how: How;
   ahead: number;

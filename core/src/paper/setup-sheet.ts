@@ -1,12 +1,10 @@
-import type { SharedOut } from '@inner-rung/core/ask';
-import { type FloorPlan, givenWords, type Shared } from '@inner-rung/core/class';
-import type { Library } from '@inner-rung/core/ladder';
-import type { SetupSheet } from '@inner-rung/core/paper';
-import { calledName } from '@inner-rung/core/person';
-import { equipmentOf, type Room } from '@inner-rung/core/room';
-import { type Block, type Plan, roleOf } from '@inner-rung/core/session';
-import { formName } from '@inner-rung/core/words';
-import type { Taker } from './use-sharing.ts';
+import { type FloorPlan, type Given, givenWords, type Shared, type Sharing } from '../class/index.ts';
+import type { Library } from '../ladder/index.ts';
+import { calledName, type OneOf } from '../person/index.ts';
+import { equipmentOf, type Room } from '../room/index.ts';
+import type { Plan } from '../session/index.ts';
+import { formName } from '../words/index.ts';
+import type { SetupSheet } from './sheets.ts';
 
 /** People who do the same with the same at a station, in one row. */
 export function formsAt(
@@ -14,7 +12,7 @@ export function formsAt(
   room: Room,
   shared: readonly Shared[],
   station: number,
-  takers: readonly Taker[],
+  takers: readonly OneOf[],
 ) {
   const rows = new Map<
     string,
@@ -43,18 +41,15 @@ export function formsAt(
   }));
 }
 
-/** Parts that things are put out for. */
-export const isCircuit = (block: Block): boolean => !['warm-up', 'cool-down'].includes(roleOf(block));
-
 /** How well what is there goes round. */
-export const fitWords = ({ changes, atLeast }: SharedOut['sharing']): string =>
+export const fitWords = ({ changes, atLeast }: Pick<Sharing, 'changes' | 'atLeast'>): string =>
   changes === 0
     ? 'There is enough of everything for everybody’s own form.'
     : `${changes} ${changes === 1 ? 'change' : 'changes'} make it fit${
         changes === atLeast ? ', and no fewer can.' : `; fewer than ${atLeast} can’t.`
       }`;
 
-export const whoWords = (takers: readonly Taker[], group: string | null, room: Room): string =>
+export const whoWords = (takers: readonly OneOf[], group: string | null, room: Room): string =>
   `${takers.length} ${takers.length === 1 ? 'person' : 'people'}${group ? `, ${group}` : ''} · ${room.name}`;
 
 /** What is put out before anybody comes, for paper. */
@@ -63,8 +58,8 @@ export function setupSheetOf(
   plan: Plan,
   block: number,
   room: Room,
-  takers: readonly Taker[],
-  out: SharedOut,
+  takers: readonly OneOf[],
+  out: { readonly sharing: Sharing; readonly putOut: readonly Given[] },
   floor: FloorPlan,
   group: string | null,
 ): SetupSheet {
