@@ -1,4 +1,4 @@
-import { type Cast, type Run, type RunEvent, runEventSchema, runSchema } from '@inner-rung/core/run';
+import { type Cast, isAbout, type Run, type RunEvent, runEventSchema, runSchema } from '@inner-rung/core/run';
 import * as z from 'zod';
 import type { Db } from './database.ts';
 import { ProblemError } from './problem.ts';
@@ -225,15 +225,12 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
     erase(person: string): void {
       db.transaction(() => {
         for (const row of all.all()) {
-          if (!row.body.includes(`"${person}"`)) continue;
           const run = JSON.parse(row.body) as Run;
           const cast = run.cast.filter((one) => one.id !== person);
           if (cast.length !== run.cast.length) rewrite.run(JSON.stringify({ ...run, cast }), row.id);
           for (const { body } of eventsOf.all(row.id)) {
             const event = JSON.parse(body) as RunEvent;
-            const about =
-              ('person' in event && event.person === person) || ('who' in event && event.who.id === person);
-            if (about) dropEvents.run(row.id, event.id);
+            if (isAbout(event, person)) dropEvents.run(row.id, event.id);
           }
         }
       })();

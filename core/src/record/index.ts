@@ -1,2 +1,9 @@
-export { type AnyRecordKind, type KindId, openRecord, type RecordKind, withoutErased } from './record.ts';
+export {
+  type AnyRecordKind,
+  type KindId,
+  namedIn,
+  openRecord,
+  type RecordKind,
+  withoutErased,
+} from './record.ts';
 export { slugOf } from './slug.ts';

@@ -76,6 +76,25 @@ export function openRecord<T extends { version: number }>(
   return { ok: false, where: first.path.join('.') || '(top)', message: first.message };
 }
 
+/** "results[].person" as its steps: results, [], person. */
+const stepsOf = (at: string): string[] =>
+  at.split('.').flatMap((part) => (part.endsWith('[]') ? [part.slice(0, -2), '[]'] : [part]));
+
+/** Ids of a kind that a document names, by the references of its own kind. Reads plain JSON of any version. */
+export function namedIn(
+  { references }: Pick<AnyRecordKind, 'references'>,
+  body: unknown,
+  kind: KindId,
+): string[] {
+  const found = (value: unknown, [step, ...rest]: readonly string[]): string[] => {
+    if (step === undefined) return typeof value === 'string' ? [value] : [];
+    if (step === '[]') return Array.isArray(value) ? value.flatMap((one) => found(one, rest)) : [];
+    if (typeof value !== 'object' || value === null || !(step in value)) return [];
+    return found((value as Record<string, unknown>)[step], rest);
+  };
+  return references.filter(({ to }) => to === kind).flatMap(({ at }) => found(body, stepsOf(at)));
+}
+
 const GONE = Symbol('gone');
 
 /** A value with what lies at a path taken out where it is the id; {@link GONE} where its list's entry is to go. */
@@ -109,14 +128,5 @@ export function withoutErased(
 ): unknown {
   return references
     .filter((reference) => reference.to === erased.kind)
-    .reduce(
-      (now, { at, erased: how }) =>
-        strip(
-          now,
-          at.split('.').flatMap((part) => (part.endsWith('[]') ? [part.slice(0, -2), '[]'] : [part])),
-          how,
-          erased.id,
-        ),
-      body,
-    );
+    .reduce((now, { at, erased: how }) => strip(now, stepsOf(at), how, erased.id), body);
 }

@@ -11,7 +11,7 @@ export {
   repsInRound,
   tempoSeconds,
 } from './pace.ts';
-export { doesNow, doingOf, formsAt, type Present, peopleOf, switchTo } from './people.ts';
+export { doesNow, doingOf, formsAt, isAbout, type Present, peopleOf, switchTo } from './people.ts';
 export {
   type Cast,
   castSchema,

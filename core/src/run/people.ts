@@ -146,6 +146,10 @@ export function peopleOf(run: Pick<Run, 'cast'>, events: readonly RunEvent[]): P
   return [...people.values()];
 }
 
+/** Whether something that happened in a run is somebody's own: what goes when they are erased. */
+export const isAbout = (event: RunEvent, person: string): boolean =>
+  ('person' in event && event.person === person) || ('who' in event && event.who.id === person);
+
 /** What somebody does at an entry now. */
 export const doesNow = (person: Present, entry: number): Does => person.doing[entry]?.at(-1)?.does ?? null;
 

@@ -4,7 +4,6 @@ import { dayOf, dayWords } from '../store/day.ts';
 import { letGo } from '../store/erased.ts';
 import { people as peopleShelf, useApp } from '../store/index.ts';
 import { saveFile } from '../ui/save-file.ts';
-import { dropDrafts } from '../ui/use-draft.ts';
 import type { PersonPage } from './use-person.ts';
 
 const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
@@ -21,7 +20,6 @@ export function RecordPart(props: { page: PersonPage }) {
     try {
       const response = await fetch(`/api/people/${person.id}/erase`, { method: 'POST' });
       if (!response.ok && response.status !== 404) throw new Error(String(response.status));
-      dropDrafts(person.id);
       letGo([person.id]);
       // A fresh page: nothing of them stays in this one's memory or steps of undo.
       location.assign('/people');
