@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import { encodeLibrary } from '@inner-rung/core/forms';
 import type { Library } from '@inner-rung/core/ladder';
+import { dayOf } from '@inner-rung/core/person';
 import { RECORDS } from '@inner-rung/core/records';
 import type { BrowserContext } from '@playwright/test';
 import { scenarioOn } from '../../demo/src/index.ts';
@@ -71,7 +72,7 @@ export async function paintRows(base: Library): Promise<Row[]> {
     process.stderr.write('First paints aren’t measured: they take Chromium and a build (npm run build).\n');
     return [];
   }
-  const scenario = scenarioOn(new Date().toISOString().slice(0, 10)) as unknown as Record<
+  const scenario = scenarioOn(dayOf(new Date())) as unknown as Record<
     string,
     readonly { id: string }[] | undefined
   >;

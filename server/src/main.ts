@@ -4,6 +4,7 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { parseArgs } from 'node:util';
 import { LibraryError } from '@inner-rung/core/ladder';
+import { dayOf } from '@inner-rung/core/person';
 import { RECORDS } from '@inner-rung/core/records';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
@@ -17,12 +18,6 @@ import type { Door } from './routes/network.ts';
 import { runs } from './runs.ts';
 
 const root = process.env['INNER_RUNG_ROOT'] ?? resolve(dirname(fileURLToPath(import.meta.url)), '../..');
-
-/** The day where the machine is, as YYYY-MM-DD. */
-function localDay(at: Date): string {
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;
-}
 
 /** Ends with one plain sentence, which is all a trainer should have to read. */
 function giveUp(sentence: string): never {
@@ -57,7 +52,7 @@ async function start(): Promise<void> {
     const { scenarioOn } = (await import(pathToFileURL(resolve(values.seed)).href)) as {
       scenarioOn: (day: string) => Readonly<Record<string, readonly { id: string }[]>>;
     };
-    const scenario = scenarioOn(localDay(new Date()));
+    const scenario = scenarioOn(dayOf(new Date()));
     // The first of each is saved last, so that it is the one that opens.
     for (const record of RECORDS)
       for (const body of [...(scenario[record.collection] ?? [])].reverse())

@@ -21,6 +21,13 @@ export interface Occurrence {
   readonly away: readonly string[];
 }
 
+/** The day of a moment where this machine is, as YYYY-MM-DD: the day on which its local time is. */
+export function dayOf(moment: Date | string): string {
+  const at = new Date(moment);
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;
+}
+
 const DAY_MS = 86_400_000;
 const dayAfter = (day: string, days: number) =>
   new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);

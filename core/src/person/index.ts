@@ -11,7 +11,7 @@ export {
   testCard,
 } from './assess.ts';
 export { BODY, BODY_PLACES, type BodyPlace } from './body.ts';
-export { type Occurrence, occurrencesOf, weekdayOf } from './calendar.ts';
+export { dayOf, type Occurrence, occurrencesOf, weekdayOf } from './calendar.ts';
 export { ACTIVITY, type Capacity, capacityOf, friendMl, jurcaMet, LB_PER_KG, walkMl } from './capacity.ts';
 export {
   CONDITION_GROUPS,

@@ -70,7 +70,7 @@ export function createClient(start: () => Port, sourceOf: (library: Library) => 
         id: K,
         question: Asks<K>,
         answered: (answer: Answers<K>) => void,
-        failed: (message: string) => void = () => undefined,
+        failed: (message: string) => void = (message) => reportError(new Error(message)),
         pause = SETTLED_MS,
       ): void {
         const number = ++numbers;

@@ -1,13 +1,6 @@
-import type { When } from '@inner-rung/core/person';
+import { dayOf, type When } from '@inner-rung/core/person';
 
-export { dayWords } from '@inner-rung/core/person';
-
-/** The day of a moment where the trainer is, as YYYY-MM-DD: the day on which its local time is. */
-export function dayOf(moment: Date | string): string {
-  const at = new Date(moment);
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;
-}
+export { dayOf, dayWords } from '@inner-rung/core/person';
 
 /** The day on which it is now, where the trainer is: YYYY-MM-DD. */
 export const today = (): string => dayOf(new Date());

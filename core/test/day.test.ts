@@ -10,7 +10,7 @@ const dayIn = (zone: string, moment: string): string =>
       'tsx',
       '--input-type=module',
       '-e',
-      `const { dayOf } = await import(${JSON.stringify(join(process.cwd(), 'web/src/store/day.ts'))});
+      `const { dayOf } = await import(${JSON.stringify(join(process.cwd(), 'core/src/person/calendar.ts'))});
        process.stdout.write(dayOf(${JSON.stringify(moment)}));`,
     ],
     { env: { ...process.env, TZ: zone, NODE_OPTIONS: '' }, encoding: 'utf8' },
