@@ -25,6 +25,7 @@ export {
   recordSchema,
   SESSION_RECORD,
   type SessionRecord,
+  turnoutWords,
 } from './record.ts';
 export { readResults } from './results.ts';
 export { mondayOf, rises, WEEKLY, type Week, weeksOf } from './weeks.ts';

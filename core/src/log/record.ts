@@ -260,3 +260,9 @@ export function recordFrom(
 /** Foster's session load: how hard it was on 0–10 by minutes (Foster et al. 2001, from memory); null without an answer. */
 export const loadOf = (record: SessionRecord, result: Result): number | null =>
   result.effort === null || !result.present ? null : Math.round(result.effort * record.minutes);
+
+/** How long it was and who was there: "20 minutes, 5 of 6 there". */
+export function turnoutWords({ minutes, results }: Pick<SessionRecord, 'minutes' | 'results'>): string {
+  const whole = Math.round(minutes);
+  return `${whole} ${whole === 1 ? 'minute' : 'minutes'}, ${results.filter((r) => r.present).length} of ${results.length} there`;
+}

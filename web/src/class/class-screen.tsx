@@ -161,7 +161,7 @@ export default function ClassScreen() {
         </button>
         <button
           type="button"
-          className="btn btn-primary touch"
+          className="btn btn-primary touch max-md:grow"
           disabled={!answer?.switches}
           onClick={() => void runIt()}
         >

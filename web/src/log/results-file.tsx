@@ -1,4 +1,4 @@
-import { readResults, type SessionRecord } from '@inner-rung/core/log';
+import { readResults, type SessionRecord, turnoutWords } from '@inner-rung/core/log';
 import type { Person } from '@inner-rung/core/person';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -57,10 +57,7 @@ export function ResultsFile(props: {
       <p>
         <strong>{run.plan.title}</strong>, {dayWords(run.on)}: {run.cast.length} people, {events.length}{' '}
         things that happened
-        {record
-          ? `, ${record.minutes} minutes, ${record.results.filter((r) => r.present).length} there`
-          : ', nothing said yet of what came of it'}
-        .
+        {record ? `, ${turnoutWords(record)}` : ', nothing said yet of what came of it'}.
       </p>
       {here && <p>What came of it is here already and stays as it is; what happened in the run is added.</p>}
       {wrong && (

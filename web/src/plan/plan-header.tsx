@@ -99,11 +99,11 @@ export function PlanHeader(props: {
           <span className="hidden xl:inline">Run sheet</span>
           <span className="sr-only xl:hidden">Run sheet</span>
         </Link>
-        <Link to={`/plan/${id}/class`} className="btn btn-primary btn-sm touch ml-1">
+        <Link to={`/plan/${id}/class`} className="btn btn-primary btn-sm touch ml-1 max-md:px-2">
           <Users size={18} aria-hidden /> Class
         </Link>
         {props.mayTrain ? (
-          <Link to={`/plan/${id}/card`} className="btn btn-sm touch ml-1">
+          <Link to={`/plan/${id}/card`} className="btn btn-sm touch ml-1 max-md:px-2">
             <Printer size={18} aria-hidden /> Card
           </Link>
         ) : (

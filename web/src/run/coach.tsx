@@ -63,7 +63,7 @@ export function Coach(props: {
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-base-300 px-3 py-1.5">
         {props.back}
-        <h1 className="min-w-0 flex-1 truncate text-xl">{run.plan.title}</h1>
+        <h1 className="min-w-40 flex-1 truncate text-xl">{run.plan.title}</h1>
         {props.status}
         <Chip on={heard.volume > 0} onTurn={() => setHeard({ volume: heard.volume > 0 ? 0 : 0.5 })}>
           <Volume2 size={17} className="mr-1 inline" aria-hidden />

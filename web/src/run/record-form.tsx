@@ -1,6 +1,15 @@
-import { corrected, loadOf, type Piece, RANGES, type Result, type SessionRecord } from '@inner-rung/core/log';
+import {
+  corrected,
+  loadOf,
+  type Piece,
+  RANGES,
+  type Result,
+  type SessionRecord,
+  turnoutWords,
+} from '@inner-rung/core/log';
 import type { FormRef } from '@inner-rung/core/move';
 import { useState } from 'react';
+import { dayWords } from '../store/day.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
 
 /** The scale in big steps, with its words. */
@@ -41,8 +50,7 @@ export function RecordForm(props: {
   return (
     <>
       <p className="quiet">
-        {record.on} · {record.minutes} minutes · {record.results.filter((r) => r.present).length} of{' '}
-        {record.results.length} there. Touch only what wasn’t as planned.
+        {dayWords(record.on)} · {turnoutWords(record)}. Touch only what wasn’t as planned.
       </p>
       <Choice
         legend="How hard was it for everybody"
