@@ -12,6 +12,7 @@ export const CORE = [
   'room',
   'person',
   'session',
+  'read',
   'forms',
   'limits',
   'engine',

@@ -26,7 +26,7 @@ const SCREENS: readonly Screen[] = [
     '/plan/tuesday-ten',
     async (page) => {
       await page.getByRole('button', { name: /Paste/ }).locator('visible=true').click();
-      await page.getByLabel(/a station a line/).fill('40/20\nsquats\nbanana hops');
+      await page.getByLabel(/as you write it/).fill('40/20\nsquats\nbanana hops');
     },
   ],
   ['building', '/plan/tuesday-ten', async (page) => page.getByRole('button', { name: 'Build' }).click()],

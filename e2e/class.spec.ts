@@ -29,9 +29,9 @@ test('nothing set up: a circuit pasted, fourteen people by number, one page to t
   page,
 }) => {
   await page.goto(bare.url);
-  await page.getByLabel(/a station a line/).fill(CIRCUIT);
+  await page.getByLabel(/as you write it/).fill(CIRCUIT);
   await page
-    .getByLabel('Who is here, by number')
+    .getByLabel('Who is here, in your words')
     .fill('14 people, two sore knees, one no floor, one pregnant, two teenagers, one sore wrist');
   await page.getByLabel('Where').selectOption({ label: 'School hall' });
   await page.getByRole('button', { name: 'One page to teach from' }).click();

@@ -100,12 +100,12 @@ test('what if: going round needs fewer chairs at once, a piece more is said to b
 
 test('a word that isn’t known is settled once: from then on it stands for that move', async ({ page }) => {
   await page.goto(`${server.url}/circuits`);
-  const box = page.getByLabel(/a station a line/);
+  const box = page.getByLabel(/as you write it/);
   await box.fill('30/15 x 2\nToad squats\nSquats');
-  await page.getByLabel(/^Line 2: “Toad squats”/).selectOption({ index: 1 });
+  await page.getByLabel('“Toad squats” means').selectOption({ label: 'Squat jump' });
   await page.getByRole('button', { name: /^From now on “Toad squats” stands for/ }).click();
-  await expect(page.getByLabel(/^Line 2: “Toad squats”/)).toHaveCount(0);
-  await expect(page.getByText('for “Toad squats”')).toBeVisible();
+  await expect(page.getByLabel('“Toad squats” means')).toHaveCount(0);
+  await expect(page.getByTestId('reading').getByText('Squat jump')).toBeVisible();
   await page.goto(`${server.url}/yours`);
   await expect(page.getByRole('button', { name: /^Back to the reference/ })).toHaveCount(1);
 });

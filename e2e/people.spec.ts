@@ -195,7 +195,9 @@ test('a class by number is planned for at once, and one of them gets a name', as
   await page
     .getByLabel('How many, and what is known of some of them')
     .fill('9 people, two sore knees, one no floor');
-  await expect(page.getByRole('status').filter({ hasText: 'sore knees' })).toContainText('6 others');
+  await expect(page.getByRole('status').filter({ hasText: 'sore knees' })).toContainText(
+    '6: finding their feet',
+  );
   await page.getByRole('button', { name: 'Plan for them' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Class of 9');
   await expect(page.getByRole('row', { name: /^2: sore knees/ })).toContainText('×can’t');

@@ -13,12 +13,12 @@ test.afterAll(() => server.stop());
 test('a trainer’s first day: nothing set up, a circuit pasted, a floor to teach from', async ({ page }) => {
   await page.goto(server.url);
   await expect(page.getByRole('heading', { name: 'Paste a circuit' })).toBeVisible();
-  await page.getByLabel(/a station a line/).fill('40/20 x 2\nJumping jacks\nPress-ups\nSquats\nBurpees');
+  await page.getByLabel(/as you write it/).fill('40/20 x 2\nJumping jacks\nPress-ups\nSquats\nBurpees');
   await page.getByRole('button', { name: 'Lay out 4 stations' }).click();
   const floor = page.getByRole('group', { name: /^The floor/ }).locator('visible=true');
-  await expect(floor).toContainText('8:20');
+  await expect(floor).toContainText('7:20');
   await page.getByLabel('Ability').fill('0');
-  await expect(floor).toContainText('for push-up');
+  await expect(floor).toContainText('for press-ups');
   await expect(page.locator('[data-save="saved"]')).toBeVisible();
 });
 

@@ -117,27 +117,25 @@ test('pasting a circuit: lines settle, the clock is read, undo brings the old on
   await expect(floor(page)).toContainText('8:30');
   await page.getByRole('button', { name: /Paste/ }).click();
   await page
-    .getByLabel(/a station a line/)
+    .getByLabel(/as you write it/)
     .fill(
       'Thursday five\n30/15 x 3, 1 min between rounds\nPress-ups\nSquats\nBanana hops\nplank\nJumping jacks',
     );
-  await expect(page.getByRole('status').filter({ hasText: 'to settle' })).toHaveText(
-    '4 stations · 30 on, 15 off, 3 rounds · 1 to settle',
+  await expect(page.getByRole('status').filter({ hasText: 'as you teach it' })).toHaveText(
+    '5 stations · 30 on, 15 off, 3 rounds · 1 as you teach it',
   );
-  const layOut = page.getByRole('button', { name: /Lay out/ });
-  await expect(layOut).toBeDisabled();
-  await page.getByLabel(/Line 5: “Banana hops”/).selectOption('skip');
-  await layOut.click();
+  await page.getByRole('button', { name: 'Lay out 5 stations' }).click();
   await expect(page.getByLabel('Title of the session')).toHaveValue('Thursday five');
-  await expect(floor(page)).toContainText('10:15');
+  await expect(floor(page)).toContainText('12:30');
+  await expect(floor(page)).toContainText('Banana hops');
   await page.keyboard.press('Control+z');
   await expect(floor(page)).toContainText('8:30');
 });
 
 test('from the page of circuits: paste with nothing set up, and land on its floor', async ({ page }) => {
   await page.goto(`${server.url}/circuits`);
-  await page.getByLabel(/a station a line/).fill('40/20 x 2\nsquat\nburpees\nrow');
-  await page.getByLabel(/Line 4: “row”/).selectOption({ label: 'Standing row' });
+  await page.getByLabel(/as you write it/).fill('40/20 x 2\nsquat\nburpees\nrow');
+  await page.getByLabel('“row” means').selectOption({ label: 'Standing row' });
   await page.getByRole('button', { name: 'Lay out 3 stations' }).click();
   await expect(stationOnFloor(page, 2)).toBeVisible();
   await saved(page);

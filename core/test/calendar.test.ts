@@ -3,7 +3,7 @@ import fc from 'fast-check';
 
 const group = (more: Partial<Group>): Group =>
   groupSchema.parse({
-    version: 1,
+    version: 2,
     id: 'g',
     name: 'Tuesday evening',
     weekday: 'Tuesday',
@@ -53,7 +53,7 @@ test('in the order in which they come, and a group without a day has none', () =
     [
       group({ id: 'b', name: 'Late', time: '20:00' }),
       group({ id: 'a', name: 'Early', time: '09:00' }),
-      groupSchema.parse({ version: 1, id: 'c', name: 'Whenever' }),
+      groupSchema.parse({ version: 2, id: 'c', name: 'Whenever' }),
     ],
     '2026-11-24',
     1,

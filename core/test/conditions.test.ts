@@ -80,6 +80,10 @@ const COMPILED: Readonly<Record<ConditionId, string>> = {
   copd: 'effort≤5 strain.breath≤1 shoulder.overheadLoad≤1 posture.supine≤0 strain.headLow≤0 rest≥40',
   'leg-arteries': 'effort≤6 rest≥30',
   anticoagulants: 'impact.class≤1 balance.level≤4 impact.dropCm≤0',
+  'not-understood':
+    'effort≤4 impact.class≤1 strain.breath≤1 strain.headLow≤0 hold>1 posture.floor≤0 strain.holdSeconds≤15 shoulder.overheadLoad≤0 knee.bendDeg≤90 spine.turn≤1 wrist.load≤30 change≥12',
+  'no-jumping': 'impact.class≤1',
+  'no-kneeling': 'knee.kneel≤0',
   'no-floor': 'posture.floor≤0',
   'seated-only': 'posture.standing≤0 posture.lying≤0 posture.floor≤0',
   wheelchair: 'posture.standing≤0 posture.lying≤0 posture.floor≤0 strength.legs≤20 knee.load≤1',

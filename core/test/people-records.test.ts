@@ -6,7 +6,6 @@ import {
   cellsOf,
   columnOf,
   conditionsOn,
-  conditionsSaid,
   everybodyIn,
   GROUP_EXAMPLE,
   headcountOf,
@@ -16,8 +15,6 @@ import {
   PERSON_EXAMPLE,
   type Person,
   placesOf,
-  QUICK_CONDITIONS,
-  readHeadcount,
   readPeople,
   removeCondition,
   STALE_DAYS,
@@ -192,43 +189,18 @@ describe('places on ladders', () => {
 });
 
 describe('a class by number', () => {
-  test('as a trainer says it', () => {
-    const read = readHeadcount('14 people, two sore knees, one no floor, two teenagers');
-    expect(read).toMatchObject({ total: 14, problem: null, unread: [] });
-    expect(read.parts.map((p) => [p.count, p.conditions[0]])).toEqual([
-      [2, 'sore-knees'],
-      [1, 'no-floor'],
-      [2, 'teenager'],
-    ]);
-  });
-  test.each([
-    ['Nine of us; one pregnant and a wheelchair', 9, ['pregnancy-later', 'wheelchair']],
-    ['12, 3 beginners', 12, []],
-    ['8 adults with 2 new knees', 8, ['knee-replacement']],
-  ] as const)('%s', (text, total, conditions) => {
-    const read = readHeadcount(text);
-    expect([read.total, read.problem]).toEqual([total, null]);
-    expect(read.parts.flatMap((p) => p.conditions)).toEqual(conditions);
-  });
-  test('what can’t be read is handed back; what can’t be is refused', () => {
-    // All that is said of them holds; what is part of a longer name isn't said by itself.
-    expect(readHeadcount('9 people, two older sore knees, one heart failure').parts).toMatchObject([
-      { count: 2, conditions: expect.arrayContaining(['older-beginner', 'sore-knees']) },
-      { count: 1, conditions: ['heart-failure'] },
-    ]);
-    expect(conditionsSaid('new knee')).toEqual(['knee-replacement']);
-    expect(conditionsSaid('numb feet')).toEqual(['numb-feet']);
-    for (const { id, some } of QUICK_CONDITIONS) expect([some, conditionsSaid(some)]).toEqual([some, [id]]);
-    expect(readHeadcount('14 people, two left-handed').unread).toEqual(['two left-handed']);
-    expect(readHeadcount('3 people, five sore knees').problem).toContain('more than the 3');
-    expect(readHeadcount('9000 people').problem).toContain('9000');
-    expect(readHeadcount('hello').problem).toContain('Say how many');
-  });
   test('stands for its people in a plan, and counts with those by name', () => {
     const group = {
       ...GROUP_EXAMPLE,
       members: ['maud-ellery'],
-      parts: [{ id: 'knees', count: 2, conditions: ['sore-knees' as const], level: 1 as const }],
+      parts: [
+        {
+          id: 'knees',
+          count: 2,
+          conditions: [{ id: 'sore-knees' as const, side: 'both' as const }],
+          level: 1 as const,
+        },
+      ],
     };
     expect(headcountOf(group)).toBe(3);
     const [maud, knees] = everybodyIn(group, PEOPLE);

@@ -100,6 +100,7 @@ const EXAMPLES: { readonly [K in QuestionId]: Asks<K> } = {
   timeline: plan,
   versions: { session: plan, people, room, on, lanes: 3 },
   'class-plan': { session: plan, people, room, on, how: 'together', most: 3 },
+  read: { text: '40/20 x 3\nsquats\npress-ups', who: '12 people, two sore knees', vocabulary: {} },
 };
 const plain = (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown;
 const faultOf = (id: QuestionId, body: unknown): QuestionFault | null => {
@@ -133,7 +134,7 @@ describe.each(QUICK)('the question %s', (id) => {
   test('answers as is published', () => {
     const { answers } = QUESTIONS[id];
     if (answers) expect(answers.safeParse(answerTo(ground, id, example)).error?.issues ?? []).toEqual([]);
-    else expect(['timeline', 'versions', 'class-plan']).not.toContain(id);
+    else expect(['timeline', 'versions', 'class-plan', 'read']).not.toContain(id);
   });
   test.each([null, 7, 'squat', [], true])('%p is no question, and that is said', (body) => {
     expect(faultOf(id, body)).not.toBeNull();

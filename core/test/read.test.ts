@@ -1,164 +1,344 @@
-import { FORMATS, type Format } from '@inner-rung/core/clock';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { formatSchema } from '@inner-rung/core/clock';
+import { CONDITION_IDS, groupSchema, QUICK_CONDITIONS } from '@inner-rung/core/person';
 import {
-  type Block,
-  blockName,
-  entriesOf,
-  readSegment,
-  sheetLines,
-  type Timed,
-  timelineOf,
-  turnedInto,
-  withClimb,
-} from '@inner-rung/core/session';
+  CONDITION_NAMES,
+  groupOf,
+  namesOf,
+  plainText,
+  planOf,
+  readSession,
+  readWho,
+} from '@inner-rung/core/read';
+import { planSchema, READY_SESSIONS } from '@inner-rung/core/session';
 import fc from 'fast-check';
-import { anyFormat, anyKind, anySession, circuit, facts, session } from './sessions.ts';
+import { corpusOf, nameScore, sessionFaults, whoWords } from './read/score.ts';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
-const linesOf = (timed: Timed) => {
-  const entries = entriesOf(timed.blocks);
-  return sheetLines(timed, timelineOf(timed, facts).segments, (e) => facts(entries[e]!.move).sided);
-};
-const names = (timed: Timed) => {
-  const entries = entriesOf(timed.blocks);
-  return (entry: number) => library.move(entries[entry]!.move)!.name;
-};
+const folder = join(process.cwd(), 'core/test/read');
+const file = (name: string) => readFileSync(join(folder, name), 'utf8');
+const { names, sessions, who } = corpusOf(file('names.tsv'), file('sessions.txt'), file('who.tsv'));
+const onlyStation = (text: string) => readSession(library, `40/20 x 3\n${text}`).blocks[0]?.stations[0];
 
-test('a stretch in one line: when, where, what, how long', () => {
-  const timed = session(circuit(['squat', { move: 'side-plank', sides: 'two slots' }]));
-  const says = timelineOf(timed, facts).segments.map((s) => readSegment(timed, s, names(timed)));
-  expect(says.slice(0, 4)).toEqual([
-    '0:00 · round 1 · Squat · 40 s',
-    '0:40 · rest · left side · 20 s',
-    '1:00 · round 1 · Side plank · left side · 40 s',
-    '1:40 · rest · right side · 20 s',
-  ]);
+describe('the corpus of what trainers write', () => {
+  test('at least 97 % of the names that the library has are right at once', () => {
+    const { right, total, misses } = nameScore(library, names);
+    expect([misses.length > total * 0.03 ? misses : [], right / total >= 0.97]).toEqual([[], true]);
+  });
+  test('at least 95 % of the sessions are right without a tap', () => {
+    const wrong = sessions.flatMap((one) => {
+      const faults = sessionFaults(library, one);
+      return faults.length > 0 ? [`${one.name}: ${faults.join('; ')}`] : [];
+    });
+    expect(wrong.length > sessions.length * 0.05 ? wrong : []).toEqual([]);
+  });
+  test.each(who.map((one) => [one.text, one.means] as const))('who is here: %s', (text, means) => {
+    expect(whoWords(readWho(text))).toEqual(means);
+  });
 });
 
-test('what is next is said in every rest, the other side at half time', () => {
-  const timed = session(circuit(['squat', 'side-plank']));
-  const lines = linesOf(timed);
-  for (const line of lines.filter((l) => l.segment.kind === 'rest')) expect(line.next).toHaveLength(1);
-  expect(lines.find((l) => l.entries[0] === 1)!.says).toEqual([{ at: 20, words: 'other side' }]);
-});
-
-test('phases, calls and lane ends are said at their second', () => {
-  const phased = circuit([
-    {
-      move: 'squat',
-      dose: {
-        phases: [
-          { says: 'steady', seconds: 30 },
-          { says: 'fast', seconds: 10 },
-        ],
-      },
-    },
-    { move: 'jog-on-spot', dose: { calls: { says: 'freeze', times: 3, random: false } } },
-  ]);
-  const lines = linesOf(session(phased)).filter((l) => l.segment.kind === 'work');
-  expect(lines[0]!.says).toEqual([
-    { at: 0, words: 'steady' },
-    { at: 30, words: 'fast' },
-  ]);
-  expect(lines[1]!.says.map((s) => s.at)).toEqual([10, 20, 30]);
-  const staggered: Block = { ...circuit(['squat']), format: FORMATS.staggered.usual };
-  expect(linesOf(session(staggered))[0]!.says).toEqual([
-    { at: 27, words: 'inner lanes done' },
-    { at: 33, words: 'middle lane done' },
-  ]);
-});
-
-test('surprise calls come inside the stretch, apart, and the same every time', () => {
-  fc.assert(
-    fc.property(fc.integer({ min: 1, max: 8 }), fc.integer({ min: 20, max: 120 }), (times, workSeconds) => {
-      const timed = session(
-        circuit([{ move: 'jog-on-spot', dose: { calls: { says: 'turn', times, random: true } } }], {
-          workSeconds,
-          rounds: 1,
-        }),
-      );
-      const at = linesOf(timed)[0]!
-        .says.filter((s) => s.words === 'turn')
-        .map((s) => s.at);
-      expect(at).toHaveLength(times);
-      expect(at).toEqual([...at].sort((a, b) => a - b));
-      expect(at[0]!).toBeGreaterThanOrEqual(0);
-      expect(at.at(-1)!).toBeLessThan(workSeconds);
-      expect(
-        linesOf(timed)[0]!
-          .says.filter((s) => s.words === 'turn')
-          .map((s) => s.at),
-      ).toEqual(at);
-    }),
-    { numRuns: 200 },
-  );
-});
-
-test('a run sheet has a line for every stretch, and every call lies inside it', () => {
-  fc.assert(
-    fc.property(anySession, (timed) => {
-      const lines = linesOf(timed);
-      expect(lines).toHaveLength(timelineOf(timed, facts).segments.length);
-      for (const line of lines) {
-        expect(readSegment(timed, line.segment, names(timed))).not.toMatch(/undefined|NaN/);
-        for (const one of line.says) {
-          if (one.at < 0 || one.at > line.lengthSeconds)
-            throw new Error(`${one.words} at ${one.at} of ${line.lengthSeconds}`);
+describe('what was written is kept', () => {
+  test('a line that nobody knows is a station of its own name, and the rest is as it would be without it', () => {
+    const all = fc.constantFrom(...sessions.filter(({ text }) => !/\t|Round|easier/.test(text)));
+    fc.assert(
+      fc.property(all, fc.nat(), (one, at) => {
+        const lines = one.text.trim().split('\n');
+        const read = readSession(library, one.text);
+        const stations = read.blocks.flatMap((block) => block.lines.filter((line) => line.station));
+        const after = stations[at % stations.length]!.line;
+        const more = [...lines.slice(0, after), 'zorbing with wolfram', ...lines.slice(after)].join('\n');
+        const known = (session: typeof read) =>
+          session.blocks
+            .flatMap((block) => block.stations.map((s) => s.move))
+            .filter((id) => id !== 'zorbing-with-wolfram');
+        // A list of counts with one line without any is still that list.
+        expect(known(readSession(library, more))).toEqual(known(read));
+        expect(readSession(library, more).blocks.flatMap((block) => block.stations).length).toBe(
+          known(read).length + 1,
+        );
+      }),
+      { numRuns: 150 },
+    );
+  });
+  test('every number of the text stands in the reading or is said to be unread', () => {
+    for (const { text } of sessions) {
+      const read = readSession(library, text);
+      const rows = text.split('\n');
+      for (const [i, row] of rows.entries()) {
+        if (row.includes('\t')) continue;
+        const lines = read.blocks.flatMap((block) => block.lines).filter((line) => line.line === i + 1);
+        for (const match of row.matchAll(/(?<![\p{L}\d.])\d+/gu)) {
+          const spoken = read.unread.some(
+            (piece) => piece.includes(match[0]) && piece.endsWith(`line ${i + 1}`),
+          );
+          const bullet =
+            match.index < 12 && /^\D{0,10}\d+\s*[.):]/.test(row.slice(0, match.index + match[0].length + 2));
+          const kept = lines.some(
+            (line) =>
+              line.kind === 'note' ||
+              line.kind === 'heading' ||
+              line.text.includes(match[0]) ||
+              line.spans.some((span) => line.text.slice(span.from, span.to) !== '' && span.to > span.from),
+          );
+          expect([
+            row,
+            match[0],
+            spoken || bullet || kept || read.notes.some((note) => note.includes(match[0])),
+          ]).toEqual([row, match[0], true]);
         }
       }
-    }),
-    { numRuns: 300, seed: 20261125 },
-  );
-});
-
-test('blocks are named by what they are, numbered where there are several', () => {
-  const a = circuit(['squat']);
-  const blocks: Block[] = [
-    a,
-    { ...a, id: 'b' },
-    { ...a, id: 'c', role: 'finisher' },
-    { ...a, id: 'd', name: 'Stairs' },
-  ];
-  expect(blocks.map((_, i) => blockName(blocks, i))).toEqual([
-    'Circuit 1',
-    'Circuit 2',
-    'Finisher',
-    'Stairs',
-  ]);
-});
-
-describe('rounds that climb', () => {
-  test('each later round is a rung up the station’s ladder, the top one kept', () => {
-    const block: Block = {
-      ...circuit(['knee-push-up', 'squat']),
-      format: { ...FORMATS.progressive.usual, rounds: 4 } as Format,
-    };
-    const climbed = withClimb(library, block);
-    const ladder = library.ladders.find((l) => l.rungs.some((r) => r.move === 'knee-push-up'))!;
-    const at = ladder.rungs.findIndex((r) => r.move === 'knee-push-up');
-    expect(climbed.stations[0]!.byRound!.map((f) => f.move)).toEqual(
-      [1, 2, 3].map((k) => ladder.rungs[Math.min(ladder.rungs.length - 1, at + k)]!.move),
+    }
+  });
+  test('a number that belongs to a name is no count', () => {
+    expect(onlyStation('1.25 squats')).toMatchObject({ move: 'quarter-pulse-squat' });
+    expect(onlyStation('1¼ squats')!.dose).toBeUndefined();
+    expect(onlyStation('one-leg bridge')).toMatchObject({ move: 'single-leg-bridge' });
+    expect(onlyStation('one-leg bridge')!.dose).toBeUndefined();
+  });
+  test('what nobody said is named as assumed, and nothing else', () => {
+    const assumed = (text: string) => readSession(library, text).blocks[0]!.assumed;
+    expect(assumed('squats\npress-ups')).toEqual(
+      expect.arrayContaining(['workSeconds', 'restSeconds', 'rounds']),
     );
-    expect(entriesOf([climbed])).toHaveLength(8);
+    expect(assumed('40/20 x 3, 1 min between rounds\nsquats')).toEqual([]);
+    expect(assumed('40/20\nsquats')).toEqual(['rounds']);
+    expect(readSession(library, 'squats').blocks[0]!.format).toMatchObject({
+      rounds: 1,
+      roundRestSeconds: 0,
+    });
   });
-  test('turned back into intervals, nothing of it is left', () => {
-    const climbed = withClimb(library, { ...circuit(['squat']), format: FORMATS.progressive.usual });
-    const back = withClimb(library, { ...climbed, format: turnedInto(climbed.format, 'intervals') });
-    expect(back.stations[0]!.byRound).toBeUndefined();
+  test('the trainer’s own word decides, and can say that it is none of the library’s', () => {
+    const read = (means: string) =>
+      readSession(library, '40/20\nfroggies', { Froggies: means }).blocks[0]!.stations[0]!;
+    expect(read('squat-jump').move).toBe('squat-jump');
+    expect(read('squat+standing-press')).toMatchObject({
+      move: 'squat',
+      chain: [{ move: 'standing-press' }],
+    });
+    expect(readSession(library, '40/20\nsquats', { squats: '' }).blocks[0]!.stations[0]!.move).toBe('squats');
   });
 });
 
-test('another kind of format keeps what the two have in common, and is one the schema takes', () => {
-  fc.assert(
-    fc.property(anyKind.chain(anyFormat), anyKind, (format, kind) => {
-      const turned = turnedInto(format, kind) as unknown as Record<string, unknown>;
-      expect(turned['kind']).toBe(kind);
-      if (kind === 'pyramid') expect(turned['from']).toBeLessThanOrEqual(Number(turned['to']));
-      if (kind === 'descending') expect(turned['from']).toBeGreaterThanOrEqual(Number(turned['to']));
-      for (const key of Object.keys(FORMATS[kind].usual))
-        if (!['kind', 'from', 'to'].includes(key) && key in format)
-          expect(turned[key]).toBe((format as unknown as Record<string, unknown>)[key]);
-    }),
-    { numRuns: 400 },
+describe('a ready-made session written out in plain words', () => {
+  test.each(READY_SESSIONS.map((plan) => [plan.title, plan] as const))('%s is read back', (_, plan) => {
+    const text = plainText(library, plan);
+    const read = readSession(library, text);
+    const shape = (
+      blocks: readonly {
+        role?: string;
+        format: unknown;
+        stations: readonly (typeof plan.blocks)[0]['stations'][0][];
+      }[],
+    ) =>
+      blocks.map(({ role, format, stations }) => ({
+        role: role ?? 'circuit',
+        format,
+        stations: stations.map(({ move, dose, chain }) => ({
+          move,
+          ...(dose?.reps ? { reps: dose.reps } : {}),
+          ...(dose?.seconds ? { seconds: dose.seconds } : {}),
+          ...(dose?.tempo ? { tempo: dose.tempo } : {}),
+          ...(dose?.each === undefined ? {} : { each: dose.each }),
+          ...(chain
+            ? {
+                chain: chain.map((part) => ({
+                  move: part.move,
+                  ...(part.dose?.reps ? { reps: part.dose.reps } : {}),
+                })),
+              }
+            : {}),
+        })),
+      }));
+    expect(shape(read.blocks)).toEqual(shape(plan.blocks));
+    expect(read.title).toBe(plan.title);
+    const again = planOf(read)!;
+    expect(plainText(library, again).split('\n')).toEqual(text.split('\n'));
+  });
+});
+
+describe('anything at all', () => {
+  const words = fc.constantFrom(
+    'squats',
+    'press-ups',
+    '40/20',
+    'x',
+    '3',
+    'rounds',
+    'rest',
+    '10',
+    'plank',
+    'AMRAP',
+    'then',
+    ',',
+    '+',
+    '(',
+    ')',
+    '30s',
+    'each',
+    'side',
+    'Warm-up',
+    ':',
+    '½',
+    '×',
+    'zzz',
+    '\n',
+    '\t',
+    'مرحبا',
+    '深蹲',
+    '<b>',
+    '🔥',
   );
+  test('comes to a session that can be kept', () => {
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.string({ unit: 'grapheme', maxLength: 300 }),
+          fc.array(words, { maxLength: 60 }).map((all) => all.join(' ')),
+        ),
+        (text) => {
+          const read = readSession(library, text);
+          const plan = planOf(read);
+          if (plan) expect(planSchema.safeParse(plan).error?.issues ?? []).toEqual([]);
+          for (const { format } of read.blocks) expect(formatSchema.safeParse(format).success).toBe(true);
+          expect(readSession(library, text)).toEqual(read);
+        },
+      ),
+      { numRuns: 400 },
+    );
+  });
+  test('a page of ten thousand lines, one line of a megabyte: what wasn’t taken is said', () => {
+    const many = readSession(library, 'squats\n'.repeat(10_000));
+    expect(many.unread.join()).toContain('lines 401 to');
+    const long = readSession(library, 'squat '.repeat(180_000));
+    expect(long.unread.join()).toContain('everything after the first');
+  });
+  test.each([
+    '<script>alert(1)</script>\n<p>squats</p>',
+    '٣ جولات\nقرفصاء',
+    '12\n13\n14',
+    '   \n\n\t\n',
+    '| Exercise | Reps |\n|---|---|\n| Squat | 12 |',
+  ])('%j is read and nothing falls', (text) => {
+    expect(() => readSession(library, text)).not.toThrow();
+  });
+});
+
+describe('who is here', () => {
+  test('every condition is known by its name, and by what is offered at a tap', () => {
+    for (const { id, some } of QUICK_CONDITIONS)
+      expect([some, readWho(`12 people, 1 ${some}`).parts[0]?.conditions.map((c) => c.id)]).toEqual([
+        some,
+        [id],
+      ]);
+    for (const id of CONDITION_IDS)
+      for (const name of CONDITION_NAMES[id])
+        expect([
+          name,
+          readWho(`12 people, one with ${name}`).parts.flatMap((part) => part.conditions.map((c) => c.id)),
+        ]).toEqual([name, expect.arrayContaining([id])]);
+  });
+  test('a condition is never found inside another word', () => {
+    for (const text of [
+      '10 people, one kidney',
+      '10 people, one handyman',
+      '10 people, one restart',
+      '10 people, one seatedly',
+      '10 people, one Heartfordshire',
+    ])
+      expect([text, readWho(text).parts.flatMap((part) => part.conditions)]).toEqual([text, []]);
+  });
+  test('no line with one word taken away says less without asking', () => {
+    for (const { text } of who) {
+      const words = text.split(' ');
+      const all = readWho(text);
+      const held = all.parts.reduce(
+        (sum, part) =>
+          sum + part.count * (part.conditions.length + part.unread.length + (part.level === 0 ? 1 : 0)),
+        0,
+      );
+      if (all.problem || held === 0) continue;
+      words.forEach((word, i) => {
+        const less = readWho(words.filter((_, k) => k !== i).join(' '));
+        const now = less.parts.reduce(
+          (sum, part) =>
+            sum + part.count * (part.conditions.length + part.unread.length + (part.level === 0 ? 1 : 0)),
+          0,
+        );
+        const flagged =
+          less.unread.length > 0 ||
+          less.asks.length > 0 ||
+          less.problem !== null ||
+          less.parts.some((part) => part.unread.length > 0);
+        // A number taken away means one; a person's name or kind taken away leaves what they have.
+        // The very word for what they have, gone without a trace, leaves a whole sentence that says less.
+        const itself = readWho(`12 people, one with ${word}`).parts.some(
+          (part) => part.conditions.length > 0 || part.level !== null,
+        );
+        const counts =
+          itself ||
+          /^\d|^(two|three|ten|four|five|couple|half|all|everyone|everybody|seniors|children|kids|teens?|teenagers|adults|class|x2|x|women|people|users)\b/i.test(
+            word.replace(/^[^\p{L}\d]+/u, ''),
+          );
+        expect([text, word, now >= held || flagged || counts || less.total < all.total]).toEqual([
+          text,
+          word,
+          true,
+        ]);
+      });
+    }
+  });
+  test('parts never come to more than there are, and a group of them can be kept', () => {
+    const pieces = fc.constantFrom(
+      '14 people',
+      'two',
+      'sore knees',
+      'one',
+      'no floor',
+      'and',
+      ',',
+      'with',
+      'heart failure',
+      'beginners',
+      'over 70',
+      '9 to 11',
+      'left',
+      'half',
+      'some',
+      'Ana 72',
+      '(',
+      ')',
+      'x',
+      'pregnant',
+      '8 weeks',
+      'kidney disease',
+      '.',
+      '300',
+    );
+    fc.assert(
+      fc.property(fc.array(pieces, { maxLength: 20 }), (all) => {
+        const read = readWho(all.join(' '));
+        expect(read.parts.reduce((sum, part) => sum + part.count, 0)).toBeLessThanOrEqual(
+          Math.max(0, read.total),
+        );
+        if (!read.problem)
+          expect(groupSchema.safeParse(groupOf(read, 'g', '2026-11-25')).error?.issues ?? []).toEqual([]);
+      }),
+      { numRuns: 500 },
+    );
+  });
+  test('what isn’t understood is of those it was said of, and of everybody where nobody knows of whom', () => {
+    const parts = (text: string) =>
+      groupOf(readWho(text), 'g', '2026-11-25').parts.map((part) => [part.count, part.unread ?? []]);
+    expect(parts('8 people, one with kidney disease')).toEqual([
+      [7, []],
+      [1, ['kidney disease']],
+    ]);
+    expect(parts('10 people, some new')).toEqual([[10, ['some new']]]);
+  });
+});
+
+test('names are found for a library as it is, and for one with a word of its own', () => {
+  expect(namesOf(library)).toBe(namesOf(library));
 });

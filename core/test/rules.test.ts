@@ -11,8 +11,9 @@ import { createScaler } from '@inner-rung/core/engine';
 import { compileLibrary } from '@inner-rung/core/forms';
 import { changeWith, openOwn, wordFor, writtenMove } from '@inner-rung/core/ladder';
 import { laneSubject, type Subject } from '@inner-rung/core/limits';
+import { namesOf, plainName, readSession } from '@inner-rung/core/read';
 import { EVERYWHERE, READY_ROOMS, ROOM_EXAMPLE, type Room, withBorrowed } from '@inner-rung/core/room';
-import { AS_WRITTEN, factsIn, namesOf, parseCircuit, plainName, restTiers } from '@inner-rung/core/session';
+import { AS_WRITTEN, factsIn, restTiers } from '@inner-rung/core/session';
 
 import { PLANS, ROOMS } from '../../demo/src/index.ts';
 import { circuit, session } from './sessions.ts';
@@ -67,18 +68,20 @@ describe('what a word stands for', () => {
     );
     expect(changes).toHaveLength(1);
     const own = openOwn(library, [changes[0]!]).library;
-    const read = (lib: typeof library) =>
-      parseCircuit(`30/15\n${word}`, namesOf(lib)).blocks[0]!.lines[0]!.moves;
-    expect(read(library)).toEqual([]);
-    expect(read(own)).toEqual(['squat-jump']);
+    const read = (lib: typeof library) => readSession(lib, `30/15\n${word}`).blocks[0]!.stations[0]!.move;
+    expect(read(library)).toBe('froggies');
+    expect(read(own)).toBe('squat-jump');
   });
   test('a word that meant several means one', () => {
-    const names = [...namesOf(library)].find(([plain, ids]) => {
-      const owner = library.moves.find((m) => plainName(m.name) === plain);
-      return ids.length > 1 && !owner;
-    });
+    const names = [...namesOf(library).exact].find(
+      ([key, ids]) =>
+        !key.startsWith('=') &&
+        ids.length > 1 &&
+        library.moves.filter((m) => m.twins.some((t) => plainName(t) === key)).length === 2,
+    );
     if (!names) throw new Error('no word means several');
-    const [plain, ids] = names;
+    const [plain] = names;
+    const ids = library.moves.filter((m) => m.twins.some((t) => plainName(t) === plain)).map((m) => m.id);
     const found = wordFor(library, plain, ids[1]!, plainName);
     if ('taken' in found) throw new Error('taken');
     // The others lose it; the one that is meant had it.

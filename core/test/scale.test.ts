@@ -251,7 +251,9 @@ test('a station whose move the library has lost becomes rest and says so', () =>
     subject: laneSubject(3),
   });
   expect(version.uses[1]).toBeNull();
-  expect(version.reasons[0]!.rulers[0]!.says).toBe('the library has no such move');
+  expect(version.reasons[0]!.rulers[0]!.says).toBe(
+    'nothing is known here of what it asks: you show it, and judge who does it',
+  );
 });
 
 test('a height the trainer names is kept to; one they don’t is the room’s nearest', () => {

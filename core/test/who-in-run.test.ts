@@ -45,7 +45,12 @@ describe('who somebody of a run is to whatever is planned in it', () => {
     expect(whoInRun({ id: saskia.id, today: { conditions: [], level: 1 } }, PEOPLE).ability).toBe(1);
   });
   test('one of several known by number is found by what stands before theirs', () => {
-    const part = standIn(WALK_INS, { id: 'knees', count: 3, conditions: ['sore-knees'], level: 1 });
+    const part = standIn(WALK_INS, {
+      id: 'knees',
+      count: 3,
+      conditions: [{ id: 'sore-knees', side: 'both' }],
+      level: 1,
+    });
     expect(whoInRun({ id: `${part.id}#2`, today: none }, [...PEOPLE, part]).person).toBe(part);
   });
   test('what is held already isn’t held twice', () => {

@@ -161,7 +161,7 @@ export const PEOPLE: readonly Person[] = [
 /** Two classes: one of people with files, one known so far by number alone. */
 export const GROUPS: readonly Group[] = [
   {
-    version: 1,
+    version: 2,
     id: 'tuesday-evening',
     name: 'Tuesday evening',
     members: PEOPLE.map((person) => person.id),
@@ -182,14 +182,14 @@ export const GROUPS: readonly Group[] = [
     notes: '',
   },
   {
-    version: 1,
+    version: 2,
     id: 'thursday-morning',
     name: 'Thursday morning',
     members: [],
     parts: [
       { id: 'others', count: 11, conditions: [], level: 1 },
-      { id: 'knees', count: 2, conditions: ['sore-knees'], level: 1 },
-      { id: 'no-floor', count: 1, conditions: ['no-floor'], level: 0 },
+      { id: 'knees', count: 2, conditions: [{ id: 'sore-knees', side: 'both' }], level: 1 },
+      { id: 'no-floor', count: 1, conditions: [{ id: 'no-floor', side: 'both' }], level: 0 },
     ],
     room: 'tannery-lane-hall',
     weekday: 'Thursday',

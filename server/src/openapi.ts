@@ -54,6 +54,7 @@ export const PUBLISHED: Readonly<Record<string, QuestionId>> = {
   '/timeline': 'timeline',
   '/scale': 'versions',
   '/class-plan': 'class-plan',
+  '/read': 'read',
 };
 
 /** The whole interface described, made from the schemas that check it. */

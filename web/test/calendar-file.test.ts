@@ -3,7 +3,7 @@ import ICAL from 'ical.js';
 import { calendarText, WEEKS_AHEAD } from '../src/people/calendar-file.ts';
 
 const group = groupSchema.parse({
-  version: 1,
+  version: 2,
   id: 'tuesday',
   name: 'Tuesday evening; all welcome, come',
   weekday: 'Tuesday',
@@ -27,6 +27,6 @@ test('read back by another library: every session, as on the wall, without the o
 });
 
 test('a group without a day is an empty calendar, and still one', () => {
-  const text = calendarText([groupSchema.parse({ version: 1, id: 'c', name: 'Whenever' })], '2026-11-24');
+  const text = calendarText([groupSchema.parse({ version: 2, id: 'c', name: 'Whenever' })], '2026-11-24');
   expect(new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent')).toEqual([]);
 });

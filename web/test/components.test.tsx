@@ -1,5 +1,4 @@
 /** @jest-environment ./web/test/browser-environment.mjs */
-import { PLAN_EXAMPLE } from '@inner-rung/core/session';
 import { jest } from '@jest/globals';
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -12,7 +11,6 @@ import { ElsewhereChoice, isWell, saveWords } from '../src/ui/elsewhere.tsx';
 import { ServerAway, Waiting } from '../src/ui/shell.tsx';
 
 const library = shippedLibrary();
-const format = PLAN_EXAMPLE.blocks[0]!.format;
 
 afterEach(() => {
   cleanup();
@@ -24,11 +22,11 @@ describe('the box to paste into', () => {
     render(
       <Provider store={store}>
         <MemoryRouter>
-          <PasteForm into="new" library={library} format={format} onUse={onUse} />
+          <PasteForm into="new" library={library} onUse={onUse} />
         </MemoryRouter>
       </Provider>,
     );
-  const box = () => screen.getByLabelText<HTMLTextAreaElement>('Your circuit, a station a line');
+  const box = () => screen.getByLabelText<HTMLTextAreaElement>('Your circuit, as you write it');
 
   test('what was pasted is there again after another page', async () => {
     paste();

@@ -9,6 +9,7 @@ import { newcomers, swap, walkIn } from './in-run.ts';
 import { openTo } from './open-to.ts';
 import { order } from './order.ts';
 import { type Question, readQuestion, wholeAnswer } from './question.ts';
+import { read } from './read.ts';
 import { scale } from './scale.ts';
 import { share } from './share.ts';
 import { timeline } from './timeline.ts';
@@ -34,6 +35,7 @@ export const QUESTIONS = {
   timeline,
   versions,
   'class-plan': classPlan,
+  read,
 } as const;
 export type QuestionId = keyof typeof QUESTIONS;
 export const QUESTION_IDS = Object.keys(QUESTIONS) as QuestionId[];

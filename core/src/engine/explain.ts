@@ -54,7 +54,7 @@ export function explain(it: Case): Reason {
 const UNKNOWN_MOVE: Ruler = {
   kind: 'room',
   id: 'unknown move',
-  says: 'the library has no such move',
+  says: 'nothing is known here of what it asks: you show it, and judge who does it',
   mayLoosen: false,
 };
 

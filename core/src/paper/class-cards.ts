@@ -6,7 +6,7 @@ import { BANDS, bandOfRpe, effortOn, outlookOf, type Person } from '../person/in
 import type { Room } from '../room/index.ts';
 import { doesOf } from '../run/index.ts';
 import { blockName, type Entry, entriesOf, factsIn, type Plan, timelineOf } from '../session/index.ts';
-import { formName, OWN_STOP, spokenAs } from '../words/index.ts';
+import { formName, OWN_STOP, restingName, spokenAs } from '../words/index.ts';
 import type { CardLine, PersonCard, StationCard } from './cards.ts';
 import type { PlannedClass, ScaledSession } from './planned.ts';
 import { thingsOf } from './things.ts';
@@ -77,7 +77,7 @@ function cardOf(of: Done): PersonCard {
             }
           : {}),
         number: entry.part === 0 ? String(entry.inBlock + 1) : 'then',
-        form: `${round}${does[i]?.name ?? 'Easy movement, or a breather'}`,
+        form: `${round}${does[i]?.name ?? (library.move(entry.move) ? 'Easy movement, or a breather' : restingName(library, entry.move))}`,
         dose: does[i]?.dose ?? '',
         cues: cuesAt(library, plan, entry, use, person?.id ?? null),
         easier: said(library, switches?.down ?? null),

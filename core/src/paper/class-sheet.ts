@@ -4,7 +4,7 @@ import type { Library } from '../ladder/index.ts';
 import { outlookOf, standsFor } from '../person/index.ts';
 import { doesOf } from '../run/index.ts';
 import { blockName, entriesOf, factsIn, type Plan, timelineOf } from '../session/index.ts';
-import { COACH_STOP, formName, sayStation, spokenAs, spokenOf } from '../words/index.ts';
+import { COACH_STOP, formName, restingName, sayStation, spokenAs, spokenOf } from '../words/index.ts';
 import type { PlannedClass } from './planned.ts';
 import type { ClassSheet } from './sheets.ts';
 
@@ -56,7 +56,7 @@ export function classSheetOf(
               who: spokenOf(people(who)),
             })),
             ...(resting.length > 0
-              ? [{ name: 'Easy movement', dose: '', who: spokenOf(people(resting)) }]
+              ? [{ name: restingName(library, at.move), dose: '', who: spokenOf(people(resting)) }]
               : []),
           ],
           say:

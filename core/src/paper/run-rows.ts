@@ -14,7 +14,7 @@ import {
   showSecondsIn,
   timelineOf,
 } from '../session/index.ts';
-import { COACH_STOP, formName, tempoWords, writtenDose } from '../words/index.ts';
+import { COACH_STOP, formName, restingName, tempoWords, writtenDose } from '../words/index.ts';
 import type { Rich } from './page.ts';
 import type { ScaledSession } from './planned.ts';
 import type { RunRow, RunSheet } from './sheets.ts';
@@ -33,7 +33,7 @@ function wordsOf(library: Library, picture: ScaledSession) {
       const own = use(entry);
       if (own) return formOf(own);
       const written = library.move(entries[entry]!.move);
-      return written && own === null ? 'Easy movement' : (written?.name ?? entries[entry]!.move);
+      return own === null || !written ? restingName(library, entries[entry]!.move) : written.name;
     },
     dose: (entry: number): string => {
       const { dose, move } = entries[entry]!;

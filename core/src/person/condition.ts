@@ -22,8 +22,6 @@ export const CONDITION_GROUPS = [
 export interface Condition {
   readonly name: string;
   readonly group: (typeof CONDITION_GROUPS)[number];
-  /** What trainers say of it in a line about people they don't know by name, in small letters. */
-  readonly said?: RegExp;
   /** Among the few offered at a tap: as it is said of somebody who walks in, and of somebody known, today. */
   readonly quick?: { readonly some: string; readonly today: string };
   /** The one line shown where a decision is made. */

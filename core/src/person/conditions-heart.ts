@@ -17,7 +17,6 @@ export const HEART_CONDITIONS = {
   'high-blood-pressure': {
     name: 'High blood pressure',
     group: 'heart and breath',
-    said: /blood pressure|hypertens/,
     caution: 'Breathe through every effort; stop at headache, chest pressure or dizziness.',
     limits: [NO_BREATH_HOLDING, SHORT_HOLDS, HEAD_UP, atLeast('cool-down', 480, 'a longer cool-down')],
     reminders: ['If they measure at home, ask for today’s reading.'],
@@ -25,7 +24,6 @@ export const HEART_CONDITIONS = {
   'rate-medication': {
     name: 'Medicine or device that changes the heart rate',
     group: 'heart and breath',
-    said: /beta.?blocker|pacemaker|heart med/,
     caution: 'Effort by words and the talk test; a heart rate says little here.',
     limits: [],
     effortByWords: true,
@@ -36,7 +34,6 @@ export const HEART_CONDITIONS = {
   'implanted-defibrillator': {
     name: 'Implanted defibrillator',
     group: 'heart and breath',
-    said: /defibrillator/,
     caution: 'Stay under the ceiling from the clinic; a shock ends the session and calls for help.',
     limits: [effort(6, 'moderate at most until the clinic has named a ceiling'), NO_BREATH_HOLDING],
     effortByWords: true,
@@ -45,7 +42,6 @@ export const HEART_CONDITIONS = {
   'heart-disease': {
     name: 'Heart disease, cleared to exercise',
     group: 'heart and breath',
-    said: /heart/,
     caution: 'Low to moderate within the clearance; chest discomfort or odd breathlessness ends it.',
     limits: [
       effort(6, 'low to moderate within the clearance'),
@@ -60,7 +56,6 @@ export const HEART_CONDITIONS = {
   'heart-failure': {
     name: 'Heart failure, cleared to exercise',
     group: 'heart and breath',
-    said: /heart failure/,
     caution: 'Low, with rests; weight gain, swelling or worse breath this week: ask first.',
     limits: [
       effort(5, 'low to moderate within the clearance'),
@@ -76,7 +71,6 @@ export const HEART_CONDITIONS = {
   'diabetes-insulin': {
     name: 'Diabetes with insulin or a medicine that can cause lows',
     group: 'heart and breath',
-    said: /insulin/,
     caution: 'Reading before, sugar in reach; shaking, sweating or confusion: stop and treat it.',
     limits: [],
     reminders: ['Ask for a reading before and after.', 'Fast sugar within reach.'],
@@ -84,7 +78,6 @@ export const HEART_CONDITIONS = {
   diabetes: {
     name: 'Diabetes without such a medicine',
     group: 'heart and breath',
-    said: /diabet/,
     caution: 'Shoes that fit, water, and a reading if they usually take one.',
     limits: [],
     reminders: ['Look at the feet for sores once a week.'],
@@ -92,7 +85,6 @@ export const HEART_CONDITIONS = {
   'numb-feet': {
     name: 'Numb feet',
     group: 'knees, hips, feet',
-    said: /numb (feet|foot)/,
     caution: 'Shoes on, one foot down, something to hold; look at the feet afterwards.',
     sided: true,
     limits: [ONE_FOOT_DOWN, hold(3), cap('balance.level', 4, 'steady footing')],
@@ -106,7 +98,6 @@ export const HEART_CONDITIONS = {
   asthma: {
     name: 'Asthma',
     group: 'heart and breath',
-    said: /asthma/,
     caution: 'Reliever in reach; stop on wheeze, and use it.',
     limits: [atLeast('warm-up', 720, 'ten to fifteen minutes of graded warm-up')],
     reminders: ['Is the reliever here?'],
@@ -114,7 +105,6 @@ export const HEART_CONDITIONS = {
   copd: {
     name: 'COPD',
     group: 'heart and breath',
-    said: /copd|bronchitis/,
     caution: 'Breathlessness 3–4 of 10 at the most, long rests, lips pursed; their own oximeter limit rules.',
     limits: [
       effort(5, 'breath stays at 3–4 of 10'),
@@ -129,7 +119,6 @@ export const HEART_CONDITIONS = {
   'leg-arteries': {
     name: 'Narrowed leg arteries',
     group: 'heart and breath',
-    said: /claudication/,
     caution: 'Walk until it aches, rest until it’s gone, again; pain at rest goes to the doctor.',
     limits: [
       effort(6, 'moderate, as the care team says'),
@@ -140,7 +129,6 @@ export const HEART_CONDITIONS = {
   anticoagulants: {
     name: 'Blood thinners',
     group: 'heart and breath',
-    said: /blood thinner|anticoagul/,
     caution: 'No falls, no blows; a knock to the head is an emergency even without pain.',
     limits: [
       ONE_FOOT_DOWN,

@@ -22,7 +22,6 @@ export const JOINT_CONDITIONS = {
   'sore-knees': {
     name: 'Sore knees',
     group: 'knees, hips, feet',
-    said: /knee/,
     quick: { some: 'sore knees', today: 'knee is sore' },
     caution: 'Stop at sharp knee pain; a little warmth that settles by morning is fine.',
     sided: true,
@@ -38,7 +37,6 @@ export const JOINT_CONDITIONS = {
   'knee-osteoarthritis': {
     name: 'Knee osteoarthritis',
     group: 'knees, hips, feet',
-    said: /knee (osteo)?arthritis|arthritic knee/,
     caution: 'Ache that is gone by next morning is fine; swelling or a knee that gives way means less.',
     sided: true,
     limits: [
@@ -66,7 +64,6 @@ export const JOINT_CONDITIONS = {
   'knee-replacement': {
     name: 'Knee replacement',
     group: 'knees, hips, feet',
-    said: /knee replace|new knee/,
     caution: 'As the surgeon cleared it; heat, swelling or a new click goes back to them.',
     sided: true,
     limits: [
@@ -81,7 +78,6 @@ export const JOINT_CONDITIONS = {
   'hip-replacement-back': {
     name: 'Hip replacement, from the back',
     group: 'knees, hips, feet',
-    said: /hip replace|new hip/,
     caution: 'The surgeon’s limits rule: nothing past a right angle, no crossing, no turning in.',
     sided: true,
     limits: [
@@ -111,7 +107,6 @@ export const JOINT_CONDITIONS = {
   'sore-ankle-foot': {
     name: 'Sore ankle or foot',
     group: 'knees, hips, feet',
-    said: /ankle|foot|feet/,
     quick: { some: 'sore ankle or foot', today: 'ankle or foot is sore' },
     caution: 'Shoes on; stop when the step turns into a limp.',
     sided: true,
@@ -124,7 +119,6 @@ export const JOINT_CONDITIONS = {
   'back-worse-bending': {
     name: 'Low back, worse bending',
     group: 'back and bones',
-    said: /back/,
     quick: { some: 'sore back', today: 'back is sore' },
     caution: 'Brace, short levers, hinge from the hips; stop at pain that travels down a leg.',
     limits: [
@@ -142,7 +136,6 @@ export const JOINT_CONDITIONS = {
   osteoporosis: {
     name: 'Thin bones',
     group: 'back and bones',
-    said: /osteopor|thin bone|brittle/,
     caution:
       'Long spine, hinge don’t round, roll to the side to get up; jumps only where a clinician agreed.',
     limits: [
@@ -171,7 +164,6 @@ export const JOINT_CONDITIONS = {
   'sore-shoulder': {
     name: 'Sore shoulder, arms raised',
     group: 'shoulders, arms, hands',
-    said: /shoulder/,
     quick: { some: 'sore shoulder', today: 'shoulder is sore' },
     caution: 'Work below the painful height; stop at a sharp catch.',
     sided: true,
@@ -206,7 +198,6 @@ export const JOINT_CONDITIONS = {
   'sore-elbow': {
     name: 'Sore elbow',
     group: 'shoulders, arms, hands',
-    said: /elbow/,
     caution: 'Loose grip, slow lowering; stop when the grip turns painful.',
     sided: true,
     limits: [
@@ -224,7 +215,6 @@ export const JOINT_CONDITIONS = {
   'wrist-no-load': {
     name: 'Wrists bear no weight',
     group: 'shoulders, arms, hands',
-    said: /wrist/,
     quick: { some: 'sore wrists', today: 'wrist is sore' },
     caution: 'Forearms or standing instead of hands; stop if the wrist aches.',
     sided: true,
@@ -251,7 +241,6 @@ export const JOINT_CONDITIONS = {
   'arthritis-flare': {
     name: 'Inflammatory arthritis in a flare',
     group: 'other',
-    said: /arthritis flare|flare.?up/,
     caution: 'Small, slow, warm and painless until the flare is over; rest is training too.',
     limits: [
       ONE_FOOT_DOWN,
@@ -271,14 +260,12 @@ export const JOINT_CONDITIONS = {
   hypermobility: {
     name: 'Very mobile joints',
     group: 'other',
-    said: /hypermobil/,
     caution: 'Stop short of the end of every range; slow and controlled beats far.',
     limits: [cap('joint.endRange', 1, 'no holding at the end of a range')],
   },
   neck: {
     name: 'Sore neck',
     group: 'neck, balance, nerves',
-    said: /neck/,
     caution: 'Head supported, no hands pulling it, no quick turns; stop at tingling in an arm.',
     limits: [
       cap('neck.load', 1, 'the head isn’t pulled or loaded'),
@@ -305,7 +292,6 @@ export const JOINT_CONDITIONS = {
   'recent-surgery': {
     name: 'Recent surgery',
     group: 'other',
-    said: /surgery|operation/,
     caution: 'Only what the surgeon has released; pain, heat or fluid at the wound goes back to them.',
     limits: [
       ONE_FOOT_DOWN,
@@ -318,7 +304,6 @@ export const JOINT_CONDITIONS = {
   hernia: {
     name: 'Hernia',
     group: 'other',
-    said: /hernia/,
     caution: 'Breathe out on every effort; a bulge or dragging means less.',
     limits: [
       cap('strain.breath', 0, 'no straining'),
@@ -329,7 +314,6 @@ export const JOINT_CONDITIONS = {
   'larger-body': {
     name: 'Larger body',
     group: 'other',
-    said: /overweight|larger|big people/,
     caution: 'Raised surfaces, few times down and up, an armless chair that carries the weight.',
     limits: [
       ONE_FOOT_DOWN,

@@ -15,10 +15,44 @@ const NOTHING_ON_THE_FRONT = cap('posture.prone', 0, 'nothing on the front');
 
 /** Age, place, balance and nerves, pregnancy and what else a care team has a word in. */
 export const LIFE_CONDITIONS = {
+  'not-understood': {
+    name: 'Said, and not understood',
+    group: 'other',
+    caution:
+      'Ask them before they begin, and say what it is here; until then everything is at the careful end.',
+    limits: [
+      effort(4, 'easy until it is known what it is'),
+      ONE_FOOT_DOWN,
+      NO_BREATH_HOLDING,
+      HEAD_UP,
+      hold(1),
+      cap('posture.floor', 0, 'nothing on the floor until it is known what it is'),
+      cap('strain.holdSeconds', 15, 'no long holds until it is known what it is'),
+      cap('shoulder.overheadLoad', 0, 'nothing heavy overhead until it is known what it is'),
+      cap('knee.bendDeg', 90, 'no deep bends until it is known what it is'),
+      cap('spine.turn', 1, 'no hard turns until it is known what it is'),
+      cap('wrist.load', 30, 'little weight on the wrists until it is known what it is'),
+      TIME_TO_CHANGE,
+    ],
+    effortByWords: true,
+    steady: true,
+    notAlone: true,
+  },
+  'no-jumping': {
+    name: 'Doesn’t jump',
+    group: 'age and place',
+    caution: 'Their own wish or habit: one foot stays down.',
+    limits: [ONE_FOOT_DOWN],
+  },
+  'no-kneeling': {
+    name: 'Doesn’t kneel',
+    group: 'knees, hips, feet',
+    caution: 'Nothing on the knees; ask why, once.',
+    limits: [cap('knee.kneel', 0, 'no kneeling')],
+  },
   'no-floor': {
     name: 'Stays off the floor',
     group: 'age and place',
-    said: /no floor|off the floor|can ?not get down|can.?t get down/,
     quick: { some: 'no floor', today: 'no floor today' },
     caution: 'Everything standing or seated; nothing that starts or ends on the floor.',
     limits: [cap('posture.floor', 0, 'nothing on the floor')],
@@ -26,7 +60,6 @@ export const LIFE_CONDITIONS = {
   'seated-only': {
     name: 'Seated throughout',
     group: 'age and place',
-    said: /seated|chair only|sitting|in a chair/,
     caution: 'A chair that can’t tip; shift weight often.',
     limits: [
       cap('posture.standing', 0, 'every posture seated'),
@@ -37,7 +70,6 @@ export const LIFE_CONDITIONS = {
   wheelchair: {
     name: 'Wheelchair',
     group: 'age and place',
-    said: /wheelchair/,
     brings: ['seat'],
     caution: 'Brakes on, hips back, strap if they use one; lift off the seat every half hour.',
     limits: [
@@ -55,14 +87,12 @@ export const LIFE_CONDITIONS = {
   'older-beginner': {
     name: 'Older adult, new to exercise',
     group: 'age and place',
-    said: /older|senior|elderly/,
     caution: 'Time to change place, something to hold, never stop dead after hard work.',
     limits: [TIME_TO_CHANGE, cap('impact.class', 2, 'no hard landings')],
   },
   child: {
     name: 'Child',
     group: 'age and place',
-    said: /child|kid/,
     caution: 'Technique and fun first, no maximal loads, short bouts, an adult in sight.',
     limits: [
       cap('knee.load', 3, 'no heavy landings on growing knees'),
@@ -76,7 +106,6 @@ export const LIFE_CONDITIONS = {
   teenager: {
     name: 'Teenager',
     group: 'age and place',
-    said: /teen/,
     caution: 'Technique before load, no maximal loads, more rest than they think.',
     limits: [
       cap('strain.breath', 2, 'no maximal loads'),
@@ -100,7 +129,6 @@ export const LIFE_CONDITIONS = {
   'unsure-balance': {
     name: 'Unsure balance',
     group: 'neck, balance, nerves',
-    said: /balance|wobbly|unsteady/,
     caution: 'A chair or wall within reach, a clear floor, one thing at a time.',
     limits: [
       hold(2),
@@ -114,7 +142,6 @@ export const LIFE_CONDITIONS = {
   falls: {
     name: 'Has fallen in the last year',
     group: 'neck, balance, nerves',
-    said: /fallen|faller|falls/,
     caution: 'A chair or wall within reach, a clear floor; ask after every session whether they felt steady.',
     limits: [
       hold(2),
@@ -130,7 +157,6 @@ export const LIFE_CONDITIONS = {
   vertigo: {
     name: 'Vertigo',
     group: 'neck, balance, nerves',
-    said: /vertigo|dizzy spell/,
     caution: 'Eyes on one point, slow up and down; spinning means sit, hold on and wait.',
     limits: [
       hold(2),
@@ -146,7 +172,6 @@ export const LIFE_CONDITIONS = {
   'low-vision': {
     name: 'Low vision',
     group: 'neck, balance, nerves',
-    said: /blind|low vision|poor (eye)?sight/,
     caution: 'A clear floor, the same place every time, say it as well as showing it.',
     limits: [
       hold(3),
@@ -159,7 +184,6 @@ export const LIFE_CONDITIONS = {
   'stroke-weak-side': {
     name: 'Stroke, one weak side',
     group: 'neck, balance, nerves',
-    said: /stroke/,
     caution:
       'The weak shoulder isn’t loaded overhead or pulled on; new weakness or speech trouble is an emergency.',
     sided: true,
@@ -180,7 +204,6 @@ export const LIFE_CONDITIONS = {
   parkinsons: {
     name: 'Parkinson’s',
     group: 'neck, balance, nerves',
-    said: /parkinson/,
     caution:
       'While the medicine works; big, simple moves; a beat or a line on the floor frees a frozen step.',
     limits: [
@@ -197,7 +220,6 @@ export const LIFE_CONDITIONS = {
   'multiple-sclerosis': {
     name: 'Multiple sclerosis',
     group: 'neck, balance, nerves',
-    said: /multiple sclerosis/,
     caution: 'Keep cool, rest early; a fog that heat brings passes when they cool down.',
     limits: [
       effort(6, 'well short of tired'),
@@ -210,7 +232,6 @@ export const LIFE_CONDITIONS = {
   dementia: {
     name: 'Dementia',
     group: 'neck, balance, nerves',
-    said: /dementia/,
     caution: 'One step at a time, shown and done together; never alone.',
     limits: [
       cap('coordination.level', 2, 'one-step instructions'),
@@ -225,7 +246,6 @@ export const LIFE_CONDITIONS = {
   epilepsy: {
     name: 'Epilepsy',
     group: 'neck, balance, nerves',
-    said: /epilep|seizure/,
     caution: 'Somebody who knows what to do within sight; nothing stood on, hung from or held over the face.',
     limits: [
       cap('balance.fall', 2, 'nothing stood on'),
@@ -237,7 +257,6 @@ export const LIFE_CONDITIONS = {
   glaucoma: {
     name: 'Glaucoma',
     group: 'other',
-    said: /glaucoma/,
     caution: 'Head above the heart, breathe out on every effort; eye pain or halos go to the doctor now.',
     limits: [HEAD_UP, NO_BREATH_HOLDING, cap('strain.holdSeconds', 15, 'short holds')],
   },
@@ -252,7 +271,6 @@ export const LIFE_CONDITIONS = {
   'pregnancy-later': {
     name: 'Pregnant, after week 12',
     group: 'pregnancy and after',
-    said: /pregnan|expecting/,
     caution:
       'Talk test, cool and watered; stop at doming, and at bleeding, fluid, contractions, pain or faintness.',
     limits: [
@@ -274,7 +292,6 @@ export const LIFE_CONDITIONS = {
   'after-birth-early': {
     name: 'After birth, weeks 0–6',
     group: 'pregnancy and after',
-    said: /just had a baby|new mother|weeks? after (the )?birth/,
     caution: 'Walking, breathing and pelvic floor as the midwife says; heavier bleeding means less.',
     limits: [
       effort(4, 'gentle, as the midwife says'),
@@ -308,7 +325,6 @@ export const LIFE_CONDITIONS = {
   'pelvic-floor': {
     name: 'Leaking or heaviness',
     group: 'pregnancy and after',
-    said: /leak|pelvic/,
     caution: 'Nothing that leaks or drags; a pelvic-floor physiotherapist can help at any age.',
     limits: [
       ONE_FOOT_DOWN,
@@ -326,7 +342,6 @@ export const LIFE_CONDITIONS = {
   'cancer-treatment': {
     name: 'Cancer and its treatment',
     group: 'other',
-    said: /chemo|radiotherapy|cancer treatment/,
     caution: 'As the care team says and as today allows; fever, bleeding or new pain: stop and call them.',
     limits: [
       effort(5, 'moderate, as the care team says'),
@@ -339,7 +354,6 @@ export const LIFE_CONDITIONS = {
   lymphoedema: {
     name: 'Lymphoedema of an arm',
     group: 'other',
-    said: /lymph(o?)edema/,
     caution: 'Sleeve on, light and rising slowly; heaviness or swelling in the arm means less.',
     sided: true,
     limits: [

@@ -22,20 +22,6 @@ export const QUICK_CONDITIONS = CONDITION_IDS.flatMap((id) => {
 });
 
 /**
- * The conditions that are named in a few words, in small letters. What is said within a longer name isn't meant by
- * itself: who has "a new knee" hasn't a sore one as well.
- */
-export function conditionsSaid(words: string): ConditionId[] {
-  const named = CONDITION_IDS.flatMap((id) => {
-    const found = conditionOf(id).said?.exec(words);
-    return found ? [{ id, from: found.index, to: found.index + found[0].length }] : [];
-  });
-  const within = (a: (typeof named)[number]) =>
-    named.some((b) => b !== a && b.from <= a.from && a.to <= b.to && b.to - b.from > a.to - a.from);
-  return named.filter((one) => !within(one)).map(({ id }) => id);
-}
-
-/**
  * A condition's limits as the engine reads them, each with its own id: "sore-knees/knee.kneel", and of one side
  * alone "sore-knees/knee.kneel/left", so that what is eased on one side stays as it is on the other.
  */

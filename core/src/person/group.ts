@@ -3,9 +3,9 @@ import type { DemandKey } from '../move/index.ts';
 import { idSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
 import { LEVELS } from './ability.ts';
-import { CONDITION_IDS, CONDITIONS, type ConditionId } from './conditions.ts';
+import { CONDITIONS, type ConditionId } from './conditions.ts';
 import type { Limit } from './limits.ts';
-import { outlookOf, PERSON_EXAMPLE, type Person, personSchema } from './person.ts';
+import { heldConditionSchema, outlookOf, PERSON_EXAMPLE, type Person, personSchema } from './person.ts';
 
 export const WEEKDAYS = [
   'Monday',
@@ -28,14 +28,22 @@ export type GrowId = (typeof GROW_IDS)[number];
 const partSchema = z.strictObject({
   id: idSchema,
   count: z.number().int().min(1, 'at least one').max(200, 'at most 200'),
-  conditions: z.array(z.enum(CONDITION_IDS as [ConditionId, ...ConditionId[]])).default([]),
+  conditions: z.array(heldConditionSchema).default([]),
   level: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]).default(1),
+  /** The years between which they were born, where their ages were said. */
+  born: z.tuple([z.number().int(), z.number().int()]).optional(),
+  /** Their ages as they were said: "over 70", "9 to 11". */
+  aged: z.string().trim().min(1).max(20).optional(),
+  sex: z.enum(['female', 'male']).optional(),
+  name: z.string().trim().min(1).max(80).optional(),
+  /** What was said of them and isn't understood: they are planned for at the careful end until it is. */
+  unread: z.array(z.string().trim().min(1).max(200)).max(10).optional(),
 });
 export type GroupPart = z.output<typeof partSchema>;
 
 /** People who train together: those with a file, and those of whom only a number is known. */
 export const groupSchema = z.strictObject({
-  version: z.literal(1),
+  version: z.literal(2),
   id: idSchema,
   name: z.string().trim().min(1, 'a name for the group').max(80),
   members: z.array(idSchema).default([]),
@@ -83,7 +91,7 @@ export const groupSchema = z.strictObject({
 export type Group = z.output<typeof groupSchema>;
 
 export const GROUP_EXAMPLE: Group = {
-  version: 1,
+  version: 2,
   id: 'tuesday',
   name: 'Tuesday evening',
   members: [],
@@ -98,8 +106,23 @@ export const GROUP: RecordKind<Group> = {
   collection: 'groups',
   name: 'group',
   schema: groupSchema,
-  version: 1,
-  upgrades: {},
+  version: 2,
+  upgrades: {
+    // Parts had conditions without sides.
+    1: ({ parts, ...rest }) => ({
+      ...rest,
+      ...(Array.isArray(parts)
+        ? {
+            parts: parts.map((part: { conditions?: unknown }) => ({
+              ...part,
+              ...(Array.isArray(part?.conditions)
+                ? { conditions: part.conditions.map((id: unknown) => (typeof id === 'string' ? { id } : id)) }
+                : {}),
+            })),
+          }
+        : {}),
+    }),
+  },
   references: [
     { to: 'person', at: 'members[]', erased: 'drop' },
     { to: 'person', at: 'attendance[].present[]', erased: 'drop' },
@@ -137,17 +160,47 @@ export const calledName = (person: Person): string =>
 /** Whom walk-ins are counted with: a group of nobody expected. */
 export const WALK_INS: Group = { ...GROUP_EXAMPLE, id: 'walk-ins', name: 'Walk-ins', parts: [] };
 
+/** How far from the nearer end of "over 70" or "under 12" they are taken to be, in years. Estimate. */
+const YEARS_APART = 8;
+const has = (part: GroupPart, ...ids: readonly ConditionId[]) =>
+  part.conditions.some(({ id }) => ids.includes(id));
+/** The year of birth that asks for more care: of children the later, of everybody else the earlier. */
+const carefulYear = (part: GroupPart, [from, to]: readonly [number, number]): number =>
+  has(part, 'child', 'teenager') ? Math.min(to, from + YEARS_APART) : Math.max(from, to - YEARS_APART);
+const kindOf = (part: GroupPart): Person['kind'] =>
+  has(part, 'child', 'teenager')
+    ? 'child or teenager'
+    : has(part, 'older-beginner')
+      ? 'older adult'
+      : part.level === 0
+        ? 'beginner'
+        : 'general';
+
+/** A part in words: "2: sore knees (left)", "1: “kidney disease”, not understood". */
+export function partWords(part: GroupPart): string {
+  const conditions = part.conditions.map(
+    ({ id, side }) => `${CONDITIONS[id].name.toLowerCase()}${side === 'both' ? '' : ` (${side})`}`,
+  );
+  const unread = (part.unread ?? []).map((piece) => `“${piece}”, not understood`);
+  const people = part.sex === 'female' ? 'women' : part.sex === 'male' ? 'men' : '';
+  const what = [part.name ?? '', people, part.aged ?? '', ...unread, ...conditions]
+    .filter(Boolean)
+    .join(', ');
+  return `${part.count}: ${what || LEVELS[part.level].name.toLowerCase()}`;
+}
+
 /** A part of a group as somebody to plan for: "2: sore knees". Stands for each of its people alike. */
 export function standIn(group: Group, part: GroupPart): StandIn {
-  const what = part.conditions.map((id) => CONDITIONS[id].name.toLowerCase()).join(', ');
-  const level = LEVELS[part.level].name.toLowerCase();
+  const unread = part.unread ?? [];
   const person = personSchema.parse({
     ...PERSON_EXAMPLE,
     id: standInId(group, part),
-    name: `${part.count}: ${what || level}`,
-    kind: 'general',
-    assumedLevel: part.level,
-    conditions: part.conditions.map((id) => ({ id })),
+    name: partWords(part).slice(0, 80),
+    kind: kindOf(part),
+    ...(part.born ? { born: String(carefulYear(part, part.born)) } : {}),
+    ...(part.sex ? { sex: part.sex } : {}),
+    assumedLevel: unread.length > 0 ? 0 : part.level,
+    conditions: [...part.conditions, ...(unread.length > 0 ? [{ id: 'not-understood' }] : [])],
   });
   return { ...person, standsFor: part.count };
 }

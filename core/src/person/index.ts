@@ -20,7 +20,6 @@ export {
   type ConditionId,
   compileCondition,
   conditionOf,
-  conditionsSaid,
   QUICK_CONDITIONS,
 } from './conditions.ts';
 export {
@@ -58,6 +57,7 @@ export {
   type OneOf,
   PROGRESS_SCHOOLS,
   type ProgressSchool,
+  partWords,
   shortName,
   standIn,
   standsFor,
@@ -66,7 +66,6 @@ export {
   WALK_INS,
   WEEKDAYS,
 } from './group.ts';
-export { type Headcount, partWords, readHeadcount } from './headcount.ts';
 export { MAX_RATE, RATE_SPREAD, type RateTargets, rateBands, rateTargets, reserveRate } from './heart.ts';
 export { DAYS, type Day, type HomeProgramme, MOST_SESSIONS, WEEKS } from './home.ts';
 export { covers, floorSeconds, type Limit, limitSchema, type Side } from './limits.ts';

@@ -1,7 +1,6 @@
 export { turnedInto, withClimb } from './climb.ts';
 export { FIT_SCHOOLS, type FitSchool, fitTo } from './fit.ts';
 export { changeFor, KIND_IDS, KINDS, type KindId } from './kinds.ts';
-export { namesOf, nextStationId, parseCircuit, pastedFormat, pastedStations, plainName } from './parse.ts';
 export {
   AS_WRITTEN,
   type Block,
@@ -17,6 +16,7 @@ export {
   type KeepFirst,
   levelFor,
   MOST_STATIONS,
+  nextStationId,
   PLAN,
   PLAN_EXAMPLE,
   type Plan,
@@ -28,7 +28,6 @@ export {
   roleOf,
   SHOWING,
   type Station,
-  stationSchema,
 } from './plan.ts';
 export { readSegment, type SheetLine, sheetLines } from './read.ts';
 export { READY_SESSIONS } from './ready.ts';

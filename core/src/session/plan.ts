@@ -64,7 +64,7 @@ const partSchema = z.strictObject({
   dose: doseSchema.optional(),
 });
 
-export const stationSchema = z.strictObject({
+const stationSchema = z.strictObject({
   id: idSchema,
   /** The trainer's move. */
   move: idSchema,
@@ -307,4 +307,12 @@ export function blockName(blocks: readonly Block[], at: number): string {
   const role = roleOf(block);
   const alike = blocks.filter((b) => roleOf(b) === role && !b.name?.trim());
   return alike.length > 1 ? `${ROLES[role]} ${alike.indexOf(block) + 1}` : ROLES[role];
+}
+
+/** A fresh station id that no station of a block uses yet. */
+export function nextStationId(stations: readonly Pick<Station, 'id'>[]): string {
+  const used = new Set(stations.map((s) => s.id));
+  let n = stations.length + 1;
+  while (used.has(`s${n}`)) n++;
+  return `s${n}`;
 }

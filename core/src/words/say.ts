@@ -11,7 +11,8 @@ const low = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
 /** A form as a trainer names it: "Push-up, hands raised, 43 cm". */
 export function formName(library: Library, move: string, settings: Settings = {}): string {
   const found = library.move(move);
-  if (!found) return `“${move}”, which the library doesn’t have`;
+  // A movement that only its trainer knows goes by its own words, of which its id is made.
+  if (!found) return move.replace(/-/g, ' ').replace(/^./, (c) => c.toUpperCase());
   const trim = found.trims.find((t) => t.id === settings.trim);
   const height =
     settings.surfaceCm !== undefined && found.surface && found.surface.law !== 'place'
@@ -104,6 +105,7 @@ function becauseOf(reason: Reason): string[] {
 export function sayReason(library: Library, original: Use | null, reason: Reason): string {
   const was = original ? formName(library, original.move) : 'the station';
   const because = list(becauseOf(reason));
+  if (reason.rulers.some((ruler) => ruler.id === 'unknown move')) return `As you teach it: ${because}.`;
   if (reason.use === null) return `No form of ${low(was)} is left: ${because}. Keep them moving gently.`;
   const to = formName(library, reason.use.move, reason.use.settings);
   const { own } = reason.use;
@@ -263,6 +265,9 @@ export function knownAs(count: number, name: string): string {
     const many = one === 'has' ? 'have' : one.slice(0, -1);
     return `${n} who ${count === 1 ? one : many}${name.slice(one.length)}`;
   }
+  if (/^(over|under|\d|women|men)\b/i.test(name)) return `${n} ${name}`;
+  if (/^“/.test(name)) return `${n} said to have ${name}`;
+  if (/^(doesn’t)/i.test(name)) return `${n} who ${count === 1 ? 'doesn’t' : 'don’t'}${name.slice(7)}`;
   if (/^pregnant/i.test(name)) return `${n} who ${count === 1 ? 'is' : 'are'} ${name}`;
   if (/^seated/i.test(name)) return `${n} ${name}`;
   if (/\b(bear|can’t)\b/.test(name))

@@ -31,6 +31,7 @@ import {
   countWord,
   formName,
   knownAs,
+  restingName,
   sayStation,
   spokenAs,
   spokenOf,
@@ -40,6 +41,7 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { engine } from '../engine/index.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
+import { useOwnWords } from '../plan/use-own-words.ts';
 import { sendRun } from '../run/send-run.ts';
 import { WalkInDialog } from '../run/walk-in-dialog.tsx';
 import { useShelf } from '../store/data.ts';
@@ -62,8 +64,9 @@ export default function ClassScreen() {
   const send = useSend();
   const navigate = useNavigate();
   const [failedRun, setFailedRun] = useState<string | null>(null);
-  const { library, people, groups, rooms, failed } = useShelf();
+  const { library: shipped, people, groups, rooms, failed } = useShelf();
   const { plan, missing } = useOpenPlan(id);
+  const library = useOwnWords(shipped, plan);
   const groupId = useApp((state) => state.view.group);
   const group = groups.find((g) => g.id === groupId) ?? null;
   const hall = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
@@ -79,7 +82,7 @@ export default function ClassScreen() {
     | null
   >(null);
   const who = useWhoToday(id, group, people);
-  const answer = useClass(library, plan, room, who.taking, most, how);
+  const answer = useClass(shipped, plan, room, who.taking, most, how);
   if (failed || missing === 'away') return <ServerAway />;
   if (missing === 'gone') return <MissingSession />;
   if (!plan || !library) return <Waiting />;
@@ -493,7 +496,7 @@ function Sheet(props: {
                         ))}
                         {resting.length > 0 && (
                           <div className="min-w-44 flex-1">
-                            <p className="display text-lg">Easy movement</p>
+                            <p className="display text-lg">{restingName(library, at.move)}</p>
                             {!wall && (
                               <p>
                                 <strong>{resting.length}</strong>:{' '}

@@ -46,7 +46,12 @@ export function useWhoToday(planId: string, group: Group | null, people: readonl
       day.walkIns.map(
         ({ n, conditions, level }): Taking => ({
           id: walkInId(n),
-          person: standIn(WALK_INS, { id: walkInId(n), count: 1, conditions: [...conditions], level }),
+          person: standIn(WALK_INS, {
+            id: walkInId(n),
+            count: 1,
+            conditions: conditions.map((id) => ({ id, side: 'both' })),
+            level,
+          }),
           today: { conditions: soreBothSides(conditions), level },
         }),
       ),

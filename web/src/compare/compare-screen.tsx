@@ -11,6 +11,7 @@ import { ArrowLeft } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
+import { useOwnWords } from '../plan/use-own-words.ts';
 import { type Picture as Scaled, useScaled } from '../plan/use-scaled.ts';
 import { useShelf } from '../store/data.ts';
 import { today } from '../store/day.ts';
@@ -32,8 +33,9 @@ const WRITTEN = 'as-written';
 /** The original beside any versions: station by station, in figures and in pictures. */
 export default function CompareScreen() {
   const { id = '' } = useParams();
-  const { library, people, groups, rooms, failed } = useShelf();
+  const { library: shipped, people, groups, rooms, failed } = useShelf();
   const { plan, missing } = useOpenPlan(id);
+  const library = useOwnWords(shipped, plan);
   const groupId = useApp((state) => state.view.group);
   const group = groups.find((g) => g.id === groupId) ?? null;
   const everybody = useMemo(
@@ -46,7 +48,7 @@ export default function CompareScreen() {
     () => plan && { ...plan, person: null, dials: { ...plan.dials, ability: 'as written' as const } },
     [plan],
   );
-  const picture = useScaled(forAll, library, null, room, everybody);
+  const picture = useScaled(forAll, shipped, null, room, everybody);
   if (failed || missing === 'away') return <ServerAway />;
   if (missing === 'gone') return <MissingSession />;
   if (!plan || !library || !picture?.settled || picture.plan.id !== plan.id) return <Waiting />;

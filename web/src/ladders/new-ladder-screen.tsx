@@ -47,8 +47,10 @@ export default function NewLadderScreen() {
   const navigate = useNavigate();
   const [search, setSearch] = useSearchParams();
   const known = search.get('from');
-  const [answers, setAnswers] = useState<Answers>({ ...FIRST, name: '' });
-  const [own, setOwn] = useState(false);
+  // A name that was pasted and isn't known comes along.
+  const named = search.get('name') ?? '';
+  const [answers, setAnswers] = useState<Answers>({ ...FIRST, name: named });
+  const [own, setOwn] = useState(named !== '');
   const [picking, setPicking] = useState<'from' | 'like' | null>(null);
   const from = useMemo((): Draft | null => {
     if (!library) return null;

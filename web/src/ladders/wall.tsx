@@ -10,7 +10,7 @@ import {
 import type { Ruler } from '@inner-rung/core/limits';
 import { PATTERNS, type Pattern } from '@inner-rung/core/move';
 import type { Person } from '@inner-rung/core/person';
-import { plainName } from '@inner-rung/core/session';
+import { plainName } from '@inner-rung/core/read';
 import { formName } from '@inner-rung/core/words';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';

@@ -3,6 +3,7 @@ import { everybodyIn, outlookOf } from '@inner-rung/core/person';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
+import { useOwnWords } from '../plan/use-own-words.ts';
 import { useScaled } from '../plan/use-scaled.ts';
 import { useShelf } from '../store/data.ts';
 import { today } from '../store/day.ts';
@@ -14,15 +15,16 @@ import { PaperShell, SizeChoice, useType } from './paper-shell.tsx';
 /** The card of whom the floor shows. */
 export default function CardScreen() {
   const { id = '' } = useParams();
-  const { library, people, groups, rooms, failed } = useShelf();
+  const { library: shipped, people, groups, rooms, failed } = useShelf();
   const { plan, missing } = useOpenPlan(id);
+  const library = useOwnWords(shipped, plan);
   const [size, setSize] = useState<SizeId>('A4');
   const person =
     people.find((p) => p.id === plan?.person) ??
     groups.flatMap((group) => everybodyIn(group, people)).find((p) => p.id === plan?.person) ??
     null;
   const room = rooms.find((r) => r.id === plan?.room) ?? null;
-  const picture = useScaled(plan, library, person, room);
+  const picture = useScaled(plan, shipped, person, room);
   const type = useType();
   const pages = useMemo(
     () =>

@@ -25,6 +25,7 @@ import { useParams, useSearchParams } from 'react-router';
 import { useClass } from '../class/use-class.ts';
 import { useWhoToday } from '../class/who-today.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
+import { useOwnWords } from '../plan/use-own-words.ts';
 import { useScaled } from '../plan/use-scaled.ts';
 import { useSharing, useTakers } from '../rooms/use-sharing.ts';
 import { useShelf } from '../store/data.ts';
@@ -62,8 +63,9 @@ interface Ground {
 export default function PaperScreen() {
   const { id = '' } = useParams();
   const [search, setSearch] = useSearchParams();
-  const { library, people, groups, rooms, failed } = useShelf();
+  const { library: shipped, people, groups, rooms, failed } = useShelf();
   const { plan, missing } = useOpenPlan(id);
+  const library = useOwnWords(shipped, plan);
   const groupId = useApp((state) => state.view.group);
   const what: What = WHAT.find(({ value }) => value === search.get('what'))?.value ?? 'cards';
   const asked = SIZE_IDS.find((size) => size === search.get('size')) ?? 'A4';

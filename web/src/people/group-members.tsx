@@ -8,6 +8,7 @@ import {
   type LevelIndex,
   PERSON_EXAMPLE,
   type Person,
+  partWords,
   personSchema,
 } from '@inner-rung/core/person';
 import { useState } from 'react';
@@ -36,7 +37,8 @@ export function WhoComes(props: { group: Group; people: readonly Person[]; put: 
       name,
       born,
       assumedLevel: part.level,
-      conditions: part.conditions.map((id) => ({ id })),
+      conditions: part.conditions,
+      ...(part.sex ? { sex: part.sex } : {}),
     });
     if (!person.success) return person.error.issues[0]!.message;
     send(peopleShelf.step({ says: `Add ${name}`, put: [person.data] }));
@@ -140,7 +142,7 @@ function Part(props: {
   const [name, setName] = useState('');
   const [born, setBorn] = useState('');
   const [wrong, setWrong] = useState<string | null>(null);
-  const what = part.conditions.map((id) => CONDITIONS[id].name.toLowerCase()).join(', ') || 'nothing known';
+  const what = partWords({ ...part, level: 1 }).replace(/^\d+: /, '');
   return (
     <li className="py-2">
       <div className="flex flex-wrap items-center gap-2">
@@ -191,15 +193,30 @@ function Part(props: {
           Say more, or name one of them
         </summary>
         <div className="flex flex-wrap gap-1.5">
-          {part.conditions.map((id) => (
+          {(part.unread ?? []).map((piece) => (
+            <button
+              key={piece}
+              type="button"
+              className="btn btn-sm touch"
+              aria-label={`Answered: ${piece}`}
+              onClick={() => {
+                const left = part.unread!.filter((one) => one !== piece);
+                onPut({ unread: left.length > 0 ? left : undefined });
+              }}
+            >
+              “{piece}”: answered
+            </button>
+          ))}
+          {part.conditions.map(({ id, side }) => (
             <button
               key={id}
               type="button"
               className="btn btn-sm touch"
               aria-label={`Without ${CONDITIONS[id].name}`}
-              onClick={() => onPut({ conditions: part.conditions.filter((c) => c !== id) })}
+              onClick={() => onPut({ conditions: part.conditions.filter((c) => c.id !== id) })}
             >
-              {CONDITIONS[id].name} ×
+              {CONDITIONS[id].name}
+              {side === 'both' ? '' : `, ${side}`} ×
             </button>
           ))}
           <select
@@ -207,11 +224,12 @@ function Part(props: {
             aria-label="With a condition"
             value=""
             onChange={(e) =>
-              e.target.value && onPut({ conditions: [...part.conditions, e.target.value as ConditionId] })
+              e.target.value &&
+              onPut({ conditions: [...part.conditions, { id: e.target.value as ConditionId, side: 'both' }] })
             }
           >
             <option value="">with…</option>
-            {CONDITION_IDS.filter((id) => !part.conditions.includes(id)).map((id) => (
+            {CONDITION_IDS.filter((id) => !part.conditions.some((held) => held.id === id)).map((id) => (
               <option key={id} value={id}>
                 {CONDITIONS[id].name}
               </option>

@@ -1,23 +1,30 @@
-import { type Headcount, partWords } from '@inner-rung/core/person';
-import { othersIn } from './new-group.ts';
+import { partWords } from '@inner-rung/core/person';
+import { groupOf, type Who } from '@inner-rung/core/read';
+import { today } from '../store/day.ts';
 
-/** What was understood of a class by number, and what wasn't. */
-export function HeadcountLine(props: { read: Headcount; unreadSays?: string }) {
+/** What was understood of a class, what wasn't, and what should be asked. */
+export function HeadcountLine(props: { read: Who }) {
   const { read } = props;
-  const others = othersIn(read);
+  const group = groupOf(read, 'shown', today());
+  const unread = group.parts.some((part) => part.unread !== undefined);
   return (
     <p role="status" className="mt-1">
       {read.problem ? (
         <span className="font-semibold text-error">{read.problem}</span>
       ) : (
         <>
-          <strong>{read.total}</strong>:{' '}
-          {[...read.parts.map(partWords), ...(others > 0 ? [`${others} others`] : [])].join(' · ')}
+          <strong>{read.total}</strong>: {group.parts.map(partWords).join(' · ')}
         </>
       )}
-      {read.unread.length > 0 && (
+      {read.asks.map((ask) => (
+        <span key={ask} className="block font-semibold">
+          {ask}
+        </span>
+      ))}
+      {unread && (
         <span className="block">
-          Not understood: {read.unread.map((piece) => `“${piece}”`).join(', ')}. {props.unreadSays}
+          What isn’t understood stands on every page, and those people are planned for at the careful end
+          until you say what it is.
         </span>
       )}
     </p>

@@ -7,8 +7,8 @@ import {
   PERSON_EXAMPLE,
   type Person,
   personSchema,
-  readHeadcount,
 } from '@inner-rung/core/person';
+import { groupOf, readWho } from '@inner-rung/core/read';
 import { Download, Upload } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -21,7 +21,6 @@ import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { HeadcountLine } from './headcount-line.tsx';
 import { ImportDialog } from './import-dialog.tsx';
-import { groupFrom } from './new-group.ts';
 import { savePeopleTable } from './people-file.ts';
 
 /** Everybody, known by name or only by number, and the two short ways to add them. */
@@ -224,12 +223,12 @@ function NewHeadcount() {
   const send = useSend();
   const navigate = useNavigate();
   const [form, put, clear] = useDraft('new-headcount', NEW_COUNT);
-  const read = form.text.trim() === '' ? null : readHeadcount(form.text);
+  const read = form.text.trim() === '' ? null : readWho(form.text);
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (!read || read.problem) return;
     const id = newId('g');
-    send(groups.step({ says: 'Add a class', put: [groupFrom(read, id)] }));
+    send(groups.step({ says: 'Add a class', put: [groupOf(read, id, today())] }));
     clear();
     void navigate(`/groups/${id}`);
   };
@@ -248,7 +247,7 @@ function NewHeadcount() {
           onChange={(event) => put({ text: event.target.value })}
         />
       </label>
-      {read && <HeadcountLine read={read} unreadSays="Add it on the next page." />}
+      {read && <HeadcountLine read={read} />}
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <button type="submit" className="btn touch" disabled={!read || read.problem !== null}>
           Plan for them

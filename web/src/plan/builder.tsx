@@ -17,6 +17,7 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { formatEntry, formatWords, lengthWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
+import { readSession } from '@inner-rung/core/read';
 import type { Sums } from '@inner-rung/core/review';
 import {
   type Block,
@@ -24,9 +25,7 @@ import {
   KIND_IDS,
   KINDS,
   type KindId,
-  namesOf,
   type Plan,
-  parseCircuit,
   REST_STYLES,
   type RestStyle,
   ROLES,
@@ -41,7 +40,6 @@ import { useSend } from '../store/index.ts';
 import { planEvents, type StationAt } from '../store/plan-slice.ts';
 import { Tick } from '../ui/choice.tsx';
 import { NumberField } from '../ui/number-field.tsx';
-import { findMoves } from './move-search.ts';
 
 const placeOf = (id: string): StationAt | null => {
   const [block, station] = id.split('/').map(Number);
@@ -486,30 +484,18 @@ function AddLine(props: { library: Library; block: number; after: number; name: 
   const { library } = props;
   const send = useSend();
   const [text, setText] = useState('');
-  const names = useMemo(() => namesOf(library), [library]);
-  const lines = useMemo(
-    () => parseCircuit(text.replaceAll('\n', ', '), names).blocks.flatMap((block) => block.lines),
-    [text, names],
-  );
-  const doubtful = lines.filter((line) => line.moves.length !== 1);
-  const offers = doubtful[0]
-    ? doubtful[0].moves.length > 1
-      ? doubtful[0].moves
-      : findMoves(library, doubtful[0].text, 4).map((hit) => hit.id)
-    : [];
+  const read = useMemo(() => readSession(library, text), [text, library]);
+  const stations = read.blocks.flatMap((block) => block.stations);
+  const doubtful = read.blocks
+    .flatMap((block) => block.lines)
+    .find((line) => line.kind === 'station' && (line.read[0]?.sure ?? 0) < 0.8);
   return (
     <form
       className="mt-1"
       onSubmit={(event) => {
         event.preventDefault();
-        if (lines.length === 0 || doubtful.length > 0) return;
-        send(
-          planEvents.stationsAdded({
-            block: props.block,
-            after: props.after,
-            stations: lines.map(({ moves, dose }) => ({ move: moves[0]!, ...(dose ? { dose } : {}) })),
-          }),
-        );
+        if (stations.length === 0) return;
+        send(planEvents.stationsAdded({ block: props.block, after: props.after, stations }));
         setText('');
       }}
     >
@@ -521,31 +507,24 @@ function AddLine(props: { library: Library; block: number; after: number; name: 
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
-        <button type="submit" className="btn touch" disabled={lines.length === 0 || doubtful.length > 0}>
-          Add{lines.length > 1 ? ` ${lines.length}` : ''}
+        <button type="submit" className="btn touch" disabled={stations.length === 0}>
+          Add{stations.length > 1 ? ` ${stations.length}` : ''}
         </button>
       </label>
-      {doubtful[0] && (
+      {doubtful && (
         <p className="mt-1 flex flex-wrap items-center gap-1" role="status">
           <span className="font-semibold">
-            “{doubtful[0].text}”{' '}
-            {doubtful[0].moves.length > 1
-              ? 'can mean'
-              : offers.length > 0
-                ? 'isn’t a move here. Perhaps'
-                : 'isn’t a move here.'}
+            “{doubtful.text}”{' '}
+            {(doubtful.read[0]?.sure ?? 0) >= 0.5 ? 'can mean' : 'stands as you teach it. Or'}
           </span>
-          {offers.map((id) => (
+          {doubtful.read.map((one) => (
             <button
-              key={id}
+              key={one.moves.join('+')}
               type="button"
               className="btn btn-sm touch"
-              onClick={() => {
-                const chosen = library.move(id)!.name;
-                setText(text.replace(doubtful[0]!.text, chosen));
-              }}
+              onClick={() => setText(text.replace(doubtful.text, one.names.join(' + ')))}
             >
-              {library.move(id)?.name}
+              {one.names.join(' + ')}
             </button>
           ))}
         </p>

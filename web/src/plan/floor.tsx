@@ -81,9 +81,10 @@ export function Floor(props: {
         const chosen = i === props.station;
         const angle = angles[i]!;
         const point = points[i]!;
-        const name = use ? formName(library, use.move, use.settings) : 'Easy movement';
-        const short = use ? (library.move(use.move)?.name ?? use.move) : 'Easy movement';
-        const was = original ? formName(library, original.move) : station.move;
+        const resting = library.move(station.move) ? 'Easy movement' : formName(library, station.move);
+        const name = use ? formName(library, use.move, use.settings) : resting;
+        const short = use ? (library.move(use.move)?.name ?? use.move) : resting;
+        const was = original ? formName(library, original.move) : formName(library, station.move);
         const isChanged = changed.has(i);
         const rim = lanePoint(3.85, angle);
         const dx = Math.sin(angle);

@@ -1,7 +1,7 @@
 import { type Avoid, breaksPromise, type Library, rungDemand } from '@inner-rung/core/ladder';
 import { CAPABILITIES, CAPABILITY_IDS, type Capability, type Move } from '@inner-rung/core/move';
+import { isName, namesOf, plainName } from '@inner-rung/core/read';
 import { EQUIPMENT, type Equipment } from '@inner-rung/core/room';
-import { namesOf, plainName } from '@inner-rung/core/session';
 import MiniSearch from 'minisearch';
 
 export interface MoveHit {
@@ -11,12 +11,7 @@ export interface MoveHit {
   readonly pattern: string;
 }
 
-interface Index {
-  readonly search: MiniSearch;
-  readonly names: ReadonlyMap<string, readonly string[]>;
-}
-
-const made = new WeakMap<Library, Index>();
+const made = new WeakMap<Library, MiniSearch>();
 
 /** What people call the things that give a capability: "firm surface" is a chair, a bench, a worktop. */
 const THINGS: ReadonlyMap<Capability, string> = new Map(
@@ -44,7 +39,7 @@ function entry(move: Move) {
   };
 }
 
-function searchFor(library: Library): Index {
+function searchFor(library: Library): MiniSearch {
   const known = made.get(library);
   if (known) return known;
   const search = new MiniSearch({
@@ -58,9 +53,8 @@ function searchFor(library: Library): Index {
     },
   });
   search.addAll(library.moves.map(entry));
-  const index = { search, names: namesOf(library) };
-  made.set(library, index);
-  return index;
+  made.set(library, search);
+  return search;
 }
 
 /** Limits as they are typed: "no floor", "without wrists". */
@@ -94,7 +88,7 @@ export function readQuery(text: string): { words: string; without: Avoid[] } {
 export function findMoves(library: Library, text: string, most: number): MoveHit[] {
   if (!text.trim()) return [];
   // A name may hold a “no” of its own: “side leg lift, no hands”.
-  const named = searchFor(library).names.has(plainName(text));
+  const named = isName(namesOf(library), text);
   const { words, without } = named ? { words: text, without: [] } : readQuery(text);
   const keeps = (id: string) => {
     const demand = rungDemand(library, { move: id });
@@ -105,7 +99,7 @@ export function findMoves(library: Library, text: string, most: number): MoveHit
       .filter((move) => keeps(move.id))
       .slice(0, most)
       .map(entry);
-  const { search } = searchFor(library);
+  const search = searchFor(library);
   const all = search.search(words, { combineWith: 'AND' });
   const loose = all.length > 0 ? all : search.search(words, { combineWith: 'OR' });
   // What goes by exactly these words comes before what only contains them.

@@ -1,31 +1,22 @@
-import { type Format, formatWords } from '@inner-rung/core/clock';
-import { type Library, wordFor } from '@inner-rung/core/ladder';
-import {
-  type Block,
-  namesOf,
-  parseCircuit,
-  pastedFormat,
-  pastedStations,
-  plainName,
-  ROLES,
-} from '@inner-rung/core/session';
-import { writtenDose } from '@inner-rung/core/words';
-import { type ReactNode, useMemo } from 'react';
-import { useEdits } from '../ladders/use-edits.ts';
-import { useOwn } from '../store/data.ts';
+import { formatSchema, formatWords } from '@inner-rung/core/clock';
+import type { Library } from '@inner-rung/core/ladder';
+import { blocksOf, type ReadSession, readSession } from '@inner-rung/core/read';
+import type { Block } from '@inner-rung/core/session';
+import { type ReactNode, useMemo, useRef, useState } from 'react';
 import { Dialog } from '../ui/dialog.tsx';
 import { useDraft } from '../ui/use-draft.ts';
-import { findMoves } from './move-search.ts';
+import { ReadingList } from './reading-list.tsx';
 
 export interface PastedSession {
   readonly title: string | null;
+  readonly notes: readonly string[];
   readonly blocks: readonly Omit<Block, 'id'>[];
 }
 
 const EXAMPLE = `Thursday eight
-30/15 x 3, 1 min between rounds
-Star jacks
-Press-ups
+30 seconds each, 15 between, 3 times round
+Star jumps
+Press-ups (knees / toes)
 10 chair squats
 …
 Finisher: AMRAP 5
@@ -33,15 +24,39 @@ Finisher: AMRAP 5
 
 interface Pasting {
   readonly text: string;
-  /** What was chosen for lines that aren't known, by line. */
-  readonly choices: Readonly<Record<string, string>>;
+  /** What was chosen for names, by the name as it is written. */
+  readonly means: Readonly<Record<string, string>>;
+  /** Numbers that were assumed and then said: by block and field. */
+  readonly numbers: Readonly<Record<string, number>>;
 }
-const NOTHING_PASTED: Pasting = { text: '', choices: {} };
+const NOTHING_PASTED: Pasting = { text: '', means: {}, numbers: {} };
 
-/** Plain lines in, a session out; every line's fate is shown before anything changes. */
+/** A reading with the numbers that were given to it afterwards; a number that makes no format changes nothing. */
+function withNumbers(read: ReadSession, numbers: Pasting['numbers']): ReadSession {
+  const blocks = read.blocks.map((block, i) => {
+    const said = Object.entries(numbers).flatMap(([key, value]) => {
+      const [of, field] = key.split('/');
+      return Number(of) === i && field! in block.format ? [[field!, value] as const] : [];
+    });
+    if (said.length === 0) return block;
+    const format = formatSchema.safeParse({ ...block.format, ...Object.fromEntries(said) });
+    if (!format.success) return block;
+    const fields = new Set(said.map(([field]) => field));
+    return { ...block, format: format.data, assumed: block.assumed.filter((field) => !fields.has(field)) };
+  });
+  return { ...read, blocks };
+}
+
+/** Where a line of the text begins and ends. */
+function lineAt(text: string, line: number): readonly [number, number] {
+  const lines = text.split('\n');
+  const from = lines.slice(0, line - 1).reduce((sum, one) => sum + one.length + 1, 0);
+  return [from, from + (lines[line - 1]?.length ?? 0)];
+}
+
+/** Plain lines in, a session out: each line beside what it was read as, and nothing that holds the rest up. */
 export function PasteForm(props: {
   library: Library;
-  format: Format;
   onUse: (session: PastedSession) => void;
   /** What else may be done with it, first of all. */
   also?: { readonly says: string; readonly onUse: (session: PastedSession) => void };
@@ -51,132 +66,73 @@ export function PasteForm(props: {
   children?: ReactNode;
 }) {
   const { library } = props;
-  const [{ text, choices }, put, clear] = useDraft<Pasting>(`paste/${props.into}`, NOTHING_PASTED);
-  const setText = (next: string) => put({ text: next });
-  const setChoices = (next: Pasting['choices']) => put({ choices: next });
-  const names = useMemo(() => namesOf(library), [library]);
-  const pasted = useMemo(() => parseCircuit(text, names), [text, names]);
-  const blocks = pasted.blocks.map((block) => ({
-    ...block,
-    format: pastedFormat(props.format, block),
-    lines: block.lines.map((line, k) => {
-      const offers =
-        line.moves.length > 0 ? line.moves : findMoves(library, line.text, 4).map((hit) => hit.id);
-      const key = `${line.line}:${k}:${line.text}`;
-      const chosen = choices[key] ?? (line.moves.length > 0 ? line.moves[0] : undefined);
-      return { ...line, key, offers, chosen };
-    }),
-  }));
-  const lines = blocks.flatMap((block) => block.lines);
-  const unknown = lines.filter((line) => line.chosen === undefined);
-  const settled = (block: (typeof blocks)[number]) =>
-    block.lines.flatMap((line) =>
-      line.chosen !== undefined && line.chosen !== 'skip' ? [{ ...line, chosen: line.chosen }] : [],
-    );
-  const ready = blocks.flatMap(settled);
-  const many = blocks.length > 1;
+  const [{ text, means, numbers }, put, clear] = useDraft<Pasting>(`paste/${props.into}`, NOTHING_PASTED);
+  const [here, setHere] = useState(0);
+  const area = useRef<HTMLTextAreaElement>(null);
+  const plain = useMemo(() => readSession(library, text, means), [library, text, means]);
+  const read = useMemo(() => withNumbers(plain, numbers), [plain, numbers]);
+  const count = read.blocks.reduce((sum, block) => sum + block.stations.length, 0);
+  const unknown = read.blocks.flatMap((block) => block.stations.filter((s) => !library.move(s.move)));
+  const atCaret = () => {
+    const at = area.current?.selectionStart ?? 0;
+    setHere(text.slice(0, at).split('\n').length);
+  };
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        if (ready.length === 0 || unknown.length > 0) return;
+        if (count === 0) return;
         // The button that was pressed says which; the return key means the first.
         const pressed = (event.nativeEvent as SubmitEvent).submitter?.getAttribute('value');
         const use = props.also && pressed !== 'lay-out' ? props.also.onUse : props.onUse;
         clear();
         use({
-          title: pasted.title,
-          blocks: blocks
-            .filter((block) => settled(block).length > 0)
-            .map((block) => ({
-              ...(block.role === 'circuit' ? {} : { role: block.role }),
-              format: block.format,
-              stations: pastedStations(settled(block)),
-            })),
+          title: read.title,
+          notes: [...read.notes, ...read.unread.map((piece) => `Not read: ${piece}.`)],
+          blocks: blocksOf(read).map(({ id: _, ...block }) => block),
         });
       }}
-      className="grid gap-4 md:grid-cols-2"
+      className="grid gap-x-4 gap-y-2 md:grid-cols-2"
     >
-      <label className="block">
-        <span className="font-semibold">Your circuit, a station a line</span>
+      <label className="flex flex-col">
+        <span className="font-semibold">Your circuit, as you write it</span>
         <textarea
+          ref={area}
           data-first
-          className="textarea mt-1 h-72 w-full text-base leading-7"
+          className="textarea mt-1 h-48 w-full text-base leading-7 md:h-60"
           value={text}
           placeholder={EXAMPLE}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => put({ text: event.target.value })}
+          onSelect={atCaret}
         />
       </label>
-      <div className="min-w-0">
+      <div className="flex min-w-0 flex-col">
         <p className="font-semibold" role="status">
-          {text.trim() === ''
-            ? 'What each line becomes shows here.'
-            : `${ready.length} ${ready.length === 1 ? 'station' : 'stations'} · ${many ? `${blocks.length} blocks` : formatWords(blocks[0]!.format)}${unknown.length > 0 ? ` · ${unknown.length} to settle` : ''}`}
+          {text.trim() === '' ? 'What each line becomes shows here.' : summary(read, count, unknown.length)}
         </p>
-        <div className="mt-1 max-h-64 overflow-auto pr-1">
-          {blocks.map((block, b) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: what is typed has no ids
-            <section key={b} aria-label={ROLES[block.role]}>
-              {many && (
-                <p className="quiet mt-1 text-sm">
-                  <span className="font-semibold">{ROLES[block.role]}</span>, {formatWords(block.format)}
-                </p>
-              )}
-              <ol className="list-none">
-                {block.lines.map((line) => (
-                  <li key={line.key} className="border-b border-base-300 py-1">
-                    {line.moves.length === 1 ? (
-                      <span>
-                        {library.move(line.moves[0]!)?.name}
-                        {line.dose && (
-                          <span className="font-semibold">
-                            {' '}
-                            {writtenDose(line.dose, library.move(line.moves[0]!)?.sides === 'one')}
-                          </span>
-                        )}
-                        {library.move(line.moves[0]!)?.name.toLowerCase() !== line.text.toLowerCase() && (
-                          <span className="quiet text-sm"> for “{line.text}”</span>
-                        )}
-                      </span>
-                    ) : (
-                      <label className="block">
-                        <span className={line.chosen ? '' : 'font-semibold text-error'}>
-                          Line {line.line}: “{line.text}”{' '}
-                          {line.moves.length > 1 ? 'can mean' : 'isn’t a move here. Use'}
-                        </span>
-                        <select
-                          className="select select-sm mt-1 w-full"
-                          value={line.chosen ?? ''}
-                          onChange={(event) => setChoices({ ...choices, [line.key]: event.target.value })}
-                        >
-                          <option value="" disabled>
-                            choose…
-                          </option>
-                          {line.offers.map((id) => (
-                            <option key={id} value={id}>
-                              {library.move(id)?.name}
-                            </option>
-                          ))}
-                          <option value="skip">leave this line out</option>
-                        </select>
-                        {choices[line.key] !== undefined && choices[line.key] !== 'skip' && (
-                          <AlwaysMeans library={library} word={line.text} move={choices[line.key]!} />
-                        )}
-                      </label>
-                    )}
-                  </li>
-                ))}
-              </ol>
-            </section>
-          ))}
-        </div>
-        {props.children}
+        <ReadingList
+          library={library}
+          read={read}
+          here={here}
+          onLine={(line) => {
+            const [from, to] = lineAt(text, line);
+            area.current?.focus();
+            area.current?.setSelectionRange(from, to);
+            setHere(line);
+          }}
+          means={means}
+          onMeans={(said, moves) => put({ means: { ...means, [said]: moves } })}
+          onNumber={(block, field, value) => put({ numbers: { ...numbers, [`${block}/${field}`]: value } })}
+        />
+      </div>
+      {props.children && <div className="md:col-span-2">{props.children}</div>}
+      <div className="sticky bottom-0 z-10 -mx-1 flex flex-wrap gap-2 bg-base-100 px-1 py-2 md:col-span-2">
         {props.also && (
           <button
             type="submit"
             value="also"
-            className="btn btn-primary btn-lg mt-3 w-full"
-            disabled={ready.length === 0 || unknown.length > 0}
+            className="btn btn-primary btn-lg min-w-48 flex-1"
+            disabled={count === 0}
           >
             {props.also.says}
           </button>
@@ -184,56 +140,37 @@ export function PasteForm(props: {
         <button
           type="submit"
           value="lay-out"
-          className={`btn btn-lg mt-3 w-full ${props.also ? '' : 'btn-primary'}`}
-          disabled={ready.length === 0 || unknown.length > 0}
+          className={`btn btn-lg min-w-40 flex-1 ${props.also ? '' : 'btn-primary'}`}
+          disabled={count === 0}
         >
-          {ready.length === 0
-            ? 'Lay it out'
-            : `Lay out ${ready.length} ${ready.length === 1 ? 'station' : 'stations'}`}
+          {count === 0 ? 'Lay it out' : `Lay out ${count} ${count === 1 ? 'station' : 'stations'}`}
         </button>
       </div>
     </form>
   );
 }
 
-/** A choice made once may hold from now on: the word becomes an everyday name of that move, as one's own change. */
-function AlwaysMeans(props: { library: Library; word: string; move: string }) {
-  const { library, word, move } = props;
-  const { reference } = useOwn();
-  const edits = useEdits(reference, library);
-  const name = library.move(move)?.name ?? move;
-  const found = wordFor(library, word, move, plainName);
-  if ('taken' in found)
-    return (
-      <span className="quiet block text-sm">“{word}” is the name of another move: it stays a question.</span>
-    );
-  return (
-    <button
-      type="button"
-      className="touch block text-left text-sm underline underline-offset-4"
-      onClick={() =>
-        edits.keep(
-          `“${word}” stands for ${name}`,
-          [],
-          found.moves.map((one) => ({ move: one, demand: library.demand.get(one.id)! })),
-        )
-      }
-    >
-      From now on “{word}” stands for {name.toLowerCase()}
-    </button>
-  );
+function summary(read: ReadSession, count: number, unknown: number): string {
+  const blocks = read.blocks.length;
+  const [first] = read.blocks;
+  return [
+    `${count} ${count === 1 ? 'station' : 'stations'}`,
+    blocks > 1 ? `${blocks} blocks` : first ? formatWords(first.format) : '',
+    unknown > 0 ? `${unknown} as you teach ${unknown === 1 ? 'it' : 'them'}` : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
 }
 
 export function PasteDialog(props: {
   into: string;
   library: Library;
-  format: Format;
   onUse: (session: PastedSession) => void;
   onClose: () => void;
 }) {
   return (
     <Dialog title="Paste a session" wide onClose={props.onClose}>
-      <PasteForm library={props.library} format={props.format} into={props.into} onUse={props.onUse} />
+      <PasteForm library={props.library} into={props.into} onUse={props.onUse} />
       <p className="quiet mt-3 text-sm">
         One circuit replaces the block that is open; several blocks replace the session. Undo brings it back.
       </p>

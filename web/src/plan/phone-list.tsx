@@ -1,5 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { formName } from '@inner-rung/core/words';
+import { formName, restingName } from '@inner-rung/core/words';
 import { type BlockPicture, doseAt } from './block-picture.ts';
 
 /** On a phone the names stand under the floor, a thumb-high row each. */
@@ -26,7 +26,7 @@ export function PhoneList(props: {
               <span className="display w-7 shrink-0 text-center text-xl text-primary">{i + 1}</span>
               <span className="min-w-0 flex-1 leading-tight">
                 <span className="block text-lg font-semibold">
-                  {use ? formName(library, use.move, use.settings) : 'Easy movement'}
+                  {use ? formName(library, use.move, use.settings) : restingName(library, station.move)}
                 </span>
                 <span className="quiet text-[0.95rem]">
                   {doseAt(library, picture, i, use)}

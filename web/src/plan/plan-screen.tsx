@@ -39,6 +39,7 @@ import { Sheet } from './sheet.tsx';
 import { StationPanel } from './station-panel.tsx';
 import { SumsDialog } from './sums-dialog.tsx';
 import { useOpenPlan } from './use-open-plan.ts';
+import { useOwnWords } from './use-own-words.ts';
 import { useScaled } from './use-scaled.ts';
 import { useWhoChoice, WhoBar } from './who-bar.tsx';
 import { WhoLine } from './who-line.tsx';
@@ -54,8 +55,9 @@ export default function PlanScreen() {
   const { id = '' } = useParams();
   const navigate = useNavigate();
   const send = useSend();
-  const { library, people, groups, rooms, failed } = useShelf();
+  const { library: shipped, people, groups, rooms, failed } = useShelf();
   const { plan, missing } = useOpenPlan(id);
+  const library = useOwnWords(shipped, plan);
   const view = useApp((state) => state.view);
   const canUndo = useApp((state) => state.plan.past.length > 0);
   const canRedo = useApp((state) => state.plan.future.length > 0);
@@ -71,7 +73,7 @@ export default function PlanScreen() {
   const room = rooms.find((r) => r.id === plan?.room) ?? null;
   // Everybody’s line, where a class is looked at and not one person alone.
   const others = useMemo(() => (group ? offered.filter((p) => p !== person) : []), [group, offered, person]);
-  const picture = useScaled(plan, library, person, room, others);
+  const picture = useScaled(plan, shipped, person, room, others);
 
   // Another session is looked at afresh.
   useEffect(() => {
@@ -540,7 +542,7 @@ export default function PlanScreen() {
                 planEvents.stationsAdded({
                   block: shownBlock,
                   after: count === 0 ? -1 : safeStation,
-                  stations: [{ move }],
+                  stations: [{ move, sides: 'swap at half' }],
                 }),
               );
               pick(safeStation + 1);
@@ -564,7 +566,6 @@ export default function PlanScreen() {
         <PasteDialog
           into={plan.id}
           library={library}
-          format={shown.block.format}
           onClose={() => setOpen(null)}
           onUse={(pasted) => {
             send(planEvents.sessionPasted({ ...pasted, block: shownBlock }));

@@ -2,7 +2,7 @@ import { clockText, SEGMENT_KINDS, type Segment } from '@inner-rung/core/clock';
 import type { Use } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
 import { blockName, entriesOf, factsIn, readSegment, timelineOf } from '@inner-rung/core/session';
-import { formName } from '@inner-rung/core/words';
+import { formName, restingName } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
 import type { Picture } from './use-scaled.ts';
 
@@ -58,7 +58,7 @@ export function Ribbon(props: {
   const every = minutes > 40 ? 10 : minutes > 12 ? 5 : 1;
   const nameOf = (entry: number) => {
     const use = version.uses[entry];
-    return use ? formName(library, use.move, use.settings) : 'Easy movement';
+    return use ? formName(library, use.move, use.settings) : restingName(library, entries[entry]!.move);
   };
   const stationOf = (segment: Segment) => {
     const [first] = segment.does;

@@ -2,7 +2,15 @@ import { formatEntry } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import type { Settings } from '@inner-rung/core/move';
 import type { Station } from '@inner-rung/core/session';
-import { formName, keptWords, lostWords, paceWords, sayNearMiss, sayReason } from '@inner-rung/core/words';
+import {
+  formName,
+  keptWords,
+  lostWords,
+  paceWords,
+  restingName,
+  sayNearMiss,
+  sayReason,
+} from '@inner-rung/core/words';
 import { ArrowDown, ArrowUp, Copy, Plus, Search, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
@@ -52,7 +60,7 @@ export function StationPanel(props: {
       <div className="flex items-start justify-between gap-2">
         <h2 className="text-[1.55rem] leading-[1.1]">
           <span className="text-primary">{station + 1}</span>{' '}
-          {use ? formName(library, use.move, use.settings) : 'Easy movement'}
+          {use ? formName(library, use.move, use.settings) : restingName(library, planned.move)}
         </h2>
       </div>
       {use && move && (

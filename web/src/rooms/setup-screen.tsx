@@ -9,6 +9,7 @@ import { ArrowLeft, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
+import { useOwnWords } from '../plan/use-own-words.ts';
 import { useShelf } from '../store/data.ts';
 import { useGroupFromAddress } from '../store/group-address.ts';
 import { useApp, useSend } from '../store/index.ts';
@@ -31,8 +32,9 @@ const WAYS = Object.keys(HOW_WORDS) as How[];
 export default function SetupScreen() {
   const { id = '' } = useParams();
   useGroupFromAddress();
-  const { library, people, groups, rooms, failed } = useShelf();
+  const { library: shipped, people, groups, rooms, failed } = useShelf();
   const { plan, missing } = useOpenPlan(id);
+  const library = useOwnWords(shipped, plan);
   const groupId = useApp((state) => state.view.group);
   const [how, setHow] = useState<How>('together');
   const [ahead, setAhead] = useState<number>();
@@ -46,7 +48,7 @@ export default function SetupScreen() {
   const group = groups.find((g) => g.id === groupId) ?? null;
   const room = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
   const { taking: takers, waiting } = useTakers(group, people);
-  const out = useSharing(library, plan, block, room, takers, how, ahead);
+  const out = useSharing(shipped, plan, block, room, takers, how, ahead);
   if (failed || missing === 'away') return <ServerAway />;
   if (missing === 'gone') return <MissingSession />;
   if (!plan || !library) return <Waiting />;

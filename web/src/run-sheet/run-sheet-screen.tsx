@@ -4,6 +4,7 @@ import { ArrowLeft, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
+import { useOwnWords } from '../plan/use-own-words.ts';
 import { useScaled } from '../plan/use-scaled.ts';
 import { useShelf } from '../store/data.ts';
 import { Chip } from '../ui/choice.tsx';
@@ -13,8 +14,9 @@ import { ServerAway, Waiting } from '../ui/shell.tsx';
 /** The session read aloud, minute by minute: what is now, what is next, what to say, what each lane does. */
 export default function RunSheetScreen() {
   const { id = '' } = useParams();
-  const { library, rooms, failed } = useShelf();
+  const { library: shipped, rooms, failed } = useShelf();
   const { plan, missing } = useOpenPlan(id);
+  const library = useOwnWords(shipped, plan);
   const [lanes, setLanes] = useState(true);
   const room = rooms.find((r) => r.id === plan?.room) ?? null;
   // What is read aloud is the session as written, with its lanes; one person's own stands on the card.
@@ -22,7 +24,7 @@ export default function RunSheetScreen() {
     () => plan && { ...plan, person: null, dials: { ...plan.dials, ability: 'as written' as const } },
     [plan],
   );
-  const picture = useScaled(forAll, library, null, room);
+  const picture = useScaled(forAll, shipped, null, room);
   const sheet = useMemo(
     () => (library && picture ? runSheetOf(library, picture, lanes) : null),
     [library, picture, lanes],

@@ -1,6 +1,7 @@
 import { formatEntry, formatWords, lengthWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
-import { factsIn, KINDS, type Plan, plainName, READY_SESSIONS, timelineOf } from '@inner-rung/core/session';
+import { plainName } from '@inner-rung/core/read';
+import { factsIn, KINDS, type Plan, READY_SESSIONS, timelineOf } from '@inner-rung/core/session';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Chip } from '../ui/choice.tsx';

@@ -1,5 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { type Headcount, readHeadcount } from '@inner-rung/core/person';
+import { clockFor, groupOf, readWho, type Who } from '@inner-rung/core/read';
 import { openRecord, slugOf } from '@inner-rung/core/record';
 import { PLAN, PLAN_EXAMPLE, type Plan } from '@inner-rung/core/session';
 import { useState } from 'react';
@@ -7,33 +7,38 @@ import { useStore } from 'react-redux';
 import { useNavigate } from 'react-router';
 import { GroupSelect } from '../people/group-select.tsx';
 import { HeadcountLine } from '../people/headcount-line.tsx';
-import { groupFrom } from '../people/new-group.ts';
 import { copyId } from '../plan/more-dialog.tsx';
 import { type PastedSession, PasteForm } from '../plan/paste.tsx';
 import { RoomSelect } from '../rooms/room-select.tsx';
 import { api } from '../store/api.ts';
 import { useShelf } from '../store/data.ts';
-import { newId } from '../store/day.ts';
+import { newId, today } from '../store/day.ts';
 import { groups as groupShelf, useApp, useSend } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
 import { groupChosen } from '../store/view-slice.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
+import { useDraft } from '../ui/use-draft.ts';
 import { Coming } from './coming.tsx';
 import { SessionShelf } from './session-shelf.tsx';
 
-/** A new plan out of what was pasted. */
-function planFrom(pasted: PastedSession, room: string | null): Plan {
+/** A new plan out of what was pasted, for who is here. */
+function planFrom(pasted: PastedSession, room: string | null, who: Who | null): Plan {
   const title = pasted.title ?? 'New session';
+  const notes = pasted.notes.join('\n').slice(0, 4000);
   return {
     ...PLAN_EXAMPLE,
     id: `${slugOf(title, 40, 'circuit')}-${Date.now().toString(36)}`,
     title: title.slice(0, 120),
+    forWhom: clockFor(who),
     blocks: pasted.blocks.map((block, i) => ({ ...block, id: `block-${i + 1}` })),
     person: null,
     room,
+    ...(notes ? { notes } : {}),
   };
 }
+
+const NOBODY_SAID = { count: '' };
 
 /** All sessions, and the box to paste another into. With none yet, the box is the page. */
 export default function StartScreen() {
@@ -43,12 +48,20 @@ export default function StartScreen() {
   const store = useStore();
   const navigate = useNavigate();
   const send = useSend();
-  const [count, setCount] = useState('');
+  const [{ count }, putCount, clearCount] = useDraft('paste/who', NOBODY_SAID);
   const [chosen, setChosen] = useState<string | null>(null);
   if (failed) return <ServerAway />;
   if (!library || plans.isLoading) return <Waiting />;
   const where = chosen ?? rooms[0]?.id ?? null;
-  const read = count.trim() === '' ? null : readHeadcount(count);
+  const read = count.trim() === '' ? null : readWho(count);
+  /** Who was said to be here is a group from now on, and the one that is planned for. */
+  const takeAlong = () => {
+    if (!read || read.problem) return;
+    const made = groupOf(read, newId('g'), today());
+    send(groupShelf.step({ says: 'Add a class', put: [made] }));
+    send(groupChosen(made.id));
+    clearCount();
+  };
   const open = (plan: Plan) => {
     openNewPlan(store, plan);
     void navigate(`/plan/${plan.id}`);
@@ -60,30 +73,33 @@ export default function StartScreen() {
         <Coming groups={groups} people={people} plans={(plans.data ?? []).map(({ body }) => body)} />
         <h1 className="mb-1 text-3xl">Paste a circuit</h1>
         <p className="quiet mb-4 max-w-prose">
-          As you wrote it down: a line with the work and rest, then one station a line. Say who is here, and
-          get one page to teach all of them from.
+          As you wrote it down. Say who is here, and get one page to teach all of them from.
         </p>
         <PasteForm
           into="new"
           library={library}
-          format={PLAN_EXAMPLE.blocks[0]!.format}
-          onUse={(pasted) => open(planFrom(pasted, where))}
+          onUse={(pasted) => {
+            const plan = planFrom(pasted, where, read);
+            takeAlong();
+            open(plan);
+          }}
           also={{
             says: 'One page to teach from',
             onUse: (pasted) => {
-              const plan = planFrom(pasted, where);
-              if (read?.problem) return;
-              if (read) {
-                const made = groupFrom(read, newId('g'));
-                send(groupShelf.step({ says: 'Add a class', put: [made] }));
-                send(groupChosen(made.id));
-              }
+              const plan = planFrom(pasted, where, read);
+              takeAlong();
               openNewPlan(store, plan);
               void navigate(`/plan/${plan.id}/class`);
             },
           }}
         >
-          <WhoAndWhere count={count} read={read} onCount={setCount} where={where} onWhere={setChosen} />
+          <WhoAndWhere
+            count={count}
+            read={read}
+            onCount={(text) => putCount({ count: text })}
+            where={where}
+            onWhere={setChosen}
+          />
         </PasteForm>
         <SessionShelf
           library={library}
@@ -114,7 +130,7 @@ export default function StartScreen() {
 /** Who is here, as a group that is known or by number; and where. */
 function WhoAndWhere(props: {
   count: string;
-  read: Headcount | null;
+  read: Who | null;
   onCount: (text: string) => void;
   where: string | null;
   onWhere: (room: string) => void;
@@ -123,7 +139,7 @@ function WhoAndWhere(props: {
   const send = useSend();
   const group = useApp((state) => state.view.group);
   return (
-    <div className="mt-3 grid grid-cols-1 gap-x-4 gap-y-2 sm:grid-cols-2">
+    <div className="grid grid-cols-1 gap-x-4 gap-y-1 sm:grid-cols-2 lg:grid-cols-[1fr_2fr_1fr]">
       {groups.length > 0 && (
         <div className="flex flex-col">
           <label htmlFor="start-group" className="quiet text-sm">
@@ -133,25 +149,29 @@ function WhoAndWhere(props: {
         </div>
       )}
       <div className="flex flex-col">
-        <label htmlFor="start-room" className="quiet text-sm">
-          Where
-        </label>
-        <RoomSelect id="start-room" room={props.where} onRoom={props.onWhere} />
-      </div>
-      <div className="flex flex-col sm:col-span-2">
         <label htmlFor="start-count" className="quiet text-sm">
-          {groups.length > 0 ? 'or by number' : 'Who is here, by number'}
+          {groups.length > 0 ? 'or in your words' : 'Who is here, in your words'}
         </label>
         <input
           id="start-count"
           className="input touch w-full"
           value={props.count}
-          maxLength={400}
-          placeholder="14 people, two sore knees, one no floor, two teenagers"
+          maxLength={2000}
+          placeholder="14 people, two sore knees, one no floor; Ana 72, new knee"
           onChange={(event) => props.onCount(event.target.value)}
         />
-        {props.read && <HeadcountLine read={props.read} />}
       </div>
+      <div className="flex flex-col">
+        <label htmlFor="start-room" className="quiet text-sm">
+          Where
+        </label>
+        <RoomSelect id="start-room" room={props.where} onRoom={props.onWhere} />
+      </div>
+      {props.read && (
+        <div className="sm:col-span-2 lg:col-span-3">
+          <HeadcountLine read={props.read} />
+        </div>
+      )}
     </div>
   );
 }

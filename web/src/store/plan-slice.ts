@@ -87,18 +87,13 @@ const slice = createSlice({
       }: PayloadAction<{
         block: number;
         after: number;
-        stations: readonly { move: string; dose?: Station['dose'] }[];
+        stations: readonly Omit<Station, 'id'>[];
       }>,
     ) => {
       const block = plan?.blocks[payload.block];
       if (!block) return;
-      payload.stations.slice(0, MOST_STATIONS - block.stations.length).forEach(({ move, dose }, i) => {
-        block.stations.splice(payload.after + 1 + i, 0, {
-          id: nextStationId(block.stations),
-          move,
-          sides: 'swap at half',
-          ...(dose ? { dose } : {}),
-        });
+      payload.stations.slice(0, MOST_STATIONS - block.stations.length).forEach((station, i) => {
+        block.stations.splice(payload.after + 1 + i, 0, { ...station, id: nextStationId(block.stations) });
       });
     },
     stationCopied: (plan, { payload }: PayloadAction<StationAt>) => {

@@ -1,0 +1,527 @@
+import type { FormatKind } from '../clock/index.ts';
+import { grammarOf, type Rule, type Sets } from './grammar.ts';
+
+/** One thing that a line says of the clock or of how much. */
+export type Fact =
+  | { readonly is: 'interval'; readonly work: number; readonly rest: number }
+  | { readonly is: 'work'; readonly seconds: number }
+  | { readonly is: 'rest'; readonly seconds: number }
+  | { readonly is: 'round rest'; readonly seconds: number; readonly most?: number }
+  | {
+      readonly is: 'break';
+      readonly seconds: number;
+      readonly most?: number;
+      readonly drink?: true;
+      readonly ready?: true;
+    }
+  | { readonly is: 'rounds'; readonly n: number; readonly most?: number; readonly rest?: number }
+  | { readonly is: 'sets'; readonly n: number }
+  | { readonly is: 'times'; readonly n: number }
+  | { readonly is: 'format'; readonly kind: FormatKind; readonly seconds?: number; readonly n?: number }
+  | { readonly is: 'cap'; readonly seconds: number }
+  | { readonly is: 'step hold'; readonly seconds: number }
+  | { readonly is: 'station rest'; readonly seconds: number }
+  | { readonly is: 'per station'; readonly minutes: number }
+  | { readonly is: 'steps'; readonly from: number; readonly by: number; readonly to: number }
+  | { readonly is: 'way'; readonly way: 'down' | 'up and down' }
+  | { readonly is: 'ends'; readonly seconds: readonly number[] }
+  | { readonly is: 'level'; readonly work: number | null; readonly rest: number | null }
+  | { readonly is: 'percent'; readonly of: 'inner' | 'middle'; readonly percent: number }
+  | { readonly is: 'groups'; readonly n: number }
+  | { readonly is: 'led' }
+  | { readonly is: 'in turn' }
+  | { readonly is: 'stations'; readonly n: number }
+  | { readonly is: 'active'; readonly how: 'moving' }
+  /** One works while the other rests. */
+  | { readonly is: 'partner' }
+  // how much
+  | { readonly is: 'reps'; readonly n: number }
+  | { readonly is: 'seconds'; readonly seconds: number }
+  | { readonly is: 'metres'; readonly n: number }
+  | { readonly is: 'load'; readonly kg: number }
+  | { readonly is: 'height'; readonly cm: number }
+  | { readonly is: 'each' }
+  | { readonly is: 'in all' }
+  | { readonly is: 'side'; readonly side: 'left' | 'right' }
+  | { readonly is: 'tempo'; readonly tempo: string }
+  | { readonly is: 'sets of'; readonly sets: number; readonly reps?: number; readonly seconds?: number }
+  | { readonly is: 'phase'; readonly says: 'hold' | 'fast'; readonly seconds: number }
+  | { readonly is: 'phases'; readonly says: readonly string[] }
+  | { readonly is: 'call'; readonly says: string }
+  | { readonly is: 'most' };
+
+const SETS: Sets = {
+  work: ['work', 'on', 'working', 'effort', 'go', 'active', 'exercise', 'exercising'],
+  rest: [
+    'rest',
+    'off',
+    'recovery',
+    'recover',
+    'resting',
+    'break',
+    'pause',
+    'transition',
+    'changeover',
+    'breather',
+  ],
+  between: ['between', 'inbetween', 'after'],
+  round: ['round', 'circuit', 'lap', 'set', 'block', 'time', 'loop', 'go', 'pass'],
+  station: ['station', 'exercise', 'move', 'movement', 'one', 'activity', 'them', 'change', 'drill', 'task'],
+  each: ['each', 'per', 'a', 'at', 'every', 'on', 'for', 'an'],
+  any: ['the', 'a', 'each', 'every', 'all', 'of', 'your', 'whole'],
+  x: ['x', '×', '*'],
+  dash: ['-', '–', '—', 'to', '/'],
+  step: ['-', '–', '—', ',', '/'],
+  sideword: ['side', 'leg', 'arm', 'foot', 'hand', 'way', 'direction', 'knee'],
+  color: [
+    'green',
+    'yellow',
+    'amber',
+    'orange',
+    'red',
+    'blue',
+    'black',
+    'bronze',
+    'silver',
+    'gold',
+    'beginner',
+    'intermediate',
+    'advanced',
+    'easy',
+    'medium',
+    'hard',
+    'improver',
+  ],
+  rep: ['rep', 'repetition'],
+  sep: [',', ':', '-', '–', '—', '=', 'and', 'with', 'then', ';', '(', '/', '.', '|', '+', '&'],
+};
+
+const T_MAX = 3600;
+const ok = (seconds: number, least = 1) => seconds >= least && seconds <= T_MAX;
+const interval = ([work, rest]: readonly number[]): Fact | null =>
+  ok(work!, 3) && rest! <= 900 && Number.isInteger(work!)
+    ? { is: 'interval', work: work!, rest: rest! }
+    : null;
+const work = ([seconds]: readonly number[]): Fact | null =>
+  ok(seconds!, 3) ? { is: 'work', seconds: seconds! } : null;
+const rest = ([seconds]: readonly number[]): Fact | null =>
+  seconds! <= 900 && (seconds! >= 3 || seconds === 0) ? { is: 'rest', seconds: seconds! } : null;
+const roundRest = ([seconds, most]: readonly number[]): Fact | null =>
+  most === undefined
+    ? { is: 'round rest', seconds: seconds! }
+    : { is: 'round rest', seconds: seconds!, most };
+const count =
+  (fact: (n: number) => Fact, most: number) =>
+  ([n]: readonly number[]): Fact | null =>
+    n! >= 1 && n! <= most && Number.isInteger(n) ? fact(n!) : null;
+const rounds = count((n) => ({ is: 'rounds', n }), 20);
+const format = (kind: FormatKind) => (): Fact => ({ is: 'format', kind });
+/** A number beside AMRAP and the like is minutes, whatever its unit says. */
+const capped =
+  (kind: FormatKind) =>
+  ([n]: readonly number[], words: readonly string[]): Fact | null => {
+    const seconds = words.some((word) => word === 'second') || n! > 60 ? n! : n! * 60;
+    return seconds >= 30 && seconds <= T_MAX ? { is: 'format', kind, seconds } : null;
+  };
+const breakFor = ([seconds, most]: readonly number[], words: readonly string[]): Fact => ({
+  is: 'break',
+  seconds: seconds!,
+  ...(most === undefined ? {} : { most }),
+  ...(words.some((word) => ['water', 'drink'].includes(word)) ? { drink: true as const } : {}),
+});
+function steps(values: readonly number[]): Fact | null {
+  const [from, second] = values;
+  const to = values.at(-1)!;
+  if (values.length < 3 || values.some((n) => !Number.isInteger(n) || n < 1 || n > 100)) return null;
+  const by = second! - from!;
+  const even = values.every((n, i) => i === 0 || n - values[i - 1]! === by);
+  return by !== 0 && even ? { is: 'steps', from: from!, by: Math.abs(by), to } : null;
+}
+const N_STEPS = (n: number) => Array.from({ length: n }, () => 'N').join(' @step ');
+
+/** What may be said of the clock on a line of its own, or beside a heading or a list. */
+const CLOCK: readonly Rule<Fact>[] = [
+  // work and rest
+  { is: 'Q @work|of? @work? @sep? @sep? Q @sep? @rest', says: interval },
+  { is: 'Q of @work @sep? @sep? Q of? @rest', says: interval, weight: 0.5 },
+  { is: 'Q @work|hard|fast @sep? @sep? Q @rest|easy|slow', says: interval, weight: 0.5 },
+  { is: 'Q @work @sep? @sep? Q', says: interval },
+  { is: 'Q / Q @rest?', says: interval },
+  { is: 'Q : Q', says: interval },
+  { is: 'Q @work? @sep? @sep? @rest @sep? of|for? Q', says: interval },
+  { is: 'T @each|@station @station? @sep? @sep? T @rest? in? @between?', says: interval },
+  { is: 'T @each|@station @station? @sep? @sep? N @rest|@between @between?', says: interval },
+  {
+    is: 'T @each @station @sep? @sep? Q @rest|to|@between to|@between|move? move|on|@station? on?',
+    says: interval,
+    weight: 0.5,
+  },
+  { is: 'T of? @work|@each @station?', says: work },
+  { is: 'work|working @sep? for? Q', says: work },
+  { is: '@work @sep? Q @sep? @rest @sep? Q', says: interval, weight: 1 },
+  { is: 'T @each @station', says: work, weight: 0.3 },
+  { is: 'T each|apiece', says: work },
+  { is: 'T @station', says: work, weight: -0.3 },
+  {
+    is: 'T station',
+    says: ([n], words) => (n === 60 && words[0] !== 'each' ? { is: 'format', kind: 'one-minute' } : null),
+    weight: 0.1,
+  },
+  { is: 'a minute @each @station?', says: () => ({ is: 'work', seconds: 60 }) },
+  { is: 'T', says: work, weight: -0.6 },
+  { is: 'Q of? @rest', says: rest },
+  {
+    is: 'Q second|sec? of? jog|jogging|walk|walking|march|marching until|till|before|to|between the|each|next? next|station?',
+    says: ([n]) => ({ is: 'rest', seconds: n! }),
+  },
+  { is: '@rest @sep? of|for? Q', says: rest },
+  {
+    is: 'T to move|change|get|swap|rotate|walk|set on|over|to|up|round|station|place? the? next? station?',
+    says: rest,
+    weight: 0.5,
+  },
+  { is: 'Q @rest? in? @between @any? @station?', says: rest, weight: 0.2 },
+  { is: 'no|without|zero @rest @between? @any? @station?', says: () => ({ is: 'rest', seconds: 0 }) },
+  {
+    is: 'no|without|zero @rest @between @any? round',
+    says: () => ({ is: 'round rest', seconds: 0 }),
+    weight: 0.5,
+  },
+  // between rounds
+  { is: 'Q @rest? in? @between @any? @any? @round', says: roundRest, weight: 0.8 },
+  { is: 'Q @dash Q @rest? in? @between @any? @any? @round', says: roundRest, weight: 1 },
+  { is: '@rest of|for? Q in? @between @any? @any? @round', says: roundRest, weight: 1 },
+  { is: '@rest of|for? Q @dash Q in? @between @any? @any? @round', says: roundRest, weight: 1 },
+  {
+    is: 'a minute @rest? in? @between @any? @any? @round',
+    says: () => ({ is: 'round rest', seconds: 60 }),
+    weight: 1,
+  },
+  { is: '@between @any? @round @sep? @rest? Q', says: roundRest, weight: 0.8 },
+  { is: 'round @rest @sep? Q', says: roundRest, weight: 0.8 },
+  // breaks
+  { is: 'rest|break|breather|pause|water|drink @sep? of|for? Q', says: breakFor, weight: -0.2 },
+  { is: 'Q water|drink break|stop?', says: breakFor, weight: 0.5 },
+  {
+    is: 'water|drink break|stop @sep? Q?',
+    says: ([n]) => ({ is: 'break', seconds: n ?? 60, drink: true }),
+    weight: 0.5,
+  },
+  { is: 'rest|break of|for? Q @dash Q', says: breakFor, weight: 0.6 },
+  { is: 'Q @dash Q @rest', says: breakFor, weight: 0.4 },
+  { is: 'rest until|till|when ready|recovered', says: () => ({ is: 'break', seconds: 60, ready: true }) },
+  { is: 'when ready', says: () => ({ is: 'break', seconds: 60, ready: true }), weight: -0.5 },
+  { is: 'one work @sep? one|other @rest', says: () => ({ is: 'partner' }), weight: 2 },
+  // rounds
+  { is: 'N round|lap|circuit|loop|pass|go|time through|round|over? @any? @any? circuit|list?', says: rounds },
+  { is: 'N round @rest|with? of|for?', says: rounds },
+  { is: '@x N @round?', says: count((n) => ({ is: 'times', n }), 20) },
+  { is: 'N @x', says: count((n) => ({ is: 'times', n }), 20), weight: -0.2 },
+  { is: 'repeat|do|complete|go @sep? @x? N @x? time|round?', says: rounds },
+  { is: 'once through|round|only?', says: () => ({ is: 'rounds', n: 1 }) },
+  { is: 'twice through|round|over?', says: () => ({ is: 'rounds', n: 2 }) },
+  { is: 'thrice through|round|over?', says: () => ({ is: 'rounds', n: 3 }) },
+  { is: 'repeat once|again?', says: () => ({ is: 'rounds', n: 2 }), weight: -0.4 },
+  {
+    is: 'N @dash N round',
+    says: ([n, most]) => (n! < most! && most! <= 20 ? { is: 'rounds', n: n!, most: most! } : null),
+    weight: 0.5,
+  },
+  {
+    is: 'N round|lap|circuit|time with|and|,|( T @rest? in? @between',
+    says: ([n, rest]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: rest! } : null),
+    weight: 1,
+  },
+  { is: 'N set', says: count((n) => ({ is: 'sets', n }), 12), weight: 0.1 },
+  {
+    is: 'N set of N @rep?',
+    says: ([sets, reps]) => (sets! <= 12 ? { is: 'sets of', sets: sets!, reps: reps! } : null),
+    weight: 0.4,
+  },
+  {
+    is: 'N @x N @rep?',
+    says: ([sets, reps]) =>
+      sets! <= 12 && reps! <= 500 ? { is: 'sets of', sets: sets!, reps: reps! } : null,
+    weight: 0.3,
+  },
+  {
+    is: 'N @x T',
+    says: ([sets, seconds]) => (sets! <= 20 ? { is: 'sets of', sets: sets!, seconds: seconds! } : null),
+    weight: 0.3,
+  },
+  { is: 'N station|exercise|move|movement|drill', says: count((n) => ({ is: 'stations', n }), 60) },
+  { is: 'N @rep of? each|every|@each|all?', says: count((n) => ({ is: 'reps', n }), 500) },
+  { is: 'N of each|every|everything', says: count((n) => ({ is: 'reps', n }), 500) },
+  // formats
+  { is: 'amrap', says: format('amrap') },
+  { is: 'amrap N? @sep? @sep? U', says: (v) => capped('amrap')([v.at(-1)! / 60], []), weight: 0.6 },
+  { is: 'amrap @sep? N', says: capped('amrap'), weight: 0.2 },
+  { is: 'U @sep? amrap', says: ([s]) => capped('amrap')([s! / 60], []), weight: 0.6 },
+  { is: 'N @sep? amrap', says: capped('amrap'), weight: 0.2 },
+  {
+    is: 'as many round|rep as you|possible|can possible|can? can? in? of|for? @sep? U',
+    says: ([s]) => capped('amrap')([s! / 60], []),
+    weight: 1,
+  },
+  { is: 'as many round|rep as you|possible|can possible|can?', says: format('amrap') },
+  {
+    is: 'U as many round|rep as you|possible possible|can?',
+    says: ([s]) => capped('amrap')([s! / 60], []),
+    weight: 1,
+  },
+  { is: 'emom', says: format('emom') },
+  {
+    is: 'emom @sep? for? U',
+    says: ([s]) => ({ is: 'format', kind: 'emom', n: Math.round(s! / 60) }),
+    weight: 0.6,
+  },
+  {
+    is: 'emom @sep? for? N',
+    says: ([n]) => (n! <= 60 ? { is: 'format', kind: 'emom', n: n! } : null),
+    weight: 0.2,
+  },
+  {
+    is: 'U @sep? emom',
+    says: ([s]) => ({ is: 'format', kind: 'emom', n: Math.round(s! / 60) }),
+    weight: 0.6,
+  },
+  {
+    is: 'N @sep? emom',
+    says: ([n]) => (n! <= 60 ? { is: 'format', kind: 'emom', n: n! } : null),
+    weight: 0.2,
+  },
+  { is: 'every minute on the minute', says: format('emom') },
+  {
+    is: 'every minute on? the? minute? @sep? for? U',
+    says: ([s]) => ({ is: 'format', kind: 'emom', n: Math.round(s! / 60) }),
+    weight: 0.6,
+  },
+  {
+    is: 'U @sep? every minute on? the? minute?',
+    says: ([s]) => ({ is: 'format', kind: 'emom', n: Math.round(s! / 60) }),
+    weight: 0.6,
+  },
+  { is: 'every minute', says: format('emom'), weight: -0.3 },
+  { is: 'emom @each|for @station', says: () => ({ is: 'per station', minutes: 0 }), weight: -0.2 },
+  {
+    is: 'U emom @each @station',
+    says: ([s]) => ({ is: 'per station', minutes: Math.round(s! / 60) }),
+    weight: 1,
+  },
+  {
+    is: 'Q @rest? in? @between @station',
+    says: ([n]) => ({ is: 'station rest', seconds: n! }),
+    weight: 0.25,
+  },
+  { is: 'for time', says: format('for time') },
+  { is: 'N round for time', says: ([n]) => ({ is: 'format', kind: 'for time', n: n! }), weight: 0.6 },
+  { is: 'as fast|quick|quickly as you|possible can|possible?', says: format('for time') },
+  { is: 'cap|limit @sep? of|at? U', says: ([s]) => ({ is: 'cap', seconds: s! }), weight: 0.4 },
+  { is: 'time cap|limit @sep? of|at? U', says: ([s]) => ({ is: 'cap', seconds: s! }), weight: 0.4 },
+  { is: 'U time? cap|limit', says: ([s]) => ({ is: 'cap', seconds: s! }), weight: 0.4 },
+  {
+    is: 'superset N? @x? N?',
+    says: (v) => ({
+      is: 'format',
+      kind: 'superset',
+      ...(v.length === 2 || v.length === 1 ? { n: v.at(-1)! } : {}),
+    }),
+    weight: -0.6,
+  },
+  {
+    is: 'superset N? @sep? @x N',
+    says: (v) => ({ is: 'format', kind: 'superset', n: v.at(-1)! }),
+    weight: 0.8,
+  },
+  {
+    is: 'superset N? @sep? N set|round|time',
+    says: (v) => ({ is: 'format', kind: 'superset', n: v.at(-1)! }),
+    weight: 0.8,
+  },
+  { is: 'superset a|b|c|d?', says: format('superset'), weight: 0.4 },
+  { is: 'pyramid|ladder', says: format('pyramid') },
+  { is: 'tabata', says: format('tabata') },
+  {
+    is: 'tabata @sep? N round|bout|time',
+    says: ([n]) => ({ is: 'format', kind: 'tabata', n: n! }),
+    weight: 0.5,
+  },
+  { is: 'staggered', says: format('staggered') },
+  { is: 'progressive', says: format('progressive') },
+  { is: 'rotation', says: format('rotation') },
+  // climbing and falling counts
+  ...[9, 8, 7, 6, 5, 4, 3].map(
+    (n): Rule<Fact> => ({ is: `${N_STEPS(n)} rep? of? each|everything?`, says: steps, weight: 1 }),
+  ),
+  {
+    is: 'N @step N @step N @step|. .|… .? .? @step? N',
+    says: (v) => steps([...v.slice(0, 3), ...range(v)]),
+    weight: 1,
+  },
+  { is: 'N @step N … N', says: (v) => steps([...v.slice(0, 2), ...range(v)]), weight: 1 },
+  { is: 'N @step N . . . N', says: (v) => steps([...v.slice(0, 2), ...range(v)]), weight: 1 },
+  {
+    is: 'N down to N',
+    says: ([from, to]) => (from! > to! ? { is: 'steps', from: from!, by: 1, to: to! } : null),
+    weight: 0.4,
+  },
+  {
+    is: 'N up? to N',
+    says: ([from, to]) =>
+      from !== to && from! <= 30 && to! <= 30 && (from === 1 || to === 1 || to === 2 || from === 2)
+        ? { is: 'steps', from: from!, by: from! % 2 === 0 && to! % 2 === 0 ? 2 : 1, to: to! }
+        : null,
+    weight: 0.2,
+  },
+  {
+    is: 'and? then? back|all? the? way? down|back again?',
+    says: () => ({ is: 'way', way: 'up and down' }),
+    weight: -0.2,
+  },
+  { is: 'and then? back? down again?', says: () => ({ is: 'way', way: 'up and down' }), weight: 0.3 },
+  { is: 'up and down', says: () => ({ is: 'way', way: 'up and down' }), weight: 0.3 },
+  {
+    is: 'T plank|hold|wall after|between each|every? step|one|round|rung|set?',
+    says: ([s]) => ({ is: 'step hold', seconds: s! }),
+    weight: 1,
+  },
+  {
+    is: 'T A? A? hold after|between each|every? step|one|round|rung|set?',
+    says: ([s]) => ({ is: 'step hold', seconds: s! }),
+    weight: 1,
+  },
+  // lanes, groups, together
+  {
+    is: 'inner|middle lane end|finish|stop at? N percent|%',
+    says: ([n], w) => ({ is: 'percent', of: w[0] === 'inner' ? 'inner' : 'middle', percent: n! }),
+    weight: 1,
+  },
+  { is: 'N group|team', says: count((n) => ({ is: 'groups', n }), 20), weight: -0.3 },
+  { is: 'led together|all?', says: () => ({ is: 'led' }) },
+  { is: 'in turn', says: () => ({ is: 'in turn' }) },
+  {
+    is: 'N up? to N by|in N',
+    says: ([from, to, by]) => (from !== to ? { is: 'steps', from: from!, by: by!, to: to! } : null),
+    weight: 1,
+  },
+  {
+    is: 'N down to N by|in N',
+    says: ([from, to, by]) => (from! > to! ? { is: 'steps', from: from!, by: by!, to: to! } : null),
+    weight: 1.4,
+  },
+  { is: 'downwards', says: () => ({ is: 'way', way: 'down' }) },
+  // levels
+  {
+    is: '@color stop|end|finish? @sep? at|after? Q',
+    says: ([s]) => ({ is: 'level', work: s!, rest: null }),
+    weight: 0.5,
+  },
+  { is: '@color @sep? Q / Q', says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }), weight: 1 },
+  { is: '@color @sep? Q @rest', says: ([r]) => ({ is: 'level', work: null, rest: r! }), weight: 0.6 },
+  { is: 'keep moving|going', says: () => ({ is: 'active', how: 'moving' }) },
+];
+
+function range(values: readonly number[]): number[] {
+  const by = values[1]! - values[0]!;
+  const last = values.at(-1)!;
+  const found: number[] = [];
+  const begun = values.length === 4 ? values[2]! : values[1]!;
+  for (let n = begun + by; by !== 0 && found.length < 100 && (by > 0 ? n <= last : n >= last); n += by)
+    found.push(n);
+  return found;
+}
+
+/** What may be said beside the name of a move. */
+const DOSE: readonly Rule<Fact>[] = [
+  { is: 'N @rep|@x? of?', says: count((n) => ({ is: 'reps', n }), 500) },
+  {
+    is: 'N @dash N @rep?',
+    says: ([lo, hi]) => (lo! < hi! && hi! <= 100 ? { is: 'reps', n: lo! } : null),
+    weight: 0.3,
+  },
+  {
+    is: 'N @dash N @rep',
+    says: ([lo, hi]) => (lo! < hi! && hi! <= 200 ? { is: 'reps', n: lo! } : null),
+    weight: 0.6,
+  },
+  { is: '@x N @rep?', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.2 },
+  { is: 'for? T of?', says: ([s]) => (ok(s!) && s! <= 3600 ? { is: 'seconds', seconds: s! } : null) },
+  { is: 'for? T hold', says: ([s]) => ({ is: 'seconds', seconds: s! }), weight: 0.3 },
+  { is: '@x T', says: ([s]) => ({ is: 'seconds', seconds: s! }), weight: 0.3 },
+  {
+    is: 'N @x N @rep?',
+    says: ([sets, reps]) =>
+      sets! <= 12 && reps! <= 500 && Number.isInteger(reps)
+        ? { is: 'sets of', sets: sets!, reps: reps! }
+        : null,
+    weight: 0.3,
+  },
+  {
+    is: 'N set of? N @rep?',
+    says: ([sets, reps]) => (sets! <= 12 ? { is: 'sets of', sets: sets!, reps: reps! } : null),
+    weight: 0.6,
+  },
+  {
+    is: 'N set @x|of? T',
+    says: ([sets, seconds]) => (sets! <= 12 ? { is: 'sets of', sets: sets!, seconds: seconds! } : null),
+    weight: 0.6,
+  },
+  {
+    is: 'N @x T',
+    says: ([sets, seconds]) => (sets! <= 12 ? { is: 'sets of', sets: sets!, seconds: seconds! } : null),
+    weight: 0.5,
+  },
+  {
+    is: 'N @rep? , N set',
+    says: ([reps, sets]) => ({ is: 'sets of', sets: sets!, reps: reps! }),
+    weight: 0.6,
+  },
+  { is: 'M', says: ([n]) => (n! >= 1 && n! <= 2000 ? { is: 'metres', n: Math.round(n!) } : null) },
+  {
+    is: '@|with|at|a? @|at|of? KG',
+    says: ([kg]) => (kg! <= 200 ? { is: 'load', kg: Math.round(kg! * 2) / 2 } : null),
+  },
+  { is: 'at|on|@|from? a? CM high|box|step|bench?', says: ([cm]) => ({ is: 'height', cm: cm! }) },
+  { is: 'each|per|every|a|both|either @sideword', says: () => ({ is: 'each' }), weight: 0.3 },
+  { is: 'each|both @sideword', says: () => ({ is: 'each' }), weight: 0.3 },
+  { is: 'e / s', says: () => ({ is: 'each' }), weight: 0.3 },
+  { is: 'each', says: () => ({ is: 'each' }), weight: -0.3 },
+  { is: 'in all|total', says: () => ({ is: 'in all' }), weight: 0.3 },
+  { is: 'total', says: () => ({ is: 'in all' }), weight: -0.3 },
+  { is: '@sep? left @sideword?', says: () => ({ is: 'side', side: 'left' }), weight: -0.2 },
+  { is: '@sep? right @sideword?', says: () => ({ is: 'side', side: 'right' }), weight: -0.2 },
+  { is: '@? tempo? N - N - N - N', says: tempo, weight: 2 },
+  { is: '@? tempo? N / N / N / N', says: tempo, weight: 2 },
+  {
+    is: 'Q down , hold|pause? Q? hold|pause|at? , up',
+    says: ([d, h]) => tempo([d!, h ?? 0, 1, 0]),
+    weight: 1,
+  },
+  { is: 'Q down , hold Q , up', says: ([d, h]) => tempo([d!, h!, 1, 0]), weight: 2 },
+  { is: 'tempo', says: () => ({ is: 'phases', says: ['slow'] }), weight: -0.9 },
+  { is: 'last T hold|pulse', says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }), weight: 1 },
+  { is: 'hold the? last T', says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }), weight: 1 },
+  {
+    is: 'last T fast|quick|sprint|flat',
+    says: ([s]) => ({ is: 'phase', says: 'fast', seconds: s! }),
+    weight: 1,
+  },
+  { is: 'slow then|to|and fast|quick', says: () => ({ is: 'phases', says: ['slow', 'fast'] }), weight: 0.5 },
+  { is: 'fast then|to|and slow', says: () => ({ is: 'phases', says: ['fast', 'slow'] }), weight: 0.5 },
+  {
+    is: 'A when|if i|we|you say|call|shout|clap A?',
+    says: (_, w) => ({ is: 'call', says: w[0]! }),
+    weight: 1,
+  },
+  { is: 'max|maximum effort|rep?', says: () => ({ is: 'most' }) },
+  { is: 'Q rest|off|recovery|between', says: rest, weight: 0.4 },
+  { is: '@rest @sep? Q', says: rest, weight: 0.4 },
+  { is: 'no @rest', says: () => ({ is: 'rest', seconds: 0 }) },
+];
+function tempo(v: readonly number[]): Fact | null {
+  return v.every((n) => Number.isInteger(n) && n >= 0 && n <= 9) ? { is: 'tempo', tempo: v.join('-') } : null;
+}
+
+/** The two grammars: a line is read by both, and what each leaves over decides which one it is. */
+export const CLOCK_GRAMMAR = grammarOf(CLOCK, SETS);
+export const DOSE_GRAMMAR = grammarOf(DOSE, SETS);

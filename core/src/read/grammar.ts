@@ -1,0 +1,131 @@
+import type { Token } from './tokens.ts';
+
+/** What a rule found: the values of its quantities in order, and where it stood. */
+export interface Match<F> {
+  readonly fact: F;
+  readonly from: number;
+  readonly to: number;
+  readonly score: number;
+}
+
+/**
+ * A rule of the grammar: a phrase, and what it says. The phrase is written as its pieces with spaces between:
+ * `T` a time with its unit, `U` a time whose unit may be a bare m, `Q` a time or a bare number (seconds), `N` a
+ * number, `KG`, `CM`, `M` quantities, `A` any word; a word of {@link Sets} after an @; other words as they are, with
+ * | between those that mean the same. A ? behind a piece says that it may be missing.
+ */
+export interface Rule<F> {
+  readonly is: string;
+  /** What it says, from the values in order; null where the values make no sense of it. */
+  readonly says: (values: readonly number[], words: readonly string[]) => F | null;
+  /** Added to how much of the line a rule explains: what is certain before what is only likely. */
+  readonly weight?: number;
+}
+
+export type Sets = Readonly<Record<string, readonly string[]>>;
+
+interface Piece {
+  readonly takes: (token: Token) => number | null;
+  readonly optional: boolean;
+  readonly captures: boolean;
+}
+
+const BY_KIND: Readonly<Record<string, (token: Token) => number | null>> = {
+  T: (t) => (t.kind === 'seconds' ? t.value : null),
+  U: (t) =>
+    t.kind === 'seconds' ? t.value : t.kind === 'metres' && t.unclear && t.value <= 60 ? t.value * 60 : null,
+  Q: (t) => (t.kind === 'seconds' || t.kind === 'number' ? t.value : null),
+  N: (t) => (t.kind === 'number' ? t.value : null),
+  KG: (t) => (t.kind === 'kg' ? t.value : null),
+  CM: (t) => (t.kind === 'cm' ? t.value : null),
+  M: (t) => (t.kind === 'metres' ? t.value : null),
+};
+
+function pieceOf(written: string, sets: Sets): Piece {
+  const optional = written.endsWith('?') && written.length > 1;
+  const text = optional ? written.slice(0, -1) : written;
+  const quantity = BY_KIND[text];
+  if (quantity) return { takes: quantity, optional, captures: true };
+  if (text === 'A') return { takes: (t) => (t.kind === 'word' ? 0 : null), optional, captures: false };
+  const words = new Set(
+    text
+      .split('|')
+      .flatMap((word) => (word.length > 1 && word.startsWith('@') ? (sets[word.slice(1)] ?? []) : [word])),
+  );
+  return {
+    takes: (t) => ((t.kind === 'word' || t.kind === 'sign' || t.spelt) && words.has(t.word) ? 0 : null),
+    optional,
+    captures: false,
+  };
+}
+
+interface Compiled<F> {
+  readonly pieces: readonly Piece[];
+  readonly rule: Rule<F>;
+}
+export type Grammar<F> = readonly Compiled<F>[];
+
+/** Makes rules ready for use. Throws where a rule names a set that isn't there. */
+export function grammarOf<F>(rules: readonly Rule<F>[], sets: Sets): Grammar<F> {
+  return rules.map((rule) => ({
+    rule,
+    pieces: rule.is.split(' ').map((written) => {
+      for (const word of written.replace(/\?$/, '').split('|'))
+        if (word.length > 1 && word.startsWith('@') && !sets[word.slice(1)])
+          throw new Error(`no words “${word}” for “${rule.is}”`);
+      return pieceOf(written, sets);
+    }),
+  }));
+}
+
+/** The longest way in which pieces are found from a token on: where it ends, and the values. */
+function longest(
+  pieces: readonly Piece[],
+  tokens: readonly Token[],
+  at: number,
+  piece = 0,
+): { to: number; values: number[] } | null {
+  if (piece === pieces.length) return { to: at, values: [] };
+  const { takes, optional, captures } = pieces[piece]!;
+  const token = tokens[at];
+  const value = token === undefined ? null : takes(token);
+  const with_ = value === null ? null : longest(pieces, tokens, at + 1, piece + 1);
+  if (with_) return captures ? { to: with_.to, values: [value!, ...with_.values] } : with_;
+  return optional ? longest(pieces, tokens, at, piece + 1) : null;
+}
+
+/** The facts of a line that together explain most of it, none over another. */
+export function factsIn<F>(grammar: Grammar<F>, tokens: readonly Token[]): Match<F>[] {
+  const starting: Match<F>[][] = tokens.map((_, at) => {
+    const found: Match<F>[] = [];
+    for (const { pieces, rule } of grammar) {
+      const match = longest(pieces, tokens, at);
+      if (!match || match.to === at) continue;
+      const words = tokens.slice(at, match.to).map((token) => token.word);
+      const fact = rule.says(match.values, words);
+      if (fact === null) continue;
+      // Longer explanations before several short ones; a quantity weighs more than a word.
+      const score = (match.to - at) * 1.1 + match.values.length * 0.6 + (rule.weight ?? 0) - 0.5;
+      found.push({ fact, from: at, to: match.to, score });
+    }
+    return found;
+  });
+  const best: { score: number; take: Match<F> | null }[] = Array.from({ length: tokens.length + 1 }, () => ({
+    score: 0,
+    take: null,
+  }));
+  for (let at = tokens.length - 1; at >= 0; at--) {
+    best[at] = { score: best[at + 1]!.score, take: null };
+    for (const match of starting[at]!) {
+      const score = match.score + best[match.to]!.score;
+      if (score > best[at]!.score) best[at] = { score, take: match };
+    }
+  }
+  const chosen: Match<F>[] = [];
+  for (let at = 0; at < tokens.length; ) {
+    const { take } = best[at]!;
+    if (take) chosen.push(take);
+    at = take ? take.to : at + 1;
+  }
+  return chosen;
+}

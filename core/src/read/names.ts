@@ -1,0 +1,451 @@
+import type { Library } from '../ladder/index.ts';
+import { rungDemand } from '../ladder/index.ts';
+import { type Demand, type Move, middle } from '../move/index.ts';
+import { DIFFER } from './differ.ts';
+import { type Token, tokensOf } from './tokens.ts';
+import { isFiller, isHead, TWIN_WORDS, untwinned, weightOf } from './twins.ts';
+
+/** One way to read a name: a move, or several done as one movement. */
+export interface Reading {
+  readonly moves: readonly string[];
+  /** What the library calls them. */
+  readonly names: readonly string[];
+  /** How it was come by. */
+  readonly why: string;
+  /** 0 to 1. */
+  readonly sure: number;
+}
+
+/** A trainer's own words: what a name means here, as ids with + between; nothing for what is no move of the library. */
+export type Vocabulary = Readonly<Record<string, string>>;
+
+interface Entry {
+  readonly move: string;
+  readonly words: readonly string[];
+  readonly weight: number;
+  /** The name it was listed by, for the explanation. */
+  readonly said: string;
+  /** The library's own name rather than a twin of it. */
+  readonly own: boolean;
+}
+
+export interface Names {
+  readonly library: Library;
+  /** Moves by the words of a name in their order; several where trainers differ, likeliest first. */
+  readonly exact: ReadonlyMap<string, readonly string[]>;
+  readonly byWord: ReadonlyMap<string, readonly Entry[]>;
+  /** Words of the language by what is left when a letter goes: typing errors are found in one step. */
+  readonly near: ReadonlyMap<string, readonly string[]>;
+  readonly vocabulary: ReadonlySet<string>;
+}
+
+/** Words of every day that are no names of movements, and no typing errors of one. */
+const PLAIN_WORDS =
+  'left right then each every lower upper slow fast next last first second third with without from into onto over under after before until while when main part block level levels ' +
+  'light heavy hard easy soft loud time times team partner pair group free best like love hate keep take make this that these those there here have has does done down high back side ' +
+  'both only also just very much more less most least many some none still even long short tall wide deep warm cool cold water drink rest stop start finish end ready music mats mat cone cones bring tell show';
+
+/** Numbers that are part of a name: fractions of a rep, degrees. */
+const NAMED_NUMBERS = new Set(['1.5', '1.25', '180', '90', '360']);
+function wordsOfTokens(tokens: readonly Token[]): string[] {
+  return tokens.flatMap((token) => {
+    if (token.kind === 'word' || token.spelt) return [token.word];
+    if (token.kind === 'number') return [String(Math.round(token.value * 100) / 100)];
+    return [];
+  });
+}
+
+/** A name as compared: twins set in, fillers gone. */
+export function nameWords(tokens: readonly Token[]): string[] {
+  const words = untwinned(wordsOfTokens(tokens));
+  const kept = words.filter((word) => !isFiller(word) && (!/^\d/.test(word) || NAMED_NUMBERS.has(word)));
+  return kept.length > 0 ? kept : words;
+}
+const keyOf = (words: readonly string[]) => words.join(' ');
+const sortedKey = (words: readonly string[]) => [...words].sort().join(' ');
+
+function deletesOf(word: string): string[] {
+  const found = [word];
+  for (let i = 0; i < word.length; i++) found.push(word.slice(0, i) + word.slice(i + 1));
+  return found;
+}
+
+const made = new WeakMap<Library, Names>();
+
+/** Everything that moves go by, ready for reading. Made once for a library. */
+export function namesOf(library: Library): Names {
+  const known = made.get(library);
+  if (known) return known;
+  const exact = new Map<string, string[]>();
+  const byWord = new Map<string, Entry[]>();
+  const vocabulary = new Set<string>([
+    ...TWIN_WORDS,
+    ...MANNER,
+    ...Object.keys(changes),
+    ...PLAIN_WORDS.split(' '),
+  ]);
+  const add = (name: string, move: string, own: boolean) => {
+    const words = nameWords(tokensOf(name));
+    if (words.length === 0) return;
+    for (const key of new Set([keyOf(words), `=${sortedKey(words)}`])) {
+      const list = exact.get(key) ?? [];
+      if (!list.includes(move)) own ? list.unshift(move) : list.push(move);
+      exact.set(key, list);
+    }
+    const entry: Entry = {
+      move,
+      words,
+      weight: words.reduce((sum, word) => sum + weightOf(word), 0),
+      said: name,
+      own,
+    };
+    for (const word of new Set(words)) {
+      vocabulary.add(word);
+      const list = byWord.get(word) ?? [];
+      list.push(entry);
+      byWord.set(word, list);
+    }
+  };
+  for (const move of library.moves) {
+    add(move.name, move.id, true);
+    for (const twin of move.twins) add(twin, move.id, false);
+  }
+  for (const [name, moves] of Object.entries(DIFFER)) {
+    const there = moves.filter((id) => library.move(id));
+    if (there.length === 0) continue;
+    for (const id of there) add(name, id, false);
+    const words = nameWords(tokensOf(name));
+    for (const key of [keyOf(words), `=${sortedKey(words)}`]) {
+      const others = (exact.get(key) ?? []).filter((id) => !there.includes(id));
+      exact.set(key, [...there, ...others]);
+    }
+  }
+  const near = new Map<string, string[]>();
+  for (const word of vocabulary)
+    if (word.length >= 4)
+      for (const less of deletesOf(word)) {
+        const list = near.get(less);
+        if (list) list.push(word);
+        else near.set(less, [word]);
+      }
+  const names: Names = { library, exact, byWord, near, vocabulary };
+  made.set(library, names);
+  return names;
+}
+
+/** Letters changed, missing, too many or changed over, at most two. */
+function apart(a: string, b: string): number {
+  if (Math.abs(a.length - b.length) > 2) return 3;
+  const rows = Array.from({ length: a.length + 1 }, (_, i) => [i, ...Array<number>(b.length).fill(0)]);
+  for (let j = 0; j <= b.length; j++) rows[0]![j] = j;
+  for (let i = 1; i <= a.length; i++)
+    for (let j = 1; j <= b.length; j++) {
+      const same = a[i - 1] === b[j - 1] ? 0 : 1;
+      let least = Math.min(rows[i - 1]![j]! + 1, rows[i]![j - 1]! + 1, rows[i - 1]![j - 1]! + same);
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1])
+        least = Math.min(least, rows[i - 2]![j - 2]! + 1);
+      rows[i]![j] = least;
+    }
+  return rows[a.length]![b.length]!;
+}
+
+/** A word of the language that was meant by a word that isn't one; null where none is near enough. */
+function meantBy(names: Names, word: string): string | null {
+  if (word.length < 4 || names.vocabulary.has(word) || /\d/.test(word)) return null;
+  const candidates = new Set(deletesOf(word).flatMap((less) => names.near.get(less) ?? []));
+  let best: string | null = null;
+  let least = word.length >= 8 ? 3 : 2;
+  for (const candidate of candidates) {
+    const steps = apart(word, candidate);
+    // A first letter is seldom the wrong one.
+    if (steps + (candidate[0] === word[0] ? 0 : 0.5) < least) {
+      least = steps + (candidate[0] === word[0] ? 0 : 0.5);
+      best = candidate;
+    }
+  }
+  return best;
+}
+
+/** What a word that changes a movement asks of the form: how the rung is found where no name says it. */
+interface Change {
+  readonly says: string;
+  readonly suits: (demand: Demand, move: Move) => boolean;
+}
+const changes: Readonly<Record<string, Change>> = {
+  onknees: { says: 'from the knees', suits: (d) => middle(d['knee.kneel']) > 0 },
+  wall: { says: 'at the wall', suits: (_, m) => m.needs.some((need) => need.what === 'wall') },
+  seated: { says: 'seated', suits: (_, m) => m.posture.work === 'seated' },
+  chair: {
+    says: 'with a chair',
+    suits: (_, m) =>
+      m.needs.some((need) => ['seat', 'firm surface', 'hand hold'].includes(need.what)) ||
+      m.surface?.for === 'seat',
+  },
+  raised: {
+    says: 'hands raised',
+    suits: (_, m) => m.surface?.for === 'hands' || m.surface?.for === 'elbows',
+  },
+  sofa: { says: 'on a sofa', suits: (_, m) => ['hands', 'elbows', 'seat'].includes(m.surface?.for ?? '') },
+  feetraised: { says: 'feet raised', suits: (_, m) => m.surface?.for === 'feet' },
+  lowimpact: { says: 'without leaving the floor', suits: (d) => middle(d['impact.class']) <= 1 },
+  nojump: { says: 'without the jump', suits: (d) => middle(d['impact.class']) <= 1 },
+  supported: { says: 'holding on', suits: (_, m) => m.needs.some((need) => need.what === 'hand hold') },
+  oneleg: { says: 'on one leg', suits: (d) => middle(d['balance.singleLeg']) >= 1 },
+  jump: { says: 'with a jump', suits: (d) => middle(d['impact.class']) >= 2 },
+  weighted: { says: 'with a weight', suits: (_, m) => m.needs.some((need) => need.what === 'hand load') },
+  dumbbell: { says: 'with a weight', suits: (_, m) => m.needs.some((need) => need.what === 'hand load') },
+  kettlebell: { says: 'with a weight', suits: (_, m) => m.needs.some((need) => need.what === 'hand load') },
+  barbell: { says: 'with a weight', suits: (_, m) => m.needs.some((need) => need.what === 'hand load') },
+  band: {
+    says: 'with a band',
+    suits: (_, m) => m.needs.some((need) => need.what === 'band' || need.what === 'pull anchor'),
+  },
+  standing: { says: 'standing', suits: (_, m) => m.posture.work === 'standing' },
+  slow: { says: 'slowly', suits: (_, m) => /slow/i.test(m.name) },
+};
+/** Said of the manner alone: the move stays what it is. */
+const MANNER = new Set([
+  'slow',
+  'fast',
+  'bodyweight',
+  'alternating',
+  'full',
+  'deep',
+  'standing',
+  'dumbbell',
+  'kettlebell',
+  'barbell',
+  'ontoes',
+  'onspot',
+  'left',
+  'right',
+  'modified',
+  'abs',
+  'glute',
+  'biceps',
+]);
+
+/** Both a manner and a rung: taken for the rung only where a name says so. */
+const OF_MANNER = new Set(['slow', 'standing']);
+
+const readingOf = (names: Names, moves: readonly string[], why: string, sure: number): Reading => ({
+  moves,
+  names: moves.map((id) => names.library.move(id)?.name ?? id),
+  why,
+  sure: Math.round(Math.min(1, Math.max(0, sure)) * 100) / 100,
+});
+
+interface Scored {
+  readonly entry: Entry;
+  readonly score: number;
+  readonly left: readonly string[];
+}
+
+/** Names by how much of them and of what was written agree. */
+function scored(names: Names, words: readonly string[]): Scored[] {
+  const seen = new Set<Entry>();
+  const total = words.reduce((sum, word) => sum + weightOf(word), 0);
+  const best = new Map<string, Scored>();
+  for (const word of new Set(words)) {
+    const weight = weightOf(word);
+    if (weight < 0.55) continue;
+    for (const entry of names.byWord.get(word) ?? []) {
+      if (seen.has(entry)) continue;
+      seen.add(entry);
+      const left = [...words];
+      let shared = 0;
+      let heads = 0;
+      for (const own of entry.words) {
+        const at = left.indexOf(own);
+        if (at < 0) continue;
+        left.splice(at, 1);
+        shared += weightOf(own);
+        if (isHead(own)) heads++;
+      }
+      const lostHeads = left.filter(isHead).length;
+      const newHeads = entry.words.filter((own) => isHead(own) && !words.includes(own)).length;
+      const score =
+        (2 * shared) / (total + entry.weight) -
+        lostHeads * 0.12 -
+        newHeads * 0.1 +
+        (heads > 0 ? 0.02 : 0) +
+        (entry.own ? 0.004 : 0);
+      const known = best.get(entry.move);
+      if (!known || score > known.score) best.set(entry.move, { entry, score, left });
+    }
+  }
+  return [...best.values()].sort((a, b) => b.score - a.score || (a.entry.move < b.entry.move ? -1 : 1));
+}
+
+/** Moves of the ladders a move stands on, nearest rung first. */
+function neighbours(library: Library, id: string): string[] {
+  const found: string[] = [];
+  for (const ladder of library.ladders) {
+    const at = ladder.rungs.findIndex((rung) => rung.move === id);
+    if (at < 0) continue;
+    const near = ladder.rungs.map((rung, i) => ({ move: rung.move, far: Math.abs(i - at) }));
+    for (const { move } of near.sort((a, b) => a.far - b.far))
+      if (move !== id && !found.includes(move)) found.push(move);
+  }
+  for (const ladder of library.ladders)
+    if (ladder.branchOf.some((trunk) => library.ladder(trunk)?.rungs.some((rung) => rung.move === id)))
+      for (const rung of ladder.rungs) if (!found.includes(rung.move)) found.push(rung.move);
+  return found;
+}
+
+const CONNECT: readonly (readonly [string, number])[] = [
+  ['+', 1],
+  ['&', 1],
+  ['and', 1],
+  ['to', 1],
+  ['into', 1],
+  ['with', 1],
+  ['then', 1],
+  ['w', 1],
+  [',', 1],
+];
+const CONNECTS = new Set(CONNECT.map(([word]) => word));
+
+const same = (a: readonly string[], b: readonly string[]) =>
+  a.length === b.length && a.every((x, i) => x === b[i]);
+/** Readings are told apart, at most so many. */
+const MOST = 5;
+const DOUBT = 0.34;
+/** Under what stands as a move. */
+const NO_MORE = 0.4;
+
+/** Readings of words that are one movement, best first. */
+function readWhole(names: Names, written: readonly string[]): Reading[] {
+  const { library } = names;
+  const mended: string[] = [];
+  const words = written.map((word) => {
+    const meant = meantBy(names, word);
+    if (meant === null) return word;
+    mended.push(`“${word}” read as “${meant}”`);
+    return meant;
+  });
+  const plain = mended.length > 0 ? untwinned(words).filter((word) => !isFiller(word)) : words;
+  if (plain.length === 0) return [];
+  const typo = mended.length > 0 ? `; ${mended.join(', ')}` : '';
+  const cost = mended.length * 0.06;
+  const exact = names.exact.get(keyOf(plain)) ?? names.exact.get(`=${sortedKey(plain)}`);
+  const found: Reading[] = [];
+  const take = (moves: readonly string[], why: string, sure: number) => {
+    if (!found.some((one) => same(one.moves, moves)))
+      found.push(readingOf(names, moves, why + typo, sure - cost));
+  };
+  for (const [i, move] of (exact ?? []).entries()) {
+    if (exact!.length === 1) take([move], 'by name', 1);
+    else take([move], i === 0 ? 'the likeliest of its meanings' : 'also called so', 0.9 - i * 0.12);
+  }
+  const candidates = scored(names, plain);
+  // A word that asks for another rung or setting of the same family.
+  if (found.length === 0) {
+    const changed = plain.filter((word) => changes[word] && !OF_MANNER.has(word));
+    const rest = plain.filter((word) => !changed.includes(word) && !MANNER.has(word));
+    if (changed.length > 0 && rest.length > 0) {
+      const base = names.exact.get(keyOf(rest)) ?? names.exact.get(`=${sortedKey(rest)}`);
+      for (const id of base ?? []) {
+        const suits = (move: string) => {
+          const it = library.move(move);
+          const demand = rungDemand(library, { move });
+          return (
+            it !== undefined &&
+            demand !== undefined &&
+            changed.every((word) => changes[word]!.suits(demand, it))
+          );
+        };
+        const fit = [id, ...neighbours(library, id)].find(suits);
+        if (fit)
+          take(
+            [fit],
+            `${library.move(id)!.name.toLowerCase()}, ${changed.map((word) => changes[word]!.says).join(', ')}`,
+            0.86,
+          );
+      }
+    }
+  }
+  // What is only a manner leaves the move as it is.
+  const bare = plain.filter((word) => !MANNER.has(word));
+  if (found.length === 0 && bare.length > 0 && bare.length < plain.length) {
+    const left = plain.filter((word) => MANNER.has(word));
+    const close = candidates[0];
+    const known = names.exact.get(keyOf(bare)) ?? names.exact.get(`=${sortedKey(bare)}`);
+    // A name that says the manner too is nearer than one that doesn't.
+    if (close && close.score >= 0.97 && close.left.length === 0)
+      take([close.entry.move], `as “${close.entry.said}”`, 0.92);
+    for (const [i, move] of (known ?? []).entries())
+      take([move], `by name; ${left.join(', ')} is the manner`, 0.9 - i * 0.12);
+  }
+  const settled = found.length > 0;
+  for (const { entry, score, left } of candidates.slice(0, MOST)) {
+    if (score < DOUBT) break;
+    const over = left.filter((word) => !MANNER.has(word));
+    take(
+      [entry.move],
+      over.length > 0 ? `nearest is “${entry.said}”; left over: ${over.join(', ')}` : `as “${entry.said}”`,
+      // What goes by exactly these words comes before what only resembles it.
+      Math.min(score * (over.length > 0 ? 0.8 : 0.95), exact ? 0.6 : settled ? 0.75 : 1),
+    );
+  }
+  return found.sort((a, b) => b.sure - a.sure).slice(0, MOST);
+}
+
+/** How many parts a movement may have. */
+const MOST_PARTS = 4;
+
+/** Tokens between the words that join movements. */
+function partsOf(tokens: readonly Token[]): Token[][] {
+  const parts: Token[][] = [[]];
+  for (const token of tokens) {
+    if (CONNECTS.has(token.word) && parts.at(-1)!.length > 0) parts.push([]);
+    else if (!CONNECTS.has(token.word)) parts.at(-1)!.push(token);
+  }
+  return parts.filter((part) => nameWords(part).length > 0);
+}
+
+/**
+ * What a name may mean, best first: the trainer's own word, a move by name, a rung of its family by what changes it, or
+ * several movements done as one. Empty where nothing is near.
+ */
+export function readName(
+  names: Names,
+  tokens: readonly Token[],
+  own: ReadonlyMap<string, string> = new Map(),
+): Reading[] {
+  const words = nameWords(tokens);
+  if (words.length === 0) return [];
+  const mine = own.get(keyOf(words));
+  const whole = readWhole(names, words);
+  const first: Reading[] = mine ? [readingOf(names, mine.split('+'), 'as you have said', 1)] : [];
+  // Said to be something of their own: what it is near is shown, and none of it stands.
+  if (mine === '') return whole.map((one) => ({ ...one, sure: Math.min(one.sure, NO_MORE) }));
+  const parts = partsOf(tokens);
+  const joined: Reading[] = [];
+  if (parts.length > 1 && parts.length <= MOST_PARTS && (whole[0]?.sure ?? 0) < 0.9) {
+    const read = parts.map((part) => readWhole(names, nameWords(part))[0]);
+    if (read.every((one) => one && one.sure >= 0.62)) {
+      const least = Math.min(...read.map((one) => one!.sure));
+      joined.push(
+        readingOf(
+          names,
+          read.map((one) => one!.moves[0]!),
+          'as one movement of several parts',
+          Math.min(0.95, least * 0.96),
+        ),
+      );
+    }
+  }
+  const all = [...first, ...[...whole, ...joined].sort((a, b) => b.sure - a.sure)];
+  return all.filter((one, i) => all.findIndex((other) => same(other.moves, one.moves)) === i).slice(0, MOST);
+}
+
+/** The trainer's own words, ready for {@link readName}. */
+export const ownWords = (vocabulary: Vocabulary): ReadonlyMap<string, string> =>
+  new Map(Object.entries(vocabulary).map(([said, means]) => [keyOf(nameWords(tokensOf(said))), means]));
+
+/** Is this, word for word, what some move is called? */
+export const isName = (names: Names, text: string): boolean => {
+  const words = nameWords(tokensOf(text));
+  return names.exact.has(keyOf(words)) || names.exact.has(`=${sortedKey(words)}`);
+};

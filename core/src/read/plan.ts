@@ -1,0 +1,59 @@
+import { slugOf } from '../record/index.ts';
+import { AS_WRITTEN, type Block, type KindId, type Plan } from '../session/index.ts';
+import type { ReadSession } from './session.ts';
+import type { Who } from './who.ts';
+
+/** The blocks of a session document. */
+export const blocksOf = (read: ReadSession): Block[] =>
+  read.blocks.map((block, i) => ({
+    id: `block-${i + 1}`,
+    ...(block.role === 'circuit' ? {} : { role: block.role }),
+    ...(block.name ? { name: block.name } : {}),
+    format: block.format,
+    stations: [...block.stations],
+    ...(block.after ? { after: block.after } : {}),
+  }));
+
+/** Whom the clock is for, from who is here: the most careful of what was said. */
+export function clockFor(who: Who | null): KindId {
+  if (!who || who.total === 0) return 'adults';
+  const all = who.parts;
+  const everybody = (is: (part: Who['parts'][number]) => boolean) =>
+    all.length > 0 && all.filter(is).reduce((sum, part) => sum + part.count, 0) * 2 >= who.total;
+  if (
+    everybody(
+      (part) => part.conditions.some(({ id }) => id === 'child') || (part.ages !== null && part.ages[0] < 13),
+    )
+  )
+    return 'children';
+  if (everybody((part) => part.kind === 'child or teenager')) return 'teenagers';
+  if (everybody((part) => part.kind === 'older adult')) return 'older';
+  if (everybody((part) => part.level === 0)) return 'beginners';
+  if (everybody((part) => part.level === 3)) return 'fit';
+  return 'adults';
+}
+
+/** A session document out of what was read; null where nothing in it is a station. */
+export function planOf(
+  read: ReadSession,
+  more: Partial<Pick<Plan, 'id' | 'room' | 'forWhom'>> = {},
+): Plan | null {
+  const blocks = blocksOf(read);
+  if (blocks.length === 0) return null;
+  const title = read.title ?? 'New session';
+  const notes = [...read.notes, ...read.unread.map((piece) => `Not read: ${piece}.`)]
+    .join('\n')
+    .slice(0, 4000);
+  return {
+    version: 2,
+    id: more.id ?? slugOf(title, 40, 'circuit'),
+    title,
+    writtenFor: 2,
+    forWhom: more.forWhom ?? 'adults',
+    blocks: blocks.slice(0, 20),
+    person: null,
+    room: more.room ?? null,
+    dials: AS_WRITTEN,
+    ...(notes ? { notes } : {}),
+  };
+}

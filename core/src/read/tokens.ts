@@ -1,0 +1,330 @@
+/** A piece of what was written, with where it stands. */
+export interface Token {
+  /** A word, a number, a quantity with its unit, or a sign. */
+  readonly kind: 'word' | 'number' | 'seconds' | 'kg' | 'cm' | 'metres' | 'sign';
+  /** In small letters, without accents and plural; of a number its digits, of a sign the sign. */
+  readonly word: string;
+  /** What a number or quantity comes to. */
+  readonly value: number;
+  /** A number that was written out: "one" may be no count at all. */
+  readonly spelt: boolean;
+  /** An unclear unit: 12 m may be minutes or metres. */
+  readonly unclear: boolean;
+  readonly from: number;
+  readonly to: number;
+}
+
+const SPELT: Readonly<Record<string, number>> = {
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  eleven: 11,
+  twelve: 12,
+  thirteen: 13,
+  fourteen: 14,
+  fifteen: 15,
+  sixteen: 16,
+  seventeen: 17,
+  eighteen: 18,
+  nineteen: 19,
+  twenty: 20,
+  thirty: 30,
+  forty: 40,
+  fourty: 40,
+  fifty: 50,
+  sixty: 60,
+  seventy: 70,
+  eighty: 80,
+  ninety: 90,
+  hundred: 100,
+};
+const TENS = 20;
+
+const FRACTIONS: Readonly<Record<string, number>> = {
+  '½': 0.5,
+  '¼': 0.25,
+  '¾': 0.75,
+  '⅓': 1 / 3,
+  '⅔': 2 / 3,
+};
+
+const UNITS: Readonly<Record<string, readonly [Token['kind'], number]>> = {
+  s: ['seconds', 1],
+  sec: ['seconds', 1],
+  secs: ['seconds', 1],
+  second: ['seconds', 1],
+  seconds: ['seconds', 1],
+  min: ['seconds', 60],
+  mins: ['seconds', 60],
+  minute: ['seconds', 60],
+  minutes: ['seconds', 60],
+  hour: ['seconds', 3600],
+  hours: ['seconds', 3600],
+  kg: ['kg', 1],
+  kgs: ['kg', 1],
+  kilo: ['kg', 1],
+  kilos: ['kg', 1],
+  lb: ['kg', 0.45359237],
+  lbs: ['kg', 0.45359237],
+  cm: ['cm', 1],
+  km: ['metres', 1000],
+  metre: ['metres', 1],
+  metres: ['metres', 1],
+  meter: ['metres', 1],
+  meters: ['metres', 1],
+  m: ['metres', 1],
+};
+/** Signs that stand for seconds and minutes behind a number: 30" and 1'. */
+const PRIMES: Readonly<Record<string, number>> = { '"': 1, '”': 1, '″': 1, "'": 60, '′': 60 };
+
+/** A word without case, accents and apostrophes. */
+const bareWord = (text: string): string =>
+  text
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f’'`‘]/g, '');
+
+const KEEPS_ITS_S = new Set([
+  'press',
+  'cross',
+  'less',
+  'chess',
+  'is',
+  'us',
+  'bus',
+  'plus',
+  'this',
+  'abs',
+  'as',
+  'pass',
+  'across',
+  'was',
+  'has',
+  'ms',
+  'biceps',
+  'triceps',
+  'discus',
+  'gas',
+  'class',
+  'always',
+  'towards',
+  'backwards',
+  'forwards',
+  'sideways',
+  'downwards',
+  'upwards',
+  'parkinsons',
+  'osteoporosis',
+  'arthritis',
+  'diabetes',
+  'sclerosis',
+  'pelvis',
+  'covid',
+  'prosthesis',
+  'minus',
+  'its',
+  'yes',
+  'fasciitis',
+  'bronchitis',
+  'tendinitis',
+  'bursitis',
+  'scoliosis',
+  'stenosis',
+  'fibrosis',
+  'thrombosis',
+  'series',
+  'sometimes',
+]);
+const ENDS: readonly (readonly [string, string])[] = [
+  ['ches', 'ch'],
+  ['shes', 'sh'],
+  ['sses', 'ss'],
+  ['xes', 'x'],
+  ['ies', 'y'],
+  ['oes', 'oe'],
+];
+
+/** The singular of a word, as far as names and sentences of trainers need it. */
+function singular(word: string): string {
+  if (word.length < 3 || !word.endsWith('s') || word.endsWith('ss') || KEEPS_ITS_S.has(word)) return word;
+  for (const [plural, one] of ENDS)
+    if (word.length > plural.length + 1 && word.endsWith(plural)) return word.slice(0, -plural.length) + one;
+  return word.slice(0, -1);
+}
+
+const isDigit = (c: string) => c >= '0' && c <= '9';
+const LETTER = /\p{L}|\p{M}/u;
+const isLetter = (c: string) => LETTER.test(c);
+const APOSTROPHES = new Set(["'", '’', '‘', '`']);
+
+interface Raw {
+  readonly text: string;
+  readonly kind: 'word' | 'number' | 'sign';
+  readonly value: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+function rawTokens(text: string, most: number): Raw[] {
+  const found: Raw[] = [];
+  let i = 0;
+  while (i < text.length && found.length < most) {
+    const c = text[i]!;
+    const from = i;
+    if (isDigit(c)) {
+      while (i < text.length && isDigit(text[i]!)) i++;
+      const decimal =
+        (text[i] === '.' || text[i] === ',') && isDigit(text[i + 1] ?? '') && i - from < 3 && text[i] === '.';
+      if (decimal) {
+        i++;
+        while (i < text.length && isDigit(text[i]!)) i++;
+      }
+      let value = Number(text.slice(from, i));
+      const fraction = FRACTIONS[text[i] ?? ''];
+      if (fraction !== undefined) {
+        value += fraction;
+        i++;
+      }
+      found.push({ text: text.slice(from, i), kind: 'number', value, from, to: i });
+    } else if (FRACTIONS[c] !== undefined) {
+      i++;
+      found.push({ text: c, kind: 'number', value: FRACTIONS[c]!, from, to: i });
+    } else if (isLetter(c)) {
+      while (
+        i < text.length &&
+        (isLetter(text[i]!) || (APOSTROPHES.has(text[i]!) && isLetter(text[i + 1] ?? '')))
+      )
+        i++;
+      found.push({ text: bareWord(text.slice(from, i)), kind: 'word', value: Number.NaN, from, to: i });
+    } else {
+      i++;
+      if (c.trim() !== '') found.push({ text: c, kind: 'sign', value: Number.NaN, from, to: i });
+      else if (c === '\t') found.push({ text: '\t', kind: 'sign', value: Number.NaN, from, to: i });
+    }
+  }
+  return found;
+}
+
+/** "1 1/2" is one and a half; "1/2" before a word is a half. */
+function withFractions(raw: readonly Raw[]): Raw[] {
+  const found: Raw[] = [];
+  for (let i = 0; i < raw.length; i++) {
+    const [a, b, c, d] = [raw[i]!, raw[i + 1], raw[i + 2], raw[i + 3]];
+    const half = (n?: Raw, slash?: Raw, m?: Raw) =>
+      n?.kind === 'number' &&
+      slash?.text === '/' &&
+      m?.kind === 'number' &&
+      n.value === 1 &&
+      [2, 3, 4].includes(m.value);
+    const next = raw[i + 4];
+    if (a.kind === 'number' && a.value <= 3 && half(b, c, d) && b!.from > a.to && next?.kind === 'word') {
+      found.push({ ...a, value: a.value + 1 / d!.value, to: d!.to });
+      i += 3;
+    } else found.push(a);
+  }
+  return found;
+}
+
+/**
+ * What was written, piece by piece: words in small letters and the singular, numbers with their units as one,
+ * signs. Never more than `most`, so that a page of anything takes no longer than a page of stations.
+ */
+export function tokensOf(text: string, most = 400): Token[] {
+  const raw = withFractions(rawTokens(text, most));
+  const tokens: Token[] = [];
+  for (let i = 0; i < raw.length; i++) {
+    const one = raw[i]!;
+    let value = one.value;
+    let spelt = false;
+    let end = i;
+    if (one.kind === 'word' && SPELT[one.text] !== undefined) {
+      value = SPELT[one.text]!;
+      spelt = true;
+      const hyphen = raw[i + 1]?.text === '-' ? 2 : 1;
+      const unit = raw[i + hyphen];
+      const more = unit?.kind === 'word' ? SPELT[unit.text] : undefined;
+      if (value >= TENS && value < 100 && more !== undefined && more < 10) {
+        value += more;
+        end = i + hyphen;
+      }
+    }
+    const base = { word: one.text, spelt, unclear: false, from: one.from };
+    if (Number.isNaN(value)) {
+      tokens.push({
+        ...base,
+        kind: one.kind === 'sign' ? 'sign' : 'word',
+        word: one.kind === 'word' ? singular(one.text) : one.text,
+        value: Number.NaN,
+        to: one.to,
+      });
+      continue;
+    }
+    // A clock of its own: 1:30, but 40:20 is work and rest.
+    const [colon, after] = [raw[end + 1], raw[end + 2]];
+    if (
+      !spelt &&
+      colon?.text === ':' &&
+      after?.kind === 'number' &&
+      after.to - after.from === 2 &&
+      colon.from === raw[end]!.to &&
+      after.from === colon.to &&
+      value <= 9 &&
+      after.value < 60
+    ) {
+      tokens.push({ ...base, kind: 'seconds', value: value * 60 + after.value, to: after.to });
+      i = end + 2;
+      continue;
+    }
+    const dash = raw[end + 1]?.text === '-' && raw[end + 1]!.from === raw[end]!.to ? 2 : 1;
+    const unit = raw[end + dash];
+    const named = unit?.kind === 'word' ? UNITS[unit.text] : undefined;
+    const prime = unit?.kind === 'sign' && unit.from === raw[end]!.to ? PRIMES[unit.text] : undefined;
+    if (named || prime !== undefined) {
+      const [kind, times] = named ?? (['seconds', prime!] as const);
+      const total = value * times;
+      // "1 minute 30 seconds", "1 min 30".
+      const [n, s] = [raw[end + dash + 1], raw[end + dash + 2]];
+      const rest =
+        kind === 'seconds' &&
+        times === 60 &&
+        n?.kind === 'number' &&
+        s?.kind === 'word' &&
+        UNITS[s.text]?.[1] === 1 &&
+        UNITS[s.text]?.[0] === 'seconds';
+      tokens.push({
+        ...base,
+        kind,
+        value: rest ? total + n.value : total,
+        unclear:
+          unit!.text === 'm' || (spelt && value === 1 && !['minute', 'min', 'hour'].includes(unit!.text)),
+        to: rest ? s!.to : unit!.to,
+      });
+      i = end + dash + (rest ? 2 : 0);
+      continue;
+    }
+    // "two-hand swing": a number joined to a word names, and counts nothing.
+    const joins = spelt && dash === 2 && unit?.kind === 'word' && unit.from === raw[end + 1]!.to;
+    tokens.push(
+      joins
+        ? { ...base, kind: 'word', value: Number.NaN, spelt: false, to: one.to }
+        : { ...base, kind: 'number', value, to: raw[end]!.to },
+    );
+    i = end;
+  }
+  return tokens;
+}
+
+/** A name as it is compared where it stands alone: no case, accents, signs or plural. */
+export const plainName = (text: string): string =>
+  tokensOf(text)
+    .flatMap((token) =>
+      token.kind === 'sign' ? [] : [token.kind === 'word' ? token.word : String(token.value)],
+    )
+    .join(' ');

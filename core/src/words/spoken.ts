@@ -1,0 +1,36 @@
+import type { Library } from '../ladder/index.ts';
+import type { Move } from '../move/index.ts';
+import type { Block } from '../session/index.ts';
+import { formName } from './say.ts';
+
+/** Longer than this it is no name but a sentence, and the library's name stands. */
+const LONGEST_NAME = 60;
+
+/**
+ * The library as it is spoken of in a session: a move that the trainer wrote at a station goes by the trainer's own
+ * words on every face of it. Only names differ; where one is written in two ways the first stands.
+ */
+export function inOwnWords(library: Library, blocks: readonly Pick<Block, 'stations'>[]): Library {
+  const said = new Map<string, string>();
+  for (const { stations } of blocks)
+    for (const { move, typed, chain, settings } of stations) {
+      const words = typed?.trim() ?? '';
+      // Words for several parts, or for one side, are no name of the first of them.
+      if (words === '' || words.length > LONGEST_NAME || chain || settings?.side || said.has(move)) continue;
+      said.set(
+        move,
+        words.replace(/^./u, (c) => c.toUpperCase()),
+      );
+    }
+  if (said.size === 0) return library;
+  const named = new Map<string, Move>();
+  for (const [id, name] of said) {
+    const move = library.move(id);
+    if (move) named.set(id, { ...move, name });
+  }
+  return { ...library, move: (id) => named.get(id) ?? library.move(id) };
+}
+
+/** What those do at a station for whom no form of it is open; a movement only its trainer knows is theirs to judge. */
+export const restingName = (library: Library, written: string): string =>
+  library.move(written) ? 'Easy movement' : `${formName(library, written)}, as you teach it`;
