@@ -135,20 +135,20 @@ test('built by typing and by keyboard: stations added, asked about, moved, doubl
   await circuit.getByLabel('Add stations to Circuit').fill('10 squats, 8 burpees, 40s plank');
   await page.keyboard.press('Enter');
   await expect(rows).toHaveCount(15);
-  await expect(rows.nth(12)).toContainText('Squat, 10 reps');
+  await expect(rows.nth(12)).toContainText('Squats, 10 reps');
   await expect(rows.nth(14)).toContainText('Plank, 40 s');
 
-  await rows.nth(12).getByRole('button', { name: 'Drag Squat' }).focus();
+  await rows.nth(12).getByRole('button', { name: 'Drag Squats' }).focus();
   const spoken = page.locator('[id^="DndLiveRegion"]');
   await page.keyboard.press('Space');
-  await expect(spoken).toHaveText(/^(Holding|Over) Squat, station 13/);
+  await expect(spoken).toHaveText(/^(Holding|Over) Squats, station 13/);
   await page.keyboard.press('ArrowDown');
-  await expect(spoken).toHaveText('Over Burpee, station 14.');
+  await expect(spoken).toHaveText('Over Burpees, station 14.');
   await page.keyboard.press('Space');
-  await expect(rows.nth(13)).toContainText('Squat, 10 reps');
-  await rows.nth(13).getByRole('button', { name: 'Squat once more' }).click();
+  await expect(rows.nth(13)).toContainText('Squats, 10 reps');
+  await rows.nth(13).getByRole('button', { name: 'Squats once more' }).click();
   await expect(rows).toHaveCount(16);
-  await rows.nth(14).getByRole('button', { name: 'Take out Squat' }).click();
+  await rows.nth(14).getByRole('button', { name: 'Take out Squats' }).click();
   await expect(rows).toHaveCount(15);
   for (let n = 0; n < 4; n++) await page.keyboard.press('Control+z');
   await expect(rows).toHaveCount(12);

@@ -32,7 +32,10 @@ const anEvent = (() => {
     fc
       .record({ block, after: fc.integer({ min: -1, max: 12 }), n: fc.integer({ min: 1, max: 45 }), move })
       .map(({ n, move: id, ...rest }) =>
-        planEvents.stationsAdded({ ...rest, stations: Array.from({ length: n }, () => ({ move: id })) }),
+        planEvents.stationsAdded({
+          ...rest,
+          stations: Array.from({ length: n }, () => ({ move: id, sides: 'swap at half' as const })),
+        }),
       ),
     at.map((where) => planEvents.stationCopied(where)),
     at.map((where) => planEvents.stationRemoved(where)),
@@ -96,7 +99,7 @@ describe('editing a session', () => {
       planEvents.stationsAdded({
         block: 0,
         after: 0,
-        stations: Array.from({ length: 60 }, () => ({ move: 'squat' })),
+        stations: Array.from({ length: 60 }, () => ({ move: 'squat', sides: 'swap at half' as const })),
       }),
     );
     expect(full()).toBe(40);

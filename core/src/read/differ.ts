@@ -82,6 +82,9 @@ export const DIFFER: Readonly<Record<string, readonly string[]>> = {
   'sofa squats': ['touch-squat', 'sit-to-stand'],
   'V sits': ['v-sit-hold', 'fold-up'],
   swimmers: ['prone-swim', 'prone-opposite-lift'],
+  'half kneeling press': ['half-kneeling-press', 'press-out-half-kneel'],
+  'tricep extensions': ['overhead-elbow-press', 'lying-elbow-press'],
+  'pulse squats': ['squat-pulse', 'quarter-pulse-squat'],
   'line hops': ['line-hop', 'one-leg-line-hop'],
   hops: ['one-leg-hop', 'ankle-hops'],
 };

@@ -384,8 +384,13 @@ function readWhole(names: Names, written: readonly string[]): Reading[] {
     take(
       [entry.move],
       over.length > 0 ? `nearest is “${entry.said}”; left over: ${over.join(', ')}` : `as “${entry.said}”`,
-      // What goes by exactly these words comes before what only resembles it.
-      Math.min(score * (over.length > 0 ? 0.8 : 0.95), exact ? 0.6 : settled ? 0.75 : 1),
+      // What goes by exactly these words comes before what only resembles it; a word that no name has is of
+      // something else, which is shown and doesn't stand.
+      Math.min(
+        score * (over.length > 0 ? 0.8 : 0.95),
+        exact ? 0.6 : settled ? 0.75 : 1,
+        over.some((word) => !names.vocabulary.has(word)) ? NO_MORE : 1,
+      ),
     );
   }
   return found.sort((a, b) => b.sure - a.sure).slice(0, MOST);

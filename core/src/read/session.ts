@@ -464,6 +464,14 @@ function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose
       } as Format);
     }
   }
+  // Twenty on, ten off, eight times: what it is called needn't be said.
+  if (interval?.work === 20 && interval.rest === 10 && rounds && rounds.n === 8)
+    return done({
+      kind: 'tabata',
+      workSeconds: 20,
+      restSeconds: 10,
+      bouts: within('bouts', n > 1 ? 8 * Math.ceil(n / 8) : 8),
+    });
   const counted = doses.filter((dose) => dose?.reps !== undefined || dose?.metres !== undefined).length;
   const timed = doses.filter((dose) => dose?.seconds !== undefined).length;
   const calm = block.role === 'warm-up' || block.role === 'cool-down';

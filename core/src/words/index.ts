@@ -16,5 +16,5 @@ export {
   tempoWords,
   writtenDose,
 } from './say.ts';
-export { inOwnWords, restingName } from './spoken.ts';
+export { asOpened, inOwnWords, restingName } from './spoken.ts';
 export { COACH_STOP, HOME_STOP, OWN_STOP } from './stop.ts';

@@ -6,6 +6,11 @@ import { formName } from './say.ts';
 /** Longer than this it is no name but a sentence, and the library's name stands. */
 const LONGEST_NAME = 60;
 
+/** The library that stands under one with a trainer's words over it. */
+const under = new WeakMap<Library, Library>();
+/** A library as it was opened, whatever words lie over it: what engines are asked with. */
+export const asOpened = (library: Library): Library => under.get(library) ?? library;
+
 /**
  * The library as it is spoken of in a session: a move that the trainer wrote at a station goes by the trainer's own
  * words on every face of it. Only names differ; where one is written in two ways the first stands.
@@ -28,7 +33,9 @@ export function inOwnWords(library: Library, blocks: readonly Pick<Block, 'stati
     const move = library.move(id);
     if (move) named.set(id, { ...move, name });
   }
-  return { ...library, move: (id) => named.get(id) ?? library.move(id) };
+  const spoken: Library = { ...library, move: (id) => named.get(id) ?? library.move(id) };
+  under.set(spoken, asOpened(library));
+  return spoken;
 }
 
 /** What those do at a station for whom no form of it is open; a movement only its trainer knows is theirs to judge. */

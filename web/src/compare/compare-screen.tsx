@@ -6,7 +6,7 @@ import { MUSCLES } from '@inner-rung/core/move';
 import { everybodyIn, outlookOf, type Person, shortName } from '@inner-rung/core/person';
 import { COMPARED, LOADED, profileOf, sumUp } from '@inner-rung/core/review';
 import { blockName, entriesOf } from '@inner-rung/core/session';
-import { formName } from '@inner-rung/core/words';
+import { asOpened, formName } from '@inner-rung/core/words';
 import { ArrowLeft } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -103,7 +103,7 @@ function Beside(props: {
         .map((v, look) => ({ ...v, look })),
     [all, chosen],
   );
-  const index = useMemo(() => indexOf(library), [library]);
+  const index = useMemo(() => indexOf(asOpened(library)), [library]);
   const figures = useMemo(
     () =>
       shown.map((version) => ({

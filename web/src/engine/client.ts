@@ -1,5 +1,6 @@
 import { type Answers, type Asks, LONG, type QuestionId } from '@inner-rung/core/ask';
 import type { Change, Library } from '@inner-rung/core/ladder';
+import { asOpened } from '@inner-rung/core/words';
 import type { FromEngine, ToEngine } from './protocol.ts';
 
 /** What a library was made of: an engine makes the same of it. */
@@ -51,11 +52,13 @@ export function createClient(start: () => Port, sourceOf: (library: Library) => 
       one = { port, library: null };
       ports.set(which, one);
     }
-    if (one.library !== library) {
-      const source = sourceOf(library);
+    // A trainer's words over a library change nothing that is worked out.
+    const opened = asOpened(library);
+    if (one.library !== opened) {
+      const source = sourceOf(opened);
       if (!source) throw new Error('An engine is asked about a library that was opened otherwise.');
       one.port.postMessage({ is: 'ground', ...source });
-      one.library = library;
+      one.library = opened;
     }
     return one.port;
   };

@@ -1,6 +1,13 @@
 import { formatWords, INPUTS, type InputKey } from '@inner-rung/core/clock';
 import { type Library, wordFor } from '@inner-rung/core/ladder';
-import { plainName, type ReadBlock, type ReadLine, type ReadSession } from '@inner-rung/core/read';
+import {
+  isName,
+  namesOf,
+  plainName,
+  type ReadBlock,
+  type ReadLine,
+  type ReadSession,
+} from '@inner-rung/core/read';
 import { ROLES } from '@inner-rung/core/session';
 import { writtenDose } from '@inner-rung/core/words';
 import { useEffect, useRef, useState } from 'react';
@@ -138,8 +145,10 @@ function Line(props: Choosing & { line: ReadLine; onLine: (line: number) => void
   const name = best?.names.join(' + ') ?? '';
   const told = plainName(name) !== plainName(line.text);
   const dose = line.dose ? writtenDose(line.dose, library.move(best?.moves[0] ?? '')?.sides === 'one') : '';
-  const open = !stands || best.sure < SURE || line.read.filter((one) => one.sure >= 0.7).length > 1;
   const chosen = props.means[line.text];
+  // What was chosen may be chosen again, until it stands for good.
+  const again = chosen !== undefined && !isName(namesOf(library), line.text);
+  const open = again || !stands || best.sure < SURE || line.read.filter((one) => one.sure >= 0.7).length > 1;
   return (
     <div>
       <p className="flex flex-wrap items-baseline gap-x-2">

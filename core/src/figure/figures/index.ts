@@ -1,4 +1,5 @@
 import { ACROSS } from './across.ts';
+import { alike } from './alike.ts';
 import { FLOOR } from './floor.ts';
 import type { Figures } from './kit.ts';
 import { MORE } from './more.ts';
@@ -8,8 +9,7 @@ import { SEATED } from './seated.ts';
 import { SQUAT } from './squat.ts';
 import { UPRIGHT } from './upright.ts';
 
-/** Every figure that is drawn, by its move. */
-export const FIGURES: Figures = {
+const DRAWN: Figures = {
   ...UPRIGHT,
   ...FLOOR,
   ...SQUAT,
@@ -19,3 +19,6 @@ export const FIGURES: Figures = {
   ...ACROSS,
   ...SEATED,
 };
+
+/** Every figure, by its move. */
+export const FIGURES: Figures = { ...DRAWN, ...alike(DRAWN) };
