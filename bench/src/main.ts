@@ -4,6 +4,7 @@ import { shipped } from './generated.ts';
 import { ladderRows } from './ladders.ts';
 import { orderRows } from './order.ts';
 import { paintRows } from './paint.ts';
+import { readingRows } from './reading.ts';
 import { roomRows } from './rooms.ts';
 import { runRows } from './run.ts';
 import { scalingRows } from './scaling.ts';
@@ -16,6 +17,7 @@ const rows = [
   ...ladderRows(base),
   ...(await roomRows(base)),
   ...orderRows(base),
+  ...readingRows(base),
   ...sessionRows(base),
   ...(await classRows(base)),
   ...runRows(base),

@@ -85,6 +85,9 @@ export const DIFFER: Readonly<Record<string, readonly string[]>> = {
   'half kneeling press': ['half-kneeling-press', 'press-out-half-kneel'],
   'tricep extensions': ['overhead-elbow-press', 'lying-elbow-press'],
   'pulse squats': ['squat-pulse', 'quarter-pulse-squat'],
+  'oblique crunches': ['bicycle', 'heel-touch-crunch', 'standing-side-crunch'],
+  'knee strikes': ['high-march', 'march'],
+  'bent over flyes': ['rear-raise'],
   'line hops': ['line-hop', 'one-leg-line-hop'],
   hops: ['one-leg-hop', 'ankle-hops'],
 };

@@ -414,7 +414,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   {
     is: '@color stop|end|finish? @sep? at|after? Q',
     says: ([s]) => ({ is: 'level', work: s!, rest: null }),
-    weight: 0.5,
+    weight: 1.2,
   },
   { is: '@color @sep? Q / Q', says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }), weight: 1 },
   { is: '@color @sep? Q @rest', says: ([r]) => ({ is: 'level', work: null, rest: r! }), weight: 0.6 },

@@ -25,6 +25,8 @@ export interface Rule<F> {
 export type Sets = Readonly<Record<string, readonly string[]>>;
 
 interface Piece {
+  /** Words or kinds of token that it takes, so that rules are looked up by what a line has. */
+  readonly begins: readonly string[];
   readonly takes: (token: Token) => number | null;
   readonly optional: boolean;
   readonly captures: boolean;
@@ -45,8 +47,9 @@ function pieceOf(written: string, sets: Sets): Piece {
   const optional = written.endsWith('?') && written.length > 1;
   const text = optional ? written.slice(0, -1) : written;
   const quantity = BY_KIND[text];
-  if (quantity) return { takes: quantity, optional, captures: true };
-  if (text === 'A') return { takes: (t) => (t.kind === 'word' ? 0 : null), optional, captures: false };
+  if (quantity) return { takes: quantity, optional, captures: true, begins: KINDS_OF[text]! };
+  if (text === 'A')
+    return { takes: (t) => (t.kind === 'word' ? 0 : null), optional, captures: false, begins: ['word'] };
   const words = new Set(
     text
       .split('|')
@@ -56,26 +59,46 @@ function pieceOf(written: string, sets: Sets): Piece {
     takes: (t) => ((t.kind === 'word' || t.kind === 'sign' || t.spelt) && words.has(t.word) ? 0 : null),
     optional,
     captures: false,
+    begins: [...words].map((word) => `=${word}`),
   };
 }
+
+/** Kinds of token that a quantity may be. */
+const KINDS_OF: Readonly<Record<string, readonly string[]>> = {
+  T: ['seconds'],
+  U: ['seconds', 'metres'],
+  Q: ['seconds', 'number'],
+  N: ['number'],
+  KG: ['kg'],
+  CM: ['cm'],
+  M: ['metres'],
+};
 
 interface Compiled<F> {
   readonly pieces: readonly Piece[];
   readonly rule: Rule<F>;
 }
-export type Grammar<F> = readonly Compiled<F>[];
+/** Rules by the words (with an =) and kinds of token they may begin with. */
+export type Grammar<F> = ReadonlyMap<string, readonly Compiled<F>[]>;
 
 /** Makes rules ready for use. Throws where a rule names a set that isn't there. */
 export function grammarOf<F>(rules: readonly Rule<F>[], sets: Sets): Grammar<F> {
-  return rules.map((rule) => ({
-    rule,
-    pieces: rule.is.split(' ').map((written) => {
+  const grammar = new Map<string, Compiled<F>[]>();
+  for (const rule of rules) {
+    const pieces = rule.is.split(' ').map((written) => {
       for (const word of written.replace(/\?$/, '').split('|'))
         if (word.length > 1 && word.startsWith('@') && !sets[word.slice(1)])
           throw new Error(`no words “${word}” for “${rule.is}”`);
       return pieceOf(written, sets);
-    }),
-  }));
+    });
+    const begins = new Set<string>();
+    for (const piece of pieces) {
+      for (const key of piece.begins) begins.add(key);
+      if (!piece.optional) break;
+    }
+    for (const key of begins) grammar.set(key, [...(grammar.get(key) ?? []), { pieces, rule }]);
+  }
+  return grammar;
 }
 
 /** The longest way in which pieces are found from a token on: where it ends, and the values. */
@@ -98,7 +121,13 @@ function longest(
 export function factsIn<F>(grammar: Grammar<F>, tokens: readonly Token[]): Match<F>[] {
   const starting: Match<F>[][] = tokens.map((_, at) => {
     const found: Match<F>[] = [];
-    for (const { pieces, rule } of grammar) {
+    const token = tokens[at]!;
+    const byWord = grammar.get(`=${token.word}`) ?? [];
+    const byKind = grammar.get(token.kind) ?? [];
+    for (const compiled of byKind.length === 0
+      ? byWord
+      : [...byWord, ...byKind.filter((one) => !byWord.includes(one))]) {
+      const { pieces, rule } = compiled;
       const match = longest(pieces, tokens, at);
       if (!match || match.to === at) continue;
       const words = tokens.slice(at, match.to).map((token) => token.word);

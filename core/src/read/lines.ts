@@ -67,7 +67,7 @@ const TITLE_WORDS = set(
     .join(' '),
 );
 const NOTE_STARTS = set(
-  'bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need',
+  'what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need',
 );
 const SECTIONS = set(
   'upper lower body core leg arm abs cardio strength full glute back chest conditioning balance floor standing seated chair mobility shoulder posterior chain plyo total hiit main cardiovascular resistance skill agility',
@@ -409,6 +409,14 @@ function strayOf(read: Omit<LineRead, 'stray'>, text: string): string[] {
   });
 }
 
+const REMEMBERED = 1000;
+const remembered = new WeakMap<Names, Map<string, LineRead>>();
+function linesOf(names: Names): Map<string, LineRead> {
+  const known = remembered.get(names) ?? new Map<string, LineRead>();
+  remembered.set(names, known);
+  return known;
+}
+
 /** Reads one line by itself: what it may be, before its neighbours are asked. */
 export function readLine(
   names: Names,
@@ -417,8 +425,18 @@ export function readLine(
   fresh: boolean,
   own: ReadonlyMap<string, string>,
 ): LineRead {
+  // A text is read anew at every letter that is typed, and all its lines but one are as before.
+  const before = own.size === 0 ? linesOf(names) : null;
+  const key = `${fresh ? '+' : '-'}${whole}`;
+  const known = before?.get(key);
+  if (known) return { ...known, line };
   const read = lineOf(names, line, whole, fresh, own);
-  return { ...read, stray: strayOf(read, whole.slice(0, LONGEST_LINE)) };
+  const all = { ...read, stray: strayOf(read, whole.slice(0, LONGEST_LINE)) };
+  if (before && whole.length <= LONGEST_LINE) {
+    if (before.size >= REMEMBERED) before.clear();
+    before.set(key, all);
+  }
+  return all;
 }
 
 function lineOf(
@@ -563,11 +581,10 @@ function lineOf(
     return { ...base, kind: 'station', sure: Math.min(...items.map(sureOf)), items, spans: spans(), titled };
   // Some movements, and pieces of clock between them.
   if (good.length >= 2 || (good.length === 1 && items.length === 2)) {
-    const rows = items.filter(
-      (item) =>
-        sureOf(item) >= 0.6 ||
-        leftOver(tokensOf(item.text), factsIn(CLOCK_GRAMMAR, tokensOf(item.text))).length > 0,
-    );
+    const rows = items.filter((item) => {
+      const tokens = tokensOf(item.text);
+      return sureOf(item) >= 0.6 || leftOver(tokens, factsIn(CLOCK_GRAMMAR, tokens)).length > 0;
+    });
     const nameSpans = rows.map(({ from, to }) => ({ from, to }));
     const elsewhere = clockMatches.filter((match) => {
       const from = rest[match.from]!.from;

@@ -37,6 +37,9 @@ export interface Names {
   /** Words of the language by what is left when a letter goes: typing errors are found in one step. */
   readonly near: ReadonlyMap<string, readonly string[]>;
   readonly vocabulary: ReadonlySet<string>;
+  /** Names that are written with a word between their parts: "squat and press". */
+  readonly linked: ReadonlySet<string>;
+  readonly remembered: Map<string, readonly Reading[]>;
 }
 
 /** Words of every day that are no names of movements, and no typing errors of one. */
@@ -44,6 +47,15 @@ const PLAIN_WORDS =
   'left right then each every lower upper slow fast next last first second third with without from into onto over under after before until while when main part block level levels ' +
   'light heavy hard easy soft loud time times team partner pair group free best like love hate keep take make this that these those there here have has does done down high back side ' +
   'both only also just very much more less most least many some none still even long short tall wide deep warm cool cold water drink rest stop start finish end ready music mats mat cone cones bring tell show';
+
+/** Words between movements done as one. */
+const CONNECTS = new Set(['+', '&', 'and', 'to', 'into', 'with', 'then', 'w', ',']);
+/** Joined as two things that are both done; "with" may only say how. */
+const LINKS = new Set(['+', '&', 'and', 'to', 'into', 'then']);
+const isLinked = (tokens: readonly Token[]): boolean =>
+  tokens.some((token, i) => i > 0 && LINKS.has(token.word));
+
+const HELD = new Set(['dumbbell', 'dumbell', 'db', 'kettlebell', 'kb', 'barbell', 'bb']);
 
 /** Numbers that are part of a name: fractions of a rep, degrees. */
 const NAMED_NUMBERS = new Set(['1.5', '1.25', '180', '90', '360']);
@@ -57,7 +69,10 @@ function wordsOfTokens(tokens: readonly Token[]): string[] {
 
 /** A name as compared: twins set in, fillers gone. */
 export function nameWords(tokens: readonly Token[]): string[] {
-  const words = untwinned(wordsOfTokens(tokens));
+  // What is held may stand anywhere: "overhead dumbbell press".
+  const all = wordsOfTokens(tokens);
+  const held = all.filter((word) => HELD.has(word));
+  const words = untwinned(held.length > 0 ? [...all.filter((word) => !HELD.has(word)), ...held] : all);
   const kept = words.filter((word) => !isFiller(word) && (!/^\d/.test(word) || NAMED_NUMBERS.has(word)));
   return kept.length > 0 ? kept : words;
 }
@@ -84,8 +99,11 @@ export function namesOf(library: Library): Names {
     ...Object.keys(changes),
     ...PLAIN_WORDS.split(' '),
   ]);
+  const linked = new Set<string>();
   const add = (name: string, move: string, own: boolean) => {
-    const words = nameWords(tokensOf(name));
+    const tokens = tokensOf(name);
+    const words = nameWords(tokens);
+    if (isLinked(tokens)) linked.add(`${sortedKey(words)} ${move}`);
     if (words.length === 0) return;
     for (const key of new Set([keyOf(words), `=${sortedKey(words)}`])) {
       const list = exact.get(key) ?? [];
@@ -128,7 +146,7 @@ export function namesOf(library: Library): Names {
         if (list) list.push(word);
         else near.set(less, [word]);
       }
-  const names: Names = { library, exact, byWord, near, vocabulary };
+  const names: Names = { library, exact, byWord, near, vocabulary, linked, remembered: new Map() };
   made.set(library, names);
   return names;
 }
@@ -293,19 +311,6 @@ function neighbours(library: Library, id: string): string[] {
   return found;
 }
 
-const CONNECT: readonly (readonly [string, number])[] = [
-  ['+', 1],
-  ['&', 1],
-  ['and', 1],
-  ['to', 1],
-  ['into', 1],
-  ['with', 1],
-  ['then', 1],
-  ['w', 1],
-  [',', 1],
-];
-const CONNECTS = new Set(CONNECT.map(([word]) => word));
-
 const same = (a: readonly string[], b: readonly string[]) =>
   a.length === b.length && a.every((x, i) => x === b[i]);
 /** Readings are told apart, at most so many. */
@@ -315,7 +320,19 @@ const DOUBT = 0.34;
 const NO_MORE = 0.4;
 
 /** Readings of words that are one movement, best first. */
-function readWhole(names: Names, written: readonly string[]): Reading[] {
+/** Names remembered of what was read last: a text is read anew at every letter, and all but a line of it is as before. */
+const REMEMBERED = 4000;
+function readWhole(names: Names, written: readonly string[], linked = false): readonly Reading[] {
+  const key = `${linked ? '+' : ''}${keyOf(written)}`;
+  const known = names.remembered.get(key);
+  if (known) return known;
+  const read = readAnew(names, written, linked);
+  if (names.remembered.size >= REMEMBERED) names.remembered.clear();
+  names.remembered.set(key, read);
+  return read;
+}
+
+function readAnew(names: Names, written: readonly string[], linked: boolean): Reading[] {
   const { library } = names;
   const mended: string[] = [];
   const words = written.map((word) => {
@@ -335,9 +352,13 @@ function readWhole(names: Names, written: readonly string[]): Reading[] {
       found.push(readingOf(names, moves, why + typo, sure - cost));
   };
   for (const [i, move] of (exact ?? []).entries()) {
-    if (exact!.length === 1) take([move], 'by name', 1);
+    // Two movements with an "and" between them are no name that has none.
+    if (linked && !names.linked.has(`${sortedKey(plain)} ${move}`)) take([move], 'nearly by name', 0.8);
+    else if (exact!.length === 1) take([move], 'by name', 1);
     else take([move], i === 0 ? 'the likeliest of its meanings' : 'also called so', 0.9 - i * 0.12);
   }
+  // What goes by exactly this name needs no look at what resembles it.
+  if (found.length === 1 && found[0]!.sure === 1) return found;
   const candidates = scored(names, plain);
   // A word that asks for another rung or setting of the same family.
   if (found.length === 0) {
@@ -406,7 +427,41 @@ function partsOf(tokens: readonly Token[]): Token[][] {
     if (CONNECTS.has(token.word) && parts.at(-1)!.length > 0) parts.push([]);
     else if (!CONNECTS.has(token.word)) parts.at(-1)!.push(token);
   }
-  return parts.filter((part) => nameWords(part).length > 0);
+  const named = parts.filter((part) => nameWords(part).length > 0);
+  // "front and side raises": what they are stands behind the last.
+  const heads = (named.at(-1) ?? []).filter((token) => isHead(token.word));
+  return named.map((part) =>
+    heads.length > 0 && !nameWords(part).some(isHead) ? [...part, ...heads] : part,
+  );
+}
+
+/** "burpees (no push-up)": the name without what isn't done, and nothing that has it. Null where nothing is denied. */
+function withoutDenied(
+  names: Names,
+  tokens: readonly Token[],
+  own: ReadonlyMap<string, string>,
+): Reading[] | null {
+  const at = tokens.findIndex((token, i) => i > 0 && ['no', 'without', 'minus'].includes(token.word));
+  if (at < 0 || names.exact.has(keyOf(nameWords(tokens)))) return null;
+  const name = tokens.slice(0, at).filter((token) => token.word !== '(' && token.word !== '-');
+  const not = nameWords(tokens.slice(at + 1));
+  if (
+    not.length === 0 ||
+    nameWords(name).length === 0 ||
+    untwinned([tokens[at]!.word, ...not]).length <= not.length
+  )
+    return null;
+  const has = (id: string) =>
+    (names.library.move(id) ? [names.library.move(id)!.name, ...names.library.move(id)!.twins] : []).some(
+      (said) => {
+        const words = nameWords(tokensOf(said));
+        return not.every((word) => words.includes(word)) && !/\b(?:no|without)\b/i.test(said);
+      },
+    );
+  const left = readName(names, name, own).filter((one) => !one.moves.some(has));
+  return left.length > 0
+    ? left.map((one) => ({ ...one, why: `${one.why}; without ${not.join(' ')}` }))
+    : null;
 }
 
 /**
@@ -420,8 +475,10 @@ export function readName(
 ): Reading[] {
   const words = nameWords(tokens);
   if (words.length === 0) return [];
+  const denied = withoutDenied(names, tokens, own);
+  if (denied) return denied;
   const mine = own.get(keyOf(words));
-  const whole = readWhole(names, words);
+  const whole = readWhole(names, words, isLinked(tokens));
   const first: Reading[] = mine ? [readingOf(names, mine.split('+'), 'as you have said', 1)] : [];
   // Said to be something of their own: what it is near is shown, and none of it stands.
   if (mine === '') return whole.map((one) => ({ ...one, sure: Math.min(one.sure, NO_MORE) }));
@@ -434,7 +491,7 @@ export function readName(
       joined.push(
         readingOf(
           names,
-          read.map((one) => one!.moves[0]!),
+          [...new Set(read.map((one) => one!.moves[0]!))],
           'as one movement of several parts',
           Math.min(0.95, least * 0.96),
         ),

@@ -152,7 +152,7 @@ const ENDS: readonly (readonly [string, string])[] = [
 ];
 
 /** The singular of a word, as far as names and sentences of trainers need it. */
-function singular(word: string): string {
+export function singular(word: string): string {
   if (word.length < 3 || !word.endsWith('s') || word.endsWith('ss') || KEEPS_ITS_S.has(word)) return word;
   for (const [plural, one] of ENDS)
     if (word.length > plural.length + 1 && word.endsWith(plural)) return word.slice(0, -plural.length) + one;
@@ -161,7 +161,8 @@ function singular(word: string): string {
 
 const isDigit = (c: string) => c >= '0' && c <= '9';
 const LETTER = /\p{L}|\p{M}/u;
-const isLetter = (c: string) => LETTER.test(c);
+const isLetter = (c: string) =>
+  (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c > '\u007f' && LETTER.test(c));
 const APOSTROPHES = new Set(["'", '’', '‘', '`']);
 
 interface Raw {

@@ -1,3 +1,5 @@
+import { singular } from './tokens.ts';
+
 /**
  * The language of names: what is written in several ways and means one thing, what a movement is called by, and what
  * changes it. Library names and what trainers write go through the same tables, so that a name need be listed once.
@@ -211,6 +213,13 @@ const TWINS: Readonly<Record<string, string>> = {
   'full press up': 'pushup ontoes',
   'holding on to a chair': 'supported',
   'holding on': 'supported',
+  'holding onto': 'supported',
+  'holding onto chair': 'supported',
+  'holding onto chair back': 'supported',
+  'holding chair': 'supported',
+  'holding the chair': 'supported',
+  'sit stand': 'sittostand',
+  stance: 'stand',
   'holding a chair': 'supported',
   'hold on': 'supported',
   'holding onto a chair': 'supported',
@@ -279,8 +288,8 @@ const TWINS: Readonly<Record<string, string>> = {
   curtsey: 'curtsy',
   'curtsy lunge': 'curtsy',
   'curtsey lunge': 'curtsy',
-  travelling: 'walking',
-  traveling: 'walking',
+  travelling: 'walk',
+  traveling: 'walk',
   alternate: 'alternating',
   // range
   'one and a half': '1.5',
@@ -347,6 +356,36 @@ const TWINS: Readonly<Record<string, string>> = {
   'seat stretch': 'glute stretch',
   gastrocnemius: 'calf',
   'upper trapezius': 'neck',
+  triangle: 'diamond',
+  'upper cut': 'uppercut',
+  'plank up': 'updown',
+  iso: 'hold',
+  'chair pose': 'squat hold',
+  'on left leg': 'oneleg',
+  'on right leg': 'oneleg',
+  'on the left leg': 'oneleg',
+  'on the right leg': 'oneleg',
+  'on your left leg': 'oneleg',
+  'on your right leg': 'oneleg',
+  'balance oneleg': 'oneleg stand',
+  'knee strike': 'kneelift',
+  'swimmer kick': 'swimmer',
+  'half star jump': 'half jack',
+  'half starjump': 'half jack',
+  'half jumpingjack': 'half jack',
+  'knee down': 'onknees',
+  'knees down': 'onknees',
+  'on one knee': 'halfkneel',
+  'tandem walking': 'tandem walk',
+  'heel toe walking': 'heel toe walk',
+  'heel to toe walking': 'heel to toe walk',
+  'monster walking': 'monster walk',
+  'crab walking': 'crab walk',
+  'bear walking': 'bear walk',
+  'forward fold': 'hamstring stretch',
+  oblique: 'oblique',
+  'cross body': 'cross',
+  'body weight row': 'bodyweight row',
   'pelvic lift': 'hip lift',
   'hip raise': 'bridge',
   'hip bridge': 'bridge',
@@ -382,7 +421,7 @@ const TWINS: Readonly<Record<string, string>> = {
   marching: 'march',
   jogging: 'jog',
   running: 'run',
-  walking: 'walking',
+  walking: 'walk',
   'knee hug': 'kneehug',
   boxing: 'punch',
   punching: 'punch',
@@ -430,7 +469,7 @@ const HEADS = new Set(
     'clam calfraise toeraise wallsit sittostand skater rope shuttle stretch hold carry farmercarry waitercarry thrust getup hop bound reach tap walkout crawl ' +
     'updown overheadpress shrug circle stand bear crab spider cobra downdog childpose catcow halo windmill snatch clean slam thruster sprawl hydrant donkeykick ' +
     'glutekickback heelflick vup vsit tuckup tuck hollow boat flutter scissor bicycle wiper roll grapevine uppercut hook goodmorning facepull stair hang ' +
-    'kneelift kneehug extension abduction squeeze commando opener shuffle touch curtsy jabcross'
+    'shouldertap dig march kneelift kneehug extension abduction squeeze commando opener shuffle touch curtsy jabcross'
   ).split(' '),
 );
 
@@ -449,7 +488,7 @@ const WEIGHTS: Readonly<Record<string, number>> = {
   medball: 0.8,
   weighted: 0.8,
   ball: 1,
-  standing: 0.5,
+  standing: 1,
   floor: 0.7,
   lying: 0.7,
   ontoes: 0.2,
@@ -466,6 +505,7 @@ const WEIGHTS: Readonly<Record<string, number>> = {
   leg: 0.7,
   arm: 0.7,
   knee: 0.9,
+  stretch: 1.2,
   modified: 0.4,
 };
 const HEAD_WEIGHT = 3;
@@ -484,7 +524,7 @@ const branch = (): Branch => ({ next: new Map(), out: null });
 const ROOT = branch();
 for (const [said, means] of Object.entries(TWINS)) {
   let at = ROOT;
-  for (const word of said.split(' ')) {
+  for (const word of said.split(' ').map(singular)) {
     const next = at.next.get(word) ?? branch();
     at.next.set(word, next);
     at = next;

@@ -267,6 +267,8 @@ interface Clause {
   people: boolean;
   relative: boolean;
   fine: boolean;
+  outOf: number | null;
+  between: boolean;
   says: string;
   unread: string[];
 }
@@ -369,6 +371,8 @@ function readClause(text: string, tokens: readonly Token[]): Clause {
     people: false,
     relative: false,
     fine: false,
+    outOf: null,
+    between: false,
     says,
     unread: [],
   };
@@ -482,6 +486,21 @@ function readClause(text: string, tokens: readonly Token[]): Clause {
       // A number behind "with" counts knees, not people: "one with two new hips".
       if (clause.count !== null && has) {
         side = 'both';
+        continue;
+      }
+      const before = pieces[i - 1]?.token.word;
+      const of =
+        before === 'of' ||
+        (['the', 'them', 'us'].includes(before ?? '') && pieces[i - 2]?.token.word === 'of');
+      // "two of the ten": how many there are in all.
+      if (clause.count !== null && of && n >= clause.count) {
+        clause.outOf = n;
+        continue;
+      }
+      // "2 or 3": the more of them, and it is asked.
+      if (clause.count !== null && before === 'or') {
+        clause.count = Math.max(clause.count, n);
+        clause.between = true;
         continue;
       }
       if (clause.count === null && Number.isInteger(n)) clause.count = n;
@@ -791,6 +810,7 @@ export function readWho(text: string): Who {
     !summed &&
     !named &&
     first.name === null &&
+    first.outOf === null &&
     (first.people ||
       !described(first) ||
       clauses.length === 1 ||
@@ -894,7 +914,8 @@ export function readWho(text: string): Who {
     parts.push(partFrom(clause, count, base));
     taken += count;
   }
-  if (!wholeOnly) total = taken;
+  if (!wholeOnly) total = Math.max(taken, ...members.map((c) => c.outOf ?? 0));
+  for (const c of members) if (c.between) asks.push(`“${c.says}”: how many?`);
   if (total === 0 && taken > 0) total = taken;
   let remaining = total - parts.reduce((sum, part) => sum + part.count, 0);
   if (parts.some((part) => part.count > total)) {
