@@ -56,9 +56,9 @@ test('a trainer scales the circuit for somebody, changes it, prints a card and f
     await stationOnFloor(page, 9).locator('text').first().click();
     await page.getByRole('button', { name: 'Change move' }).click();
     await page.getByRole('combobox', { name: /everyday twin/ }).fill('russian twst');
-    await page.getByRole('option', { name: /Seated floor turn, feet up/ }).click();
+    await page.getByRole('option', { name: /Russian twist, feet up/ }).click();
     await expect(page.getByRole('complementary').or(page.locator('aside'))).toContainText(
-      'for seated floor turn, feet up',
+      'for russian twist, feet up',
     );
   });
 
@@ -66,7 +66,7 @@ test('a trainer scales the circuit for somebody, changes it, prints a card and f
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(stationOnFloor(page, 9)).toHaveAccessibleName(/for Sit-up/);
     await page.getByRole('button', { name: 'Redo' }).click();
-    await expect(stationOnFloor(page, 9)).toHaveAccessibleName(/for Seated floor turn, feet up/);
+    await expect(stationOnFloor(page, 9)).toHaveAccessibleName(/for Russian twist, feet up/);
   });
 
   await saved(page);

@@ -97,12 +97,12 @@ test('a reference rung changed, compared and put back; a ladder put away and bro
   await page.goto(`${server.url}/ladders/pull-apart`);
   await expect(rungs(page, 'Pull-aparts')).not.toHaveCount(0);
   const was = await rungs(page, 'Pull-aparts').count();
-  await page.getByRole('button', { name: /^Bent rear raise/ }).click();
+  await page.getByRole('button', { name: /^Reverse fly/ }).click();
   await page.getByRole('button', { name: 'Take out' }).click();
   await expect(rungs(page, 'Pull-aparts')).toHaveCount(was - 1);
   await page.getByRole('link', { name: 'Changed by you: compare' }).click();
   const entry = page.locator('#ladder-pull-apart');
-  await expect(entry.getByRole('row', { name: /the rungs/ })).toContainText('Bent rear raise');
+  await expect(entry.getByRole('row', { name: /the rungs/ })).toContainText('Reverse fly');
   await entry.getByRole('button', { name: /Back to the reference/ }).click();
   await expect(
     page.getByText('Nothing of your own yet').or(page.getByRole('heading', { name: 'Your own' })),
@@ -123,9 +123,9 @@ test('by keyboard alone: choose, move, take out and take back rungs', async ({ p
   await page.goto(`${server.url}/ladders/curl?rung=2`);
   const names = async () =>
     (await rungs(page, 'Curls').allTextContents()).map((text) => text.split(/[A-Z].*?:/)[0]);
-  await expect(page.getByRole('region', { name: 'The chosen rung' })).toContainText('Seated curl');
+  await expect(page.getByRole('region', { name: 'The chosen rung' })).toContainText('Seated biceps curl');
   await page.keyboard.press('ArrowUp');
-  await expect(page.getByRole('region', { name: 'The chosen rung' })).toContainText('Standing curl');
+  await expect(page.getByRole('region', { name: 'The chosen rung' })).toContainText('Biceps curl, standing');
   const before = await names();
   await page.keyboard.press('Alt+ArrowUp');
   await expect(page).toHaveURL(/rung=4/);
