@@ -345,3 +345,25 @@ describe('what is kept first (common practice)', () => {
     expect(kept('familiar').others).toBeLessThanOrEqual(balanced.others);
   });
 });
+
+test('the trainer’s own ways of a station come before any other move, where they are open', () => {
+  const plain = circuit(['push-up', 'jumping-jack', 'lunge']);
+  const ways = [['knee-push-up', 'wall-push-up'], ['side-tap'], ['sit-to-stand']];
+  const said = { ...plain, stations: plain.stations.map((s, i) => ({ ...s, ways: ways[i]! })) };
+  for (const level of [0, 1, 2, 3] as const) {
+    const scaled = (block: typeof plain) =>
+      createScaler(compileLibrary(library), ROOM_EXAMPLE).scale({
+        session: session(block),
+        writtenFor: 3,
+        dials: { ...AS_WRITTEN, impact: 1, ability: level },
+        subject: laneSubject(level),
+      });
+    const [before, after] = [scaled(plain).uses, scaled(said as typeof plain).uses];
+    after.forEach((use, i) => {
+      const written = plain.stations[i]!.move;
+      // As written where that is open; else one of their ways, which are open to all here.
+      expect([i, level, [written, ...ways[i]!].includes(use!.move)]).toEqual([i, level, true]);
+      if (before[i]!.move === written) expect(use!.move).toBe(written);
+    });
+  }
+});

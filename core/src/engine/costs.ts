@@ -38,6 +38,8 @@ export interface Costs {
   readonly disliked: number;
   /** Taken off what something costs that they are glad to do; nothing ever costs less than nothing. */
   readonly liked: number;
+  /** Another move at a station where the trainer has said their own easier and harder ways. */
+  readonly notTheirWay: number;
   /** Dearer than any legal form. */
   readonly rest: number;
 }
@@ -62,6 +64,7 @@ export const COSTS: Costs = {
   standIn: 500,
   disliked: 5000,
   liked: 2000,
+  notTheirWay: 20_000,
   rest: 10_000_000,
 };
 

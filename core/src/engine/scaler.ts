@@ -127,6 +127,15 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     const holdMax = Math.min(Number.POSITIVE_INFINITY, ...c.hold.map((bound) => bound.max));
     const asWritten = dials.ability === 'as written' && dials.intensity === 'as written';
     const liked = new Set((subject.likes ?? []).map((id) => rowOf(index, id)));
+    /** The trainer's own ways at a station, by entry: before any other move. */
+    const own = entries.map(
+      ({ block, inBlock, part }) =>
+        new Set(
+          (part === 0 ? (session.blocks[block]!.stations[inBlock]!.ways ?? []) : []).map((id) =>
+            rowOf(index, id),
+          ),
+        ),
+    );
     /** What a like may take off: forms are looked at so much further. */
     const further = liked.size > 0 ? costs.liked : 0;
     const disliked = new Set(subject.dislikes.map((id) => rowOf(index, id)));
@@ -275,7 +284,10 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       any: disliked.has(move) ? costs.disliked : 0,
       other:
         (newToThem.has(move) ? costs.newToPerson : 0) +
-        (move !== aims[entry]!.move && written[entries[entry]!.block]!.has(move) ? costs.alreadyHere : 0),
+        (move !== aims[entry]!.move && written[entries[entry]!.block]!.has(move) ? costs.alreadyHere : 0) +
+        (own[entry]!.size > 0 && move !== aims[entry]!.move && !own[entry]!.has(move)
+          ? costs.notTheirWay
+          : 0),
     });
     /** What a form costs on top of its move but for its pace; anything from `under` on is as good as infinite. */
     const formCost = (

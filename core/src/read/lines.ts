@@ -227,7 +227,10 @@ const SEPARATORS: ReadonlyMap<string, Item['joined']> = new Map([
 ]);
 
 /** "(knees / toes)": ways to do it, in brackets behind the name. */
-function tiersOf(tokens: readonly Token[]): { rest: Token[]; tiers: string[][] } {
+function tiersOf(
+  tokens: readonly Token[],
+  isMove: (some: readonly Token[]) => boolean,
+): { rest: Token[]; tiers: string[][] } {
   const open = tokens.findIndex((token) => token.word === '(' || token.word === '[');
   const shut = tokens.findIndex((token, i) => i > open && (token.word === ')' || token.word === ']'));
   if (open < 1 || shut < 0)
@@ -244,7 +247,9 @@ function tiersOf(tokens: readonly Token[]): { rest: Token[]; tiers: string[][] }
   // Brackets with a number in them are a dose; others say how, or nothing of the name.
   if (quantities)
     return { rest: [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)], tiers: [] };
-  return named.length > 1
+  // One way alone is one where both it and what stands before it are movements: "star jumps (step jacks)".
+  const another = named.length === 1 && isMove(inside) && isMove(tokens.slice(0, open));
+  return named.length > 1 || another
     ? { rest, tiers: named }
     : { rest: [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)], tiers: [] };
 }
@@ -270,7 +275,10 @@ function itemsOf(
   all: readonly Token[],
   own: ReadonlyMap<string, string>,
 ): Item[] {
-  const { rest: tokens, tiers } = tiersOf(all);
+  const { rest: tokens, tiers } = tiersOf(all, (some) => {
+    const best = readName(names, some, own)[0];
+    return best !== undefined && best.sure >= 0.9 && best.moves.length === 1;
+  });
   const facts = factsIn(DOSE_GRAMMAR, tokens);
   const taken = covered(facts, tokens.length);
   const pieces: { from: number; to: number; joined: Item['joined'] }[] = [];

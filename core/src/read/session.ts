@@ -515,6 +515,13 @@ function ownId(names: Names, text: string): string {
   return names.library.move(plain) ? `${plain}-own` : plain;
 }
 
+/** Moves among a trainer's own ways of a station: what is looked to first when it is scaled. */
+function waysOf(tiers: Row['tiers'], written: string): Pick<Station, 'ways'> {
+  const moves = [...new Set(tiers.flatMap((tier) => (tier.moves.length === 1 ? tier.moves : [])))];
+  const others = moves.filter((id) => id !== written).slice(0, 8);
+  return others.length > 0 ? { ways: others } : {};
+}
+
 /** A trainer's own ways of a station, as they stand on paper: "Easier: chair squats. Harder: jump squats." */
 function tierWords(tiers: Row['tiers']): string {
   const said = (is: 'easier' | 'harder' | null) =>
@@ -562,6 +569,7 @@ function stationOf(names: Names, row: Row, id: string, dose: Dose | null, work: 
     ...(first!.side ? { settings: { side: first!.side } } : {}),
     ...(first!.dose ? { dose: first!.dose } : {}),
     ...(row.tiers.length > 0 ? { words: tierWords(row.tiers) } : {}),
+    ...waysOf(row.tiers, first!.move),
     ...(rest.length > 0
       ? {
           chain: rest

@@ -77,6 +77,8 @@ const stationSchema = z.strictObject({
   chain: z.array(partSchema).max(3).optional(),
   /** Later rounds' forms, where each round is a rung harder. */
   byRound: z.array(formRefSchema).max(19).optional(),
+  /** Moves that are the trainer's own easier and harder ways here, taken before any other move that is open. */
+  ways: z.array(idSchema).max(8).optional(),
   /** New to this class: takes longer to show. */
   isNew: z.boolean().optional(),
   /** What stands on paper instead of the move's own cue. */

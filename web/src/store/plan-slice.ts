@@ -53,6 +53,7 @@ const slice = createSlice({
       if (!station) return;
       station.move = payload.move;
       delete station.typed;
+      delete station.ways;
       delete station.byRound;
       if (payload.settings && Object.keys(payload.settings).length > 0) station.settings = payload.settings;
       else delete station.settings;
