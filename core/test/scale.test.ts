@@ -352,7 +352,7 @@ test('the trainer’s own ways of a station come before any other move, where th
   const said = { ...plain, stations: plain.stations.map((s, i) => ({ ...s, ways: ways[i]! })) };
   for (const level of [0, 1, 2, 3] as const) {
     const scaled = (block: typeof plain) =>
-      createScaler(compileLibrary(library), ROOM_EXAMPLE).scale({
+      createScaler(compileLibrary(library), EVERYWHERE).scale({
         session: session(block),
         writtenFor: 3,
         dials: { ...AS_WRITTEN, impact: 1, ability: level },
