@@ -88,6 +88,9 @@ export const DIFFER: Readonly<Record<string, readonly string[]>> = {
   'oblique crunches': ['bicycle', 'heel-touch-crunch', 'standing-side-crunch'],
   'knee strikes': ['high-march', 'march'],
   'bent over flyes': ['rear-raise'],
+  'back squat': ['held-load-squat', 'two-weight-squat'],
+  'front squat': ['held-load-squat', 'two-weight-squat'],
+  'barbell squat': ['held-load-squat', 'two-weight-squat'],
   'line hops': ['line-hop', 'one-leg-line-hop'],
   hops: ['one-leg-hop', 'ankle-hops'],
 };

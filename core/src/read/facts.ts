@@ -22,7 +22,14 @@ export type Fact =
   | { readonly is: 'step hold'; readonly seconds: number }
   | { readonly is: 'station rest'; readonly seconds: number }
   | { readonly is: 'per station'; readonly minutes: number }
-  | { readonly is: 'steps'; readonly from: number; readonly by: number; readonly to: number }
+  | {
+      readonly is: 'steps';
+      readonly from: number;
+      readonly by: number;
+      readonly to: number;
+      readonly way?: 'up and down';
+    }
+  | { readonly is: 'bouts each'; readonly n: number }
   | { readonly is: 'way'; readonly way: 'down' | 'up and down' }
   | { readonly is: 'ends'; readonly seconds: readonly number[] }
   | { readonly is: 'level'; readonly work: number | null; readonly rest: number | null }
@@ -42,6 +49,8 @@ export type Fact =
   | { readonly is: 'height'; readonly cm: number }
   | { readonly is: 'each' }
   | { readonly is: 'in all' }
+  /** For the whole of a part. */
+  | { readonly is: 'in all seconds'; readonly seconds: number }
   | { readonly is: 'side'; readonly side: 'left' | 'right' }
   | { readonly is: 'tempo'; readonly tempo: string }
   | { readonly is: 'sets of'; readonly sets: number; readonly reps?: number; readonly seconds?: number }
@@ -51,7 +60,7 @@ export type Fact =
   | { readonly is: 'most' };
 
 const SETS: Sets = {
-  work: ['work', 'on', 'working', 'effort', 'go', 'active', 'exercise', 'exercising'],
+  work: ['work', 'on', 'working', 'effort', 'go', 'active'],
   rest: [
     'rest',
     'off',
@@ -134,6 +143,12 @@ function steps(values: readonly number[]): Fact | null {
   const to = values.at(-1)!;
   if (values.length < 3 || values.some((n) => !Number.isInteger(n) || n < 1 || n > 100)) return null;
   const by = second! - from!;
+  // Up and down again, as it is written: 10-20-30-20-10.
+  const half = (values.length - 1) / 2;
+  const mirrored =
+    half >= 1 && Number.isInteger(half) && values.every((n, i) => n === values[values.length - 1 - i]);
+  if (mirrored && by > 0 && values.slice(0, half + 1).every((n, i) => i === 0 || n - values[i - 1]! === by))
+    return { is: 'steps', from: from!, by, to: values[half]!, way: 'up and down' };
   const even = values.every((n, i) => i === 0 || n - values[i - 1]! === by);
   return by !== 0 && even ? { is: 'steps', from: from!, by: Math.abs(by), to } : null;
 }
@@ -215,6 +230,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   // rounds
   { is: 'N round|lap|circuit|loop|pass|go|time through|round|over? @any? @any? circuit|list?', says: rounds },
   { is: 'N round @rest|with? of|for?', says: rounds },
+  { is: '@x N each|apiece', says: count((n) => ({ is: 'bouts each', n }), 20), weight: 0.4 },
   { is: '@x N @round?', says: count((n) => ({ is: 'times', n }), 20) },
   { is: 'N @x', says: count((n) => ({ is: 'times', n }), 20), weight: -0.2 },
   { is: 'repeat|do|complete|go @sep? @x? N @x? time|round?', says: rounds },
@@ -433,7 +449,13 @@ function range(values: readonly number[]): number[] {
 
 /** What may be said beside the name of a move. */
 const DOSE: readonly Rule<Fact>[] = [
-  { is: 'N @rep|@x? of?', says: count((n) => ({ is: 'reps', n }), 500) },
+  {
+    is: 'N @rep|@x? of?',
+    // A written “one” by itself names a side or a leg, and counts nothing.
+    says: (values, words) =>
+      words.length === 1 && words[0] === 'one' ? null : count((n) => ({ is: 'reps', n }), 500)(values),
+  },
+  { is: 'for time', says: () => ({ is: 'format', kind: 'for time' }), weight: 0.5 },
   {
     is: 'N @dash N @rep?',
     says: ([lo, hi]) => (lo! < hi! && hi! <= 100 ? { is: 'reps', n: lo! } : null),

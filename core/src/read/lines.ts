@@ -67,7 +67,7 @@ const TITLE_WORDS = set(
     .join(' '),
 );
 const NOTE_STARTS = set(
-  'what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need',
+  'total approximately approx duration length what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need',
 );
 const SECTIONS = set(
   'upper lower body core leg arm abs cardio strength full glute back chest conditioning balance floor standing seated chair mobility shoulder posterior chain plyo total hiit main cardiovascular resistance skill agility',
@@ -249,6 +249,9 @@ function tiersOf(
     return { rest: [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)], tiers: [] };
   // One way alone is one where both it and what stands before it are movements: "star jumps (step jacks)".
   const another = named.length === 1 && isMove(inside) && isMove(tokens.slice(0, open));
+  const inlined = [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)];
+  // A remark in brackets ("use hands if needed") is no part of the name.
+  if (named.length === 1 && !another && !isMove(inlined) && isMove(rest)) return { rest, tiers: [] };
   return named.length > 1 || another
     ? { rest, tiers: named }
     : { rest: [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)], tiers: [] };
@@ -329,8 +332,9 @@ function itemsOf(
     const whole = readName(names, nameTokens, own);
     const before = dash > 0 ? readName(names, nameTokens.slice(0, dash), own) : [];
     const readings = (before[0]?.sure ?? 0) > (whole[0]?.sure ?? 0) ? before : whole;
-    const from = nameTokens[0]!.from;
-    const to = nameTokens.at(-1)!.to;
+    const named = nameTokens.filter((token) => token.kind !== 'sign');
+    const from = named[0]!.from;
+    const to = named.at(-1)!.to;
     items.push({
       text: text.slice(from, to),
       readings,
@@ -398,6 +402,17 @@ function leftOver(tokens: readonly Token[], facts: readonly Match<Fact>[]): Toke
 const spansOf = (tokens: readonly Token[], matches: readonly Match<Fact>[]): Span[] =>
   matches.map(({ fact, from, to }) => ({ what: fact.is, from: tokens[from]!.from, to: tokens[to - 1]!.to }));
 
+const RESTS = set('then rest recover recovery breathe breather and break repeat again');
+/** Facts of a clock that no dose looks like. */
+const OF_BLOCKS = new Set<Fact['is']>([
+  'format',
+  'steps',
+  'rounds',
+  'interval',
+  'round rest',
+  'cap',
+  'in all seconds',
+]);
 /** The most of a line that is looked at. */
 const LONGEST_LINE = 600;
 const MOST_TOKENS = 160;
@@ -473,6 +488,7 @@ function lineOf(
   };
   const content = rest.filter((token) => token.kind !== 'sign');
   if (content.length === 0) return { ...base, kind: 'note', sure: 1 };
+  if (content.every((token) => RESTS.has(token.word))) return { ...base, kind: 'note', sure: 0.9 };
   const titled = content.some((token) => TITLE_WORDS.has(token.word));
   const colon = rest.findIndex((token) => token.word === ':');
   // Easier and harder ways of what stands above.
@@ -499,50 +515,26 @@ function lineOf(
   if (heading) {
     const after = rest.slice(heading.to);
     const matches = factsIn(CLOCK_GRAMMAR, after);
-    const stray = leftOver(after, matches);
-    const words = text.slice(rest[0]!.from, rest.at(-1)!.to);
-    if (stray.length === 0)
-      return {
-        ...base,
-        kind: 'heading',
-        sure: 0.95,
-        facts: matches.map((match) => match.fact),
-        spans: spansOf(after, matches),
-        role: heading.role,
-        heading: words,
-        roundNumber: heading.roundNumber,
-        titled,
-      };
-    const items = itemsOf(names, text, after, own);
-    const good = items.filter((item) => sureOf(item) >= 0.6).length;
-    if (good > 0 && good >= items.length / 2) {
-      const clockless = matches
-        .map((match) => match.fact)
-        .filter((fact) => ['format', 'steps', 'rounds', 'interval', 'round rest', 'cap'].includes(fact.is));
-      return {
-        ...base,
-        kind: 'heading',
-        sure: 0.85,
-        items,
-        facts: clockless,
-        spans: spansOf(after, matches),
-        role: heading.role,
-        heading: words,
-        roundNumber: heading.roundNumber,
-        titled,
-      };
-    }
-    return {
+    const headed = {
       ...base,
-      kind: 'heading',
-      sure: 0.7,
+      kind: 'heading' as const,
       facts: matches.map((match) => match.fact),
       spans: spansOf(after, matches),
       role: heading.role,
-      heading: words,
+      heading: text.slice(rest[0]!.from, rest.at(-1)!.to),
       roundNumber: heading.roundNumber,
       titled,
     };
+    if (leftOver(after, matches).length === 0) return { ...headed, sure: 0.95 };
+    // "Warm-up: 5 mins - march, arm circles": the time is for all of it.
+    const whole =
+      after[0]?.kind === 'seconds' && ['-', '–', '—', ':', ',', 'of'].includes(after[1]?.word ?? '');
+    const items = itemsOf(names, text, whole ? after.slice(2) : after, own);
+    if (whole) headed.facts.push({ is: 'in all seconds', seconds: after[0]!.value });
+    const good = items.filter((item) => sureOf(item) >= 0.6).length;
+    if (good === 0 || good < items.length / 2) return { ...headed, sure: 0.7 };
+    // Movements on the line itself: of its clock only what can't be a dose of theirs.
+    return { ...headed, sure: 0.85, items, facts: headed.facts.filter((fact) => OF_BLOCKS.has(fact.is)) };
   }
   // Words before a colon, and nothing but the clock behind it.
   if (colon > 0 && colon <= 6 && colon < rest.length - 1) {

@@ -289,6 +289,7 @@ function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose
   const rest =
     interval?.rest ??
     lastOf(said, 'rest')?.seconds ??
+    (allOf(said, 'format')[0]?.kind === 'emom' ? undefined : lastOf(said, 'station rest')?.seconds) ??
     (lastOf(said, 'partner') ? work : undefined) ??
     (restsBetween(block) ? block.breaks[0]!.seconds : undefined);
   const roundRest = lastOf(said, 'round rest')?.seconds ?? roundsFact?.rest;
@@ -402,7 +403,7 @@ function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose
     }
     case 'pyramid': {
       const usual = FORMATS.pyramid.usual as Extract<Format, { kind: 'pyramid' }>;
-      const way = lastOf(said, 'way')?.way ?? (steps && steps.from > steps.to ? 'down' : 'up');
+      const way = lastOf(said, 'way')?.way ?? steps?.way ?? (steps && steps.from > steps.to ? 'down' : 'up');
       const [low, high] = steps
         ? [Math.min(steps.from, steps.to), Math.max(steps.from, steps.to)]
         : [usual.from, usual.to];
@@ -431,7 +432,8 @@ function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose
       // Somebody who calls it so and gives other numbers means those.
       if (interval && (interval.work !== 20 || interval.rest !== 10))
         return done({ kind: 'intervals', ...turns(interval.work, interval.rest) });
-      const count = kindSaid?.n ?? rounds?.n;
+      const each = lastOf(said, 'bouts each')?.n;
+      const count = each === undefined ? (kindSaid?.n ?? rounds?.n) : each * n;
       const bouts = n > 4 ? n : n === 3 ? 9 : 8;
       return done({
         kind,
@@ -487,6 +489,14 @@ function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose
         given('stationRestSeconds', roundRest ?? lastOf(said, 'station rest')?.seconds, 0),
       ),
     });
+  const all = lastOf(said, 'in all seconds')?.seconds;
+  // So many minutes for all of a warm-up, in equal shares.
+  if (calm && all !== undefined && rounds === undefined && counted + timed === 0)
+    return {
+      format: { kind: 'flow', restSeconds: 0 },
+      assumed,
+      dose: { seconds: clamp(Math.floor(all / n), 1, 900) },
+    };
   if (calm && rounds === undefined)
     return done({ kind: 'flow', restSeconds: within('restSeconds', rest ?? 0) });
   const lengths = [...new Set(doses.map((dose) => dose?.seconds))];
@@ -597,7 +607,7 @@ const clashes = (a: readonly Fact[], b: readonly Fact[]) => {
 
 /** What a part is called by its heading; "Circuit" alone is no name. */
 const nameOf = (heading: string): string | null => {
-  const name = tidy(heading.replace(/[:(].*$/, '')).slice(0, 60);
+  const name = tidy(heading.replace(/[:(].*$|\s[-–—]\s.*$/, '')).slice(0, 60);
   return /^(?:the )?(?:main )?circuit$|^main$|^$/i.test(name) ? null : name;
 };
 
@@ -695,6 +705,7 @@ export function readSession(
     }
     if (parts.length > 0) addRow(read, parts);
     const block = current();
+    for (const item of read.items) block.facts.push(...item.facts.filter((fact) => fact.is === 'format'));
     const facts = read.facts;
     if (facts.length > 0) block.facts.push(...facts);
   };
@@ -831,6 +842,15 @@ export function readSession(
     const closing = !rest && block.after && rounds && block === kept.at(-1);
     if (closing) block.facts.push({ is: 'round rest', seconds: block.after!.seconds });
     const { format, assumed, dose } = formatOf(block);
+    // A time that the kind of clock has no place for.
+    if (!('workSeconds' in format) && ['rounds', 'sets', 'superset', 'flow'].includes(format.kind))
+      for (const fact of block.facts)
+        if (fact.is === 'work') unread.push(`${fact.seconds} s: ${block.name ?? 'the part'} goes by count`);
+    if (format.kind === 'sets')
+      for (const row of block.rows)
+        for (const fact of row.parts.flatMap((part) => part.facts))
+          if (fact.is === 'sets of' && fact.sets !== format.sets)
+            unread.push(`${fact.sets} sets in line ${row.read.line}: all have ${format.sets}`);
     const work = 'workSeconds' in format ? format.workSeconds : null;
     const rows = block.rows.slice(0, MOST_STATIONS);
     lost += block.rows.length - rows.length;
