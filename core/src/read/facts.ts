@@ -189,7 +189,7 @@ const CLOCK: readonly Rule<Fact>[] = [
     is: 'Q second|sec? of? jog|jogging|walk|walking|march|marching until|till|before|to|between the|each|next? next|station?',
     says: ([n]) => ({ is: 'rest', seconds: n! }),
   },
-  { is: '@rest @sep? of|for? Q', says: rest },
+  { is: '@rest @sep|@x? of|for? Q', says: rest },
   {
     is: 'T to move|change|get|swap|rotate|walk|set on|over|to|up|round|station|place? the? next? station?',
     says: rest,
@@ -215,7 +215,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: '@between @any? @round @sep? @rest? Q', says: roundRest, weight: 0.8 },
   { is: 'round @rest @sep? Q', says: roundRest, weight: 0.8 },
   // breaks
-  { is: 'rest|break|breather|pause|water|drink @sep? of|for? Q', says: breakFor, weight: -0.2 },
+  { is: 'rest|break|breather|pause|water|drink @sep|@x? of|for? Q', says: breakFor, weight: -0.2 },
   { is: 'Q water|drink break|stop?', says: breakFor, weight: 0.5 },
   {
     is: 'water|drink break|stop @sep? Q?',

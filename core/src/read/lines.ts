@@ -182,6 +182,13 @@ function withoutBullet(tokens: readonly Token[]): { rest: readonly Token[]; list
   const first = tokens[at];
   const second = tokens[at + 1];
   const third = tokens[at + 2];
+  if (
+    first &&
+    ['odd', 'even', 'first', 'second', 'third'].includes(first.word) &&
+    second?.word === ':' &&
+    third
+  )
+    return { rest: tokens.slice(at + 2), listed: true };
   const close = (token: Token | undefined, of: Token) =>
     token !== undefined &&
     ['.', ')', ':', '\t', ']'].includes(token.word) &&
@@ -514,27 +521,39 @@ function lineOf(
       : headingOf(rest);
   if (heading) {
     const after = rest.slice(heading.to);
-    const matches = factsIn(CLOCK_GRAMMAR, after);
+    // "Round 1 - 45 secs each: squats, press-ups": a clock, and behind its colon the movements.
+    const clock = after.slice(
+      0,
+      Math.max(
+        0,
+        after.findIndex((token) => token.word === ':'),
+      ),
+    );
+    const parted = clock.length > 0 && leftOver(clock, factsIn(CLOCK_GRAMMAR, clock)).length === 0;
+    const said = parted ? clock : after;
+    const matches = factsIn(CLOCK_GRAMMAR, said);
     const headed = {
       ...base,
       kind: 'heading' as const,
       facts: matches.map((match) => match.fact),
-      spans: spansOf(after, matches),
+      spans: spansOf(said, matches),
       role: heading.role,
       heading: text.slice(rest[0]!.from, rest.at(-1)!.to),
       roundNumber: heading.roundNumber,
       titled,
     };
-    if (leftOver(after, matches).length === 0) return { ...headed, sure: 0.95 };
+    if (!parted && leftOver(after, matches).length === 0) return { ...headed, sure: 0.95 };
     // "Warm-up: 5 mins - march, arm circles": the time is for all of it.
     const whole =
       after[0]?.kind === 'seconds' && ['-', '–', '—', ':', ',', 'of'].includes(after[1]?.word ?? '');
-    const items = itemsOf(names, text, whole ? after.slice(2) : after, own);
+    const rows = parted ? after.slice(clock.length + 1) : whole ? after.slice(2) : after;
+    const items = itemsOf(names, text, rows, own);
     if (whole) headed.facts.push({ is: 'in all seconds', seconds: after[0]!.value });
     const good = items.filter((item) => sureOf(item) >= 0.6).length;
     if (good === 0 || good < items.length / 2) return { ...headed, sure: 0.7 };
     // Movements on the line itself: of its clock only what can't be a dose of theirs.
-    return { ...headed, sure: 0.85, items, facts: headed.facts.filter((fact) => OF_BLOCKS.has(fact.is)) };
+    const facts = parted ? headed.facts : headed.facts.filter((fact) => OF_BLOCKS.has(fact.is));
+    return { ...headed, sure: 0.85, items, facts };
   }
   // Words before a colon, and nothing but the clock behind it.
   if (colon > 0 && colon <= 6 && colon < rest.length - 1) {

@@ -133,6 +133,21 @@ function tableLines(rows: readonly string[]): { text: string; table: boolean }[]
   });
 }
 
+/** Lines numbered "1 - ", "2 - " and so on, without their numbers: one by itself may be a count. */
+function withoutNumbers(rows: readonly string[]): string[] {
+  const numbered = rows.map((row) => /^\s*(\d{1,2})\s*[-–—]\s+(?=\p{L})/u.exec(row));
+  let next = 1;
+  const run: number[] = [];
+  numbered.forEach((found, i) => {
+    if (!found || Number(found[1]) !== next) return;
+    run.push(i);
+    next++;
+  });
+  return run.length < 3
+    ? [...rows]
+    : rows.map((row, i) => (run.includes(i) ? `• ${row.slice(numbered[i]![0].length)}` : row));
+}
+
 const SHORTENED = new Set([
   'min',
   'mins',
@@ -310,7 +325,9 @@ function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose
     within('roundRestSeconds', many ? given('roundRestSeconds', roundRest, 0) : (roundRest ?? 0));
   const mostRounds =
     roundsFact?.most !== undefined ? { mostRounds: within('mostRounds', roundsFact.most) } : {};
-  const done = (format: Format) => ({ format, assumed, dose: blockDose });
+  // Where the count climbs or falls it is the clock's.
+  const climbs = steps !== undefined || kindSaid?.kind === 'pyramid';
+  const done = (format: Format) => ({ format, assumed, dose: climbs ? null : blockDose });
   const turns = (w: number, r: number) => {
     const many = R();
     return {
@@ -328,6 +345,8 @@ function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose
   if (steps)
     kind = kind === 'pyramid' || steps.from < steps.to || lastOf(said, 'way') ? 'pyramid' : 'descending';
   if (kind === 'descending' && !steps) kind = undefined;
+  // A time to be done by, and no other clock.
+  if (kind === undefined && lastOf(said, 'cap') && !interval && work === undefined) kind = 'for time';
   if (levels.length >= 2) {
     const works = levels.flatMap((level) => level.work ?? []);
     const rests = levels.flatMap((level) => level.rest ?? []);
@@ -368,6 +387,7 @@ function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose
         (per !== undefined || lastOf(said, 'station rest') !== undefined || n === 1);
       const minutes =
         kindSaid?.n ??
+        times?.n ??
         (per && per.minutes > 0
           ? per.minutes
           : bareTime !== undefined && bareTime >= 60
@@ -388,7 +408,7 @@ function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose
     case 'for time':
       return done({
         kind,
-        rounds: within('rounds', kindSaid!.n ?? given('rounds', rounds?.n, 1)),
+        rounds: within('rounds', kindSaid?.n ?? given('rounds', rounds?.n, 1)),
         ...(cap === undefined ? {} : { capSeconds: within('capSeconds', cap) }),
         led,
       });
@@ -483,10 +503,17 @@ function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose
     return done({
       kind: 'sets',
       sets: within('sets', sets),
-      restSeconds: within('restSeconds', given('restSeconds', rest, 0)),
+      restSeconds: within(
+        'restSeconds',
+        given('restSeconds', lastOf(said, 'rest')?.seconds ?? roundRest ?? rest, 0),
+      ),
       stationRestSeconds: within(
         'stationRestSeconds',
-        given('stationRestSeconds', roundRest ?? lastOf(said, 'station rest')?.seconds, 0),
+        given(
+          'stationRestSeconds',
+          lastOf(said, 'station rest')?.seconds ?? (rest === undefined ? undefined : roundRest),
+          0,
+        ),
       ),
     });
   const all = lastOf(said, 'in all seconds')?.seconds;
@@ -636,7 +663,7 @@ export function readSession(
     unread.push(`everything after the first ${MOST_CHARACTERS.toLocaleString('en-GB')} characters`);
   const allRows = taken.split(/\r\n|\r|\n/);
   if (allRows.length > MOST_LINES) unread.push(`lines ${MOST_LINES + 1} to ${allRows.length}`);
-  const rows = tableLines(allRows.slice(0, MOST_LINES));
+  const rows = tableLines(withoutNumbers(allRows.slice(0, MOST_LINES)));
   const reads: LineRead[] = [];
   let fresh = true;
   rows.forEach(({ text: row, table }, i) => {
@@ -772,6 +799,13 @@ export function readSession(
           block.after = { seconds: clamp(only!.seconds, 0, 900) };
           return;
         }
+        // At the very end of a list that goes round again a rest lies between the rounds.
+        const again = block.facts.some((fact) => (fact.is === 'rounds' || fact.is === 'times') && fact.n > 1);
+        if (read.facts.length === 1 && only!.is === 'rest' && block.rows.length > 0 && again) {
+          block.facts.push({ is: 'round rest', seconds: only!.seconds });
+          block.heads.push(lineOf(read));
+          return;
+        }
         const begins =
           block.rows.length > 0 &&
           clockLike(read.facts) &&
@@ -832,6 +866,10 @@ export function readSession(
   }
   const filled = blocks.flatMap((block) => splitAtBreaks(block));
   const kept = filled.filter((block) => block.rows.length > 0);
+  // A part that was named and has nothing in it is kept as it was written.
+  for (const block of filled)
+    if (block.rows.length === 0 && block.role !== 'circuit')
+      notes.push(...block.heads.map((head) => head.text));
   const first = kept.find((block) => block.role === 'circuit');
   if (first && titleFacts.length > 0 && !clockLike(first.facts)) first.facts.push(...titleFacts);
   let lost = 0;
@@ -842,6 +880,10 @@ export function readSession(
     const closing = !rest && block.after && rounds && block === kept.at(-1);
     if (closing) block.facts.push({ is: 'round rest', seconds: block.after!.seconds });
     const { format, assumed, dose } = formatOf(block);
+    if (format.kind === 'amrap')
+      for (const fact of block.facts)
+        if (fact.is === 'rounds')
+          unread.push(`${fact.n} rounds: ${block.name ?? 'the part'} has as many as can be`);
     // A time that the kind of clock has no place for.
     if (!('workSeconds' in format) && ['rounds', 'sets', 'superset', 'flow'].includes(format.kind))
       for (const fact of block.facts)
