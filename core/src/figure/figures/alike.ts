@@ -66,7 +66,7 @@ const ALIKE: Readonly<Record<string, string>> = {
   'band-external-rotation': 'band-pull-apart-seated',
   'ball-squeeze': 'seated-seat-squeeze',
   cobra: 'prone-arm-lift',
-  'down-dog': 'raised-pike-press',
+  'down-dog': 'pike-press',
   'standing-side-crunch': 'standing-knee-crunch',
   'backward-walk': 'backward-heel-toe',
   'front-kick': 'standing-straight-leg-lift',
