@@ -92,8 +92,9 @@ export function createApp(options: AppOptions): Express {
       throw new ProblemError({ status: 401, title: 'Passcode, please', detail: 'Give the passcode first.' });
     next();
   });
-  // A run carries everybody’s forms by value: sixty people at forty stations are two megabytes.
-  api.use(['/runs', '/cards', '/ask'], express.json({ limit: '4mb' }));
+  // A run carries everybody’s forms by value: sixty people at forty stations are two megabytes. What is pasted may be
+  // a whole page of a web site.
+  api.use(['/runs', '/cards', '/ask', '/read'], express.json({ limit: '4mb' }));
   api.use(express.json({ limit: '512kb' }));
   api.use(depthGuard);
 

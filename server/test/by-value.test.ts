@@ -76,3 +76,58 @@ describe('POST /api/class-plan', () => {
     expect(answer.body.detail.length).toBeGreaterThan(3);
   });
 });
+
+describe('POST /api/read', () => {
+  test('a session and who is here: what each line was read as, how sure, and what was assumed', async () => {
+    const { status, body } = await post('/api/read', {
+      text: 'Hall\n30 seconds each, 10 between\nsquats\nfroggies\nwobble sticks',
+      who: '14 people, two sore knees, one with a tremor',
+      vocabulary: { froggies: 'squat-jump' },
+    });
+    expect(status).toBe(200);
+    expect(body.title).toBe('Hall');
+    expect(body.blocks[0]).toMatchObject({ role: 'circuit', assumed: ['rounds'] });
+    const stations = body.blocks[0].lines.filter((line: { kind: string }) => line.kind === 'station');
+    expect(stations.map((line: { read: { moves: string[] }[] }) => line.read[0]?.moves[0] ?? null)).toEqual([
+      'squat',
+      'squat-jump',
+      null,
+    ]);
+    expect(stations[2].sure).toBeLessThan(0.5);
+    expect(body.session.blocks[0].stations).toHaveLength(3);
+    expect(body.who).toMatchObject({
+      total: 14,
+      parts: [
+        { count: 2, conditions: [{ id: 'sore-knees' }] },
+        { count: 1, conditions: [], unread: ['tremor'] },
+      ],
+    });
+    // What is read can be scaled as it stands.
+    const scaled = await post('/api/scale', {
+      session: body.session,
+      people: PEOPLE,
+      room: ROOMS[0]!,
+      on: '2026-11-24',
+    });
+    expect(scaled.status).toBe(200);
+  });
+  test.each([
+    ['a line of a megabyte', 'squat '.repeat(170_000), 'everything after the first'],
+    ['ten thousand lines', 'squats\n'.repeat(10_000), 'lines 401 to'],
+  ])('%s is read in bounded time, and it is said what wasn’t taken', async (_, text, says) => {
+    const { status, body } = await post('/api/read', { text });
+    expect(status).toBe(200);
+    expect(body.unread.join()).toContain(says);
+  });
+  test('what is no text is refused by its field', async () => {
+    for (const [wrong, field] of [
+      [{ text: 7 }, 'text'],
+      [{ text: 'squats', who: [] }, 'who'],
+      [{ text: 'squats', vocabulary: { a: 1 } }, 'vocabulary.a'],
+      [{}, 'text'],
+    ] as const) {
+      const { status, body } = await post('/api/read', wrong);
+      expect([status, body.field]).toEqual([422, field]);
+    }
+  });
+});
