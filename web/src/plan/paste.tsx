@@ -131,7 +131,7 @@ export function PasteForm(props: {
           <button
             type="submit"
             value="also"
-            className="btn btn-primary btn-lg min-w-48 flex-1"
+            className="btn btn-primary btn-lg h-auto min-h-14 flex-1 basis-0 leading-tight"
             disabled={count === 0}
           >
             {props.also.says}
@@ -140,7 +140,7 @@ export function PasteForm(props: {
         <button
           type="submit"
           value="lay-out"
-          className={`btn btn-lg min-w-40 flex-1 ${props.also ? '' : 'btn-primary'}`}
+          className={`btn btn-lg h-auto min-h-14 flex-1 basis-0 leading-tight ${props.also ? '' : 'btn-primary'}`}
           disabled={count === 0}
         >
           {count === 0 ? 'Lay it out' : `Lay out ${count} ${count === 1 ? 'station' : 'stations'}`}

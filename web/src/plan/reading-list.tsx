@@ -154,7 +154,7 @@ function Line(props: Choosing & { line: ReadLine; onLine: (line: number) => void
       <p className="flex flex-wrap items-baseline gap-x-2">
         <span className="font-semibold">{show}</span>
         {dose && <span>{dose}</span>}
-        {stands && told && <span className="quiet text-sm">{name}</span>}
+        {stands && told && !open && <span className="quiet text-sm">{name}</span>}
         {!stands && <span className="quiet text-sm">as you teach it; nothing easier or harder yet</span>}
       </p>
       {line.tiers.length > 0 && (
