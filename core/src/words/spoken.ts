@@ -11,6 +11,13 @@ const under = new WeakMap<Library, Library>();
 /** A library as it was opened, whatever words lie over it: what engines are asked with. */
 export const asOpened = (library: Library): Library => under.get(library) ?? library;
 
+/** Who writes press-ups reads press-ups at every other form too; nothing where both are written or neither. */
+function englishOf(blocks: readonly Pick<Block, 'stations'>[]): ((name: string) => string) | null {
+  const typed = blocks.flatMap(({ stations }) => stations.map((station) => station.typed ?? '')).join('\n');
+  if (!/\bpress[- ]?ups?\b/i.test(typed) || /\bpush[- ]?ups?\b/i.test(typed)) return null;
+  return (name) => name.replace(/\bpush-up/g, 'press-up').replace(/\bPush-up/g, 'Press-up');
+}
+
 /**
  * The library as it is spoken of in a session: a move that the trainer wrote at a station goes by the trainer's own
  * words on every face of it. Only names differ; where one is written in two ways the first stands.
@@ -27,13 +34,27 @@ export function inOwnWords(library: Library, blocks: readonly Pick<Block, 'stati
         words.replace(/^./u, (c) => c.toUpperCase()),
       );
     }
-  if (said.size === 0) return library;
+  const english = englishOf(blocks);
+  if (said.size === 0 && !english) return library;
   const named = new Map<string, Move>();
   for (const [id, name] of said) {
     const move = library.move(id);
     if (move) named.set(id, { ...move, name });
   }
-  const spoken: Library = { ...library, move: (id) => named.get(id) ?? library.move(id) };
+  const spoken: Library = {
+    ...library,
+    move: (id) => {
+      const known = named.get(id);
+      if (known || !english) return known ?? library.move(id);
+      const move = library.move(id);
+      const name = move && english(move.name);
+      if (!move || name === move.name) return move;
+      // Remembered, so that the same move is the same object.
+      const renamed: Move = { ...move, name: name! };
+      named.set(id, renamed);
+      return renamed;
+    },
+  };
   under.set(spoken, asOpened(library));
   return spoken;
 }

@@ -1,0 +1,51 @@
+import type { Station } from '@inner-rung/core/session';
+import { asOpened, formName, inOwnWords, restingName } from '@inner-rung/core/words';
+import { shippedLibrary } from './shipped.ts';
+
+const library = shippedLibrary();
+const block = (...stations: Partial<Station>[]) => ({
+  stations: stations.map((station, i) => ({
+    id: `s${i}`,
+    sides: 'swap at half' as const,
+    move: 'squat',
+    ...station,
+  })),
+});
+const spoken = (...stations: Partial<Station>[]) => inOwnWords(library, [block(...stations)]);
+
+describe('the trainer’s own words on every face of a session', () => {
+  test('a move goes by what was written, and only its name is another', () => {
+    const own = spoken({ move: 'climber-run', typed: 'mountain climbers' }, { move: 'plank' });
+    expect(formName(own, 'climber-run')).toBe('Mountain climbers');
+    expect(own.move('climber-run')).toEqual({ ...library.move('climber-run')!, name: 'Mountain climbers' });
+    expect(own.move('plank')).toBe(library.move('plank'));
+    expect([asOpened(own), asOpened(inOwnWords(own, [block({ typed: 'air squats' })]))]).toEqual([
+      library,
+      library,
+    ]);
+  });
+  test('words for several parts, for a side, or a sentence name nothing', () => {
+    for (const station of [
+      { typed: 'squat + press', chain: [{ move: 'standing-press' }] },
+      { move: 'side-plank', typed: 'side plank left', settings: { side: 'left' as const } },
+      { typed: 'squats as low as you comfortably can with your arms out in front of you' },
+    ])
+      expect(spoken(station).move(station.move ?? 'squat')!.name).toBe(
+        library.move(station.move ?? 'squat')!.name,
+      );
+  });
+  test('who writes press-ups reads press-ups everywhere, who writes both reads both', () => {
+    const british = spoken({ move: 'push-up', typed: 'press ups' });
+    expect(formName(british, 'raised-push-up', { surfaceCm: 43 })).toBe('Press-up, hands raised, 43 cm');
+    expect(british.move('knee-push-up')).toBe(british.move('knee-push-up'));
+    const both = spoken(
+      { move: 'push-up', typed: 'press-ups' },
+      { move: 'knee-push-up', typed: 'knee push-ups' },
+    );
+    expect(both.move('wall-push-up')!.name).toBe(library.move('wall-push-up')!.name);
+  });
+  test('what only its trainer knows goes by its own words, and is theirs to judge', () => {
+    expect(restingName(library, 'banana-boats')).toBe('Banana boats, as you teach it');
+    expect(restingName(library, 'squat')).toBe('Easy movement');
+  });
+});
