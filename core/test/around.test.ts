@@ -120,3 +120,13 @@ test('nothing breaks a limit or needs what isn’t there, and no time is made up
     { numRuns: 60 },
   );
 });
+
+test('what is open only at another height is said with that height', () => {
+  const living = READY_ROOMS.find((r) => r.id === 'ready-living-room')!;
+  const limits = compileCondition('not-understood');
+  const list = warmUp({ ...withLimits(limits), law: lawIn(library, living), minutes: 6 });
+  const push = list.find((one) => one.form.move === 'raised-push-up');
+  // Little weight on the wrists: the worktop, not the chair.
+  expect(push?.form.settings?.surfaceCm).toBeGreaterThan(60);
+  expect(rungDemand(library, push!.form)!['wrist.load'].hi).toBeLessThanOrEqual(30);
+});

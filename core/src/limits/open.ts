@@ -19,7 +19,7 @@ function rowsNear({ table }: Law, form: FormRef): number[] {
 
 /**
  * A form as everybody may do it here: as it was asked for, else holding on; null where neither is open to all. A
- * height that was asked for is kept where the room has it, and left open where it hasn't.
+ * height that was asked for is kept where the room has it; where it hasn't, the nearest it has is named.
  */
 export function openForAll(law: Law, all: readonly Constraints[], form: FormRef): FormRef | null {
   const rows = rowsNear(law, form).filter((f) => all.every((c) => law.isOpen(f, c)));
@@ -31,7 +31,11 @@ export function openForAll(law: Law, all: readonly Constraints[], form: FormRef)
   const { surfaceCm, ...asked } = form.settings ?? {};
   const settings = {
     ...asked,
-    ...(surfaceCm !== undefined && here.surfaceCm === surfaceCm ? { surfaceCm } : {}),
+    // The height it is open at, unless that is the one it is done at anyway: another may not be open.
+    ...(here.surfaceCm !== undefined &&
+    (surfaceCm !== undefined || here.surfaceCm !== usualCmOf(law.table.index, form.move))
+      ? { surfaceCm: here.surfaceCm }
+      : {}),
     ...(here.support ? { support: true } : {}),
   };
   return { move: form.move, ...(Object.keys(settings).length > 0 ? { settings } : {}) };
