@@ -1,5 +1,5 @@
 import type { Station } from '@inner-rung/core/session';
-import { asOpened, formName, inOwnWords, restingName } from '@inner-rung/core/words';
+import { asOpened, formName, inOwnWords, restingName, spokenOf } from '@inner-rung/core/words';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
@@ -48,4 +48,11 @@ describe('the trainer’s own words on every face of a session', () => {
     expect(restingName(library, 'banana-boats')).toBe('Banana boats, as you teach it');
     expect(restingName(library, 'squat')).toBe('Easy movement');
   });
+});
+
+test('somebody by name among those known by number is called by it', () => {
+  const by = (name: string) => ({ name, byNumber: true, count: 1 });
+  expect(spokenOf([by('Ana, 72, knee replacement'), by('sore knees'), by('sore knees')])).toBe(
+    'Ana and the two with sore knees',
+  );
 });

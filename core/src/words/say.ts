@@ -254,6 +254,8 @@ const NOUNS = /^(teenager|child|older adult)/i;
 
 /** So many people of whom this is known: "two with sore knees", "one who stays off the floor", "two teenagers". */
 export function knownAs(count: number, name: string): string {
+  // Somebody by name among those who came without a file.
+  if (count === 1 && /^\p{Lu}/u.test(name)) return name.split(',')[0]!;
   const n = countWord(count);
   const level = LEVEL_SAID[name.toLowerCase()];
   if (level) return `${n} ${level[count === 1 ? 0 : 1]}`;
@@ -284,7 +286,11 @@ export function spokenOf(people: readonly Spoken[]): string {
     merged.set(key, known ? { ...known, count: known.count + one.count } : one);
   }
   return list(
-    [...merged.values()].map((one) => (one.byNumber ? `the ${knownAs(one.count, one.name)}` : one.name)),
+    [...merged.values()].map((one) => {
+      if (!one.byNumber) return one.name;
+      const said = knownAs(one.count, one.name);
+      return /^\p{Lu}/u.test(said) ? said : `the ${said}`;
+    }),
   );
 }
 
