@@ -1,22 +1,46 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { formatSchema } from '@inner-rung/core/clock';
-import { CONDITION_IDS, groupSchema, QUICK_CONDITIONS } from '@inner-rung/core/person';
 import {
-  CONDITION_NAMES,
-  groupOf,
-  namesOf,
-  plainText,
-  planOf,
-  readSession,
-  readWho,
-} from '@inner-rung/core/read';
+  CONDITION_IDS,
+  type ConditionId,
+  compileCondition,
+  conditionOf,
+  GROUP_EXAMPLE,
+  groupSchema,
+  type Limit,
+  outlookOf,
+  QUICK_CONDITIONS,
+  standIn,
+} from '@inner-rung/core/person';
+import { CONDITION_NAMES, groupOf, plainText, planOf, readSession, readWho } from '@inner-rung/core/read';
 import { planSchema, READY_SESSIONS } from '@inner-rung/core/session';
 import fc from 'fast-check';
+import { WIDER } from '../src/read/clause.ts';
 import { corpusOf, nameScore, sessionFaults, whoWords } from './read/score.ts';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
+const limitKey = (limit: Limit): string =>
+  [
+    limit.kind,
+    'on' in limit ? limit.on : '',
+    'per' in limit ? limit.per : '',
+    'what' in limit ? limit.what : '',
+  ]
+    .filter(Boolean)
+    .join('/');
+/** How much a limit asks: of two of a kind the greater is the more careful. */
+const tightness = (limit: Limit): number =>
+  limit.kind === 'effort'
+    ? -limit.maxRpe
+    : limit.kind === 'floor'
+      ? limit.seconds
+      : limit.kind === 'require'
+        ? -limit.supportAboveBalance
+        : limit.kind === 'cap' || limit.kind === 'budget'
+          ? -limit.max
+          : 0;
 const folder = join(process.cwd(), 'core/test/read');
 const file = (name: string) => readFileSync(join(folder, name), 'utf8');
 const later = corpusOf(file('later.tsv'), '', '').names;
@@ -231,6 +255,40 @@ describe('anything at all', () => {
 });
 
 describe('who is here', () => {
+  const standsFor = (text: string) =>
+    groupOf(readWho(text), 'g', '2026-11-25').parts.map((part) => standIn(GROUP_EXAMPLE, part));
+  test('what is dropped beside something more exact is held by it, limit for limit', () => {
+    for (const [exact, wider] of Object.entries(WIDER))
+      for (const id of wider) {
+        const own = compileCondition(exact as ConditionId);
+        for (const limit of compileCondition(id)) {
+          const same = own.find((one) => limitKey(one) === limitKey(limit));
+          expect([
+            exact,
+            id,
+            limitKey(limit),
+            same !== undefined && tightness(same) >= tightness(limit),
+          ]).toEqual([exact, id, limitKey(limit), true]);
+        }
+      }
+  });
+  test('an age makes somebody an older adult or a child, with the effort and limits of one', () => {
+    const outlook = (text: string) => outlookOf(standsFor(text)[0]!, '2026-11-25');
+    expect(standsFor('two over 70')[0]).toMatchObject({ kind: 'older adult' });
+    expect(outlook('two over 70').age.lo).toBeGreaterThanOrEqual(70);
+    expect(outlook('4 aged 9 to 11').conditions.map(({ id }) => id)).toContain('child');
+    expect(outlook('4 aged 9 to 11').age.lo).toBeLessThanOrEqual(9);
+  });
+  test('a side is kept of a limb, and of nothing that has none', () => {
+    for (const id of CONDITION_IDS) {
+      const [name] = CONDITION_NAMES[id];
+      if (name === undefined || /left|right|side/.test(name)) continue;
+      const held = readWho(`9 people, one with a left ${name}`).parts[0]?.conditions.find(
+        (one) => one.id === id,
+      );
+      if (held?.side) expect([id, conditionOf(id).sided]).toEqual([id, true]);
+    }
+  });
   test('every condition is known by its name, and by what is offered at a tap', () => {
     for (const { id, some } of QUICK_CONDITIONS)
       expect([some, readWho(`12 people, 1 ${some}`).parts[0]?.conditions.map((c) => c.id)]).toEqual([
@@ -278,8 +336,8 @@ describe('who is here', () => {
           less.parts.some((part) => part.unread.length > 0);
         // A number taken away means one; a person's name or kind taken away leaves what they have.
         // The very word for what they have, gone without a trace, leaves a whole sentence that says less.
-        const itself = readWho(`12 people, one with ${word}`).parts.some(
-          (part) => part.conditions.length > 0 || part.level !== null,
+        const itself = [`12 people, one with ${word}`, `12 people, one ${word}`].some((alone) =>
+          readWho(alone).parts.some((part) => part.conditions.length > 0 || part.level !== null),
         );
         const counts =
           itself ||
@@ -341,9 +399,10 @@ describe('who is here', () => {
       [1, ['kidney disease']],
     ]);
     expect(parts('10 people, some new')).toEqual([[10, ['some new']]]);
+    // It may be of the two beginners as well.
+    expect(parts('10 people, some sore, 2 beginners')).toEqual([
+      [8, ['some sore']],
+      [2, ['some sore']],
+    ]);
   });
-});
-
-test('names are found for a library as it is, and for one with a word of its own', () => {
-  expect(namesOf(library)).toBe(namesOf(library));
 });

@@ -1,7 +1,17 @@
 import * as z from 'zod';
 
-const YOUNGEST = 5;
-const OLDEST = 110;
+/** Ages that are planned for, in years. */
+export const YOUNGEST = 5;
+export const OLDEST = 110;
+/** A child below, a teenager from. Common practice. */
+const TEENAGER_FROM = 13;
+export const ADULT_FROM = 18;
+/** An older adult from. WHO's age groups (from memory). */
+export const OLDER_FROM = 60;
+
+/** What somebody of so many years is, under 18; null for an adult. */
+export const youngAt = (years: number): 'child' | 'teenager' | null =>
+  years < TEENAGER_FROM ? 'child' : years < ADULT_FROM ? 'teenager' : null;
 
 /** A year, or a whole date: all that is known of when somebody was born. */
 export const bornSchema = z

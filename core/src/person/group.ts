@@ -3,9 +3,16 @@ import type { DemandKey } from '../move/index.ts';
 import { idSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
 import { LEVELS } from './ability.ts';
-import { CONDITIONS, type ConditionId } from './conditions.ts';
+import { CONDITIONS } from './conditions.ts';
 import type { Limit } from './limits.ts';
-import { heldConditionSchema, outlookOf, PERSON_EXAMPLE, type Person, personSchema } from './person.ts';
+import {
+  heldConditionSchema,
+  KINDS,
+  outlookOf,
+  PERSON_EXAMPLE,
+  type Person,
+  personSchema,
+} from './person.ts';
 
 export const WEEKDAYS = [
   'Monday',
@@ -34,6 +41,8 @@ const partSchema = z.strictObject({
   born: z.tuple([z.number().int(), z.number().int()]).optional(),
   /** Their ages as they were said: "over 70", "9 to 11". */
   aged: z.string().trim().min(1).max(20).optional(),
+  /** What kind of people they are, where that was said or follows from their ages. */
+  kind: z.enum(KINDS).optional(),
   sex: z.enum(['female', 'male']).optional(),
   name: z.string().trim().min(1).max(80).optional(),
   /** What was said of them and isn't understood: they are planned for at the careful end until it is. */
@@ -162,20 +171,9 @@ export const WALK_INS: Group = { ...GROUP_EXAMPLE, id: 'walk-ins', name: 'Walk-i
 
 /** How far from the nearer end of "over 70" or "under 12" they are taken to be, in years. Estimate. */
 const YEARS_APART = 8;
-const has = (part: GroupPart, ...ids: readonly ConditionId[]) =>
-  part.conditions.some(({ id }) => ids.includes(id));
 /** The year of birth that asks for more care: of children the later, of everybody else the earlier. */
 const carefulYear = (part: GroupPart, [from, to]: readonly [number, number]): number =>
-  has(part, 'child', 'teenager') ? Math.min(to, from + YEARS_APART) : Math.max(from, to - YEARS_APART);
-const kindOf = (part: GroupPart): Person['kind'] =>
-  has(part, 'child', 'teenager')
-    ? 'child or teenager'
-    : has(part, 'older-beginner')
-      ? 'older adult'
-      : part.level === 0
-        ? 'beginner'
-        : 'general';
-
+  part.kind === 'child or teenager' ? Math.min(to, from + YEARS_APART) : Math.max(from, to - YEARS_APART);
 /** A part in words: "2: sore knees (left)", "1: “kidney disease”, not understood". */
 export function partWords(part: GroupPart): string {
   const conditions = part.conditions.map(
@@ -196,7 +194,7 @@ export function standIn(group: Group, part: GroupPart): StandIn {
     ...PERSON_EXAMPLE,
     id: standInId(group, part),
     name: partWords(part).slice(0, 80),
-    kind: kindOf(part),
+    kind: part.kind ?? (part.level === 0 ? 'beginner' : 'general'),
     ...(part.born ? { born: String(carefulYear(part, part.born)) } : {}),
     ...(part.sex ? { sex: part.sex } : {}),
     assumedLevel: unread.length > 0 ? 0 : part.level,

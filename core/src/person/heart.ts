@@ -1,4 +1,4 @@
-import type { Age } from './age.ts';
+import { ADULT_FROM, type Age } from './age.ts';
 import { BANDS } from './effort.ts';
 
 type Sex = 'female' | 'male';
@@ -81,7 +81,7 @@ export function rateTargets(
   restingRate: number | undefined,
   byWords: boolean,
 ): RateTargets[] {
-  if (byWords || age.lo < 18) return [];
+  if (byWords || age.lo < ADULT_FROM) return [];
   return MAX_RATE_IDS.filter(
     (id) => MAX_RATE[id].of === undefined || sex === undefined || MAX_RATE[id].of === sex,
   ).map((formula) => {

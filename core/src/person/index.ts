@@ -1,5 +1,15 @@
 export { type Ability, abilityFrom, LEVELS, type LevelIndex, levelAbility } from './ability.ts';
-export { ageOn, ageWords, bornFault, dayWords } from './age.ts';
+export {
+  ADULT_FROM,
+  ageOn,
+  ageWords,
+  bornFault,
+  dayWords,
+  OLDER_FROM,
+  OLDEST,
+  YOUNGEST,
+  youngAt,
+} from './age.ts';
 export {
   type Assessment,
   assessmentSchema,

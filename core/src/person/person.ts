@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { type Capability, formRefSchema, idSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
 import { EQUIPMENT_IDS, type EquipmentId } from '../room/index.ts';
-import { type Age, ageOn, bornSchema } from './age.ts';
+import { ADULT_FROM, type Age, ageOn, bornSchema, youngAt } from './age.ts';
 import { assessmentSchema } from './assess.ts';
 import { ACTIVITY, type ActivityId, type CapacityAnswer, capacityOf } from './capacity.ts';
 import { CONDITION_IDS, type ConditionId, compileCondition, conditionOf } from './conditions.ts';
@@ -204,8 +204,7 @@ export function conditionsOn(person: Person, day: string): Held[] {
   const held = person.conditions.filter(
     (c) => (c.until === undefined || c.until >= day) && (c.since === undefined || c.since <= day),
   );
-  const age = ageOn(person.born, day);
-  const young = age.lo < 13 ? 'child' : age.lo < 18 ? 'teenager' : null;
+  const young = youngAt(ageOn(person.born, day).lo);
   return young && !held.some((c) => c.id === 'child' || c.id === 'teenager')
     ? [...held, { id: young, side: 'both' }]
     : held;
@@ -254,9 +253,9 @@ export function outlookOf(person: Person, day: string): Outlook {
   const conditions = conditionsOn(person, day);
   const tables = conditions.map((c) => conditionOf(c.id));
   const has = (ids: readonly ConditionId[]) => conditions.some((c) => ids.includes(c.id));
-  const standing = standingOf(person, day, has(PREGNANT), age.lo < 18);
+  const standing = standingOf(person, day, has(PREGNANT), age.lo < ADULT_FROM);
   const today = todayVerdict(person.today, day, has(LOWS));
-  const byWords = age.lo < 18 || today.byWords || tables.some((t) => t.effortByWords);
+  const byWords = age.lo < ADULT_FROM || today.byWords || tables.some((t) => t.effortByWords);
   const newest = (test: string) =>
     person.assessments
       .filter((a) => a.test === test && a.on <= day)

@@ -645,7 +645,7 @@ export const CONDITION_NAMES: Readonly<Record<ConditionId, readonly string[]>> =
   parkinsons: ['parkinsons', 'parkinson', 'parkinson disease', 'parkinsons disease'],
   'multiple-sclerosis': ['multiple sclerosis', 'ms'],
   dementia: ['dementia', 'alzheimer', 'alzheimers', 'memory problem', 'memory loss', 'cognitive impairment'],
-  epilepsy: ['epilepsy', 'epileptic', 'seizure', 'fit seizure'],
+  epilepsy: ['epilepsy', 'epileptic', 'seizure', 'fits'],
   glaucoma: ['glaucoma'],
   'pregnancy-early': [
     'pregnant to week 12',

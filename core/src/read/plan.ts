@@ -14,22 +14,15 @@ export const blocksOf = (read: ReadSession): Block[] =>
     ...(block.after ? { after: block.after } : {}),
   }));
 
-/** Whom the clock is for, from who is here: the most careful of what was said. */
+/** Whom the clock is for: the first kind of people, careful ones first, that at least half of them are. */
 export function clockFor(who: Who | null): KindId {
-  if (!who || who.total === 0) return 'adults';
-  const all = who.parts;
-  const everybody = (is: (part: Who['parts'][number]) => boolean) =>
-    all.length > 0 && all.filter(is).reduce((sum, part) => sum + part.count, 0) * 2 >= who.total;
-  if (
-    everybody(
-      (part) => part.conditions.some(({ id }) => id === 'child') || (part.ages !== null && part.ages[0] < 13),
-    )
-  )
-    return 'children';
-  if (everybody((part) => part.kind === 'child or teenager')) return 'teenagers';
-  if (everybody((part) => part.kind === 'older adult')) return 'older';
-  if (everybody((part) => part.level === 0)) return 'beginners';
-  if (everybody((part) => part.level === 3)) return 'fit';
+  const half = (is: (part: Who['parts'][number]) => boolean) =>
+    who?.parts.some(is) && who.parts.filter(is).reduce((sum, part) => sum + part.count, 0) * 2 >= who.total;
+  if (half((part) => part.conditions.some(({ id }) => id === 'child'))) return 'children';
+  if (half((part) => part.kind === 'child or teenager')) return 'teenagers';
+  if (half((part) => part.kind === 'older adult')) return 'older';
+  if (half((part) => part.level === 0)) return 'beginners';
+  if (half((part) => part.level === 3)) return 'fit';
   return 'adults';
 }
 

@@ -92,6 +92,8 @@ const bareWord = (text: string): string =>
     .replace(/[\u0300-\u036f’'`‘]/g, '');
 
 const KEEPS_ITS_S = new Set([
+  // Seizures, and nobody fit.
+  'fits',
   'press',
   'cross',
   'less',

@@ -1,3 +1,4 @@
+import { Phrases } from './phrases.ts';
 import { singular } from './tokens.ts';
 
 /**
@@ -520,48 +521,26 @@ export const isHead = (word: string): boolean => HEADS.has(word);
 export const weightOf = (word: string): number =>
   WEIGHTS[word] ?? (HEADS.has(word) ? HEAD_WEIGHT : MODIFIER_WEIGHT);
 
-interface Branch {
-  readonly next: Map<string, Branch>;
-  out: readonly string[] | null;
-}
-const branch = (): Branch => ({ next: new Map(), out: null });
-const ROOT = branch();
-for (const [said, means] of Object.entries(TWINS)) {
-  let at = ROOT;
-  for (const word of said.split(' ').map(singular)) {
-    const next = at.next.get(word) ?? branch();
-    at.next.set(word, next);
-    at = next;
-  }
-  at.out = means.split(' ');
-}
+const phrases = new Phrases<readonly string[]>();
+for (const [said, means] of Object.entries(TWINS))
+  phrases.add(said.split(' ').map(singular), means.split(' '));
 /** What the tables make of words, so that a typing error in one of them is known for what it is. */
 export const TWIN_WORDS: readonly string[] = [
   ...new Set(Object.entries(TWINS).flatMap(([said, means]) => [...said.split(' '), ...means.split(' ')])),
 ];
 
+/** As often as what came out of a twin is looked up again: no chain in the table is longer. */
+const AGAIN = 3;
 /** Words with their twins set in: the longest first, again where what came out has a twin itself. */
-export function untwinned(words: readonly string[], depth = 0): string[] {
+export function untwinned(words: readonly string[], again = AGAIN): string[] {
   const found: string[] = [];
   let changed = false;
   for (let i = 0; i < words.length; ) {
-    let at: Branch | undefined = ROOT;
-    let out: readonly string[] | null = null;
-    let to = i;
-    for (let k = i; k < words.length; k++) {
-      at = at.next.get(words[k]!);
-      if (!at) break;
-      if (at.out) {
-        out = at.out;
-        to = k + 1;
-      }
-    }
-    if (out) {
-      const same = out.length === to - i && out.every((word, k) => word === words[i + k]);
-      changed ||= !same;
-      found.push(...out);
-      i = to;
-    } else found.push(words[i++]!);
+    const twin = phrases.longest(words, i);
+    found.push(...(twin?.means ?? [words[i]!]));
+    const to = twin?.to ?? i + 1;
+    changed ||= twin !== null && twin.means.join(' ') !== words.slice(i, to).join(' ');
+    i = to;
   }
-  return changed && depth < 3 ? untwinned(found, depth + 1) : found;
+  return changed && again > 0 ? untwinned(found, again - 1) : found;
 }

@@ -1,0 +1,459 @@
+import {
+  type ConditionId,
+  conditionOf,
+  type LevelIndex,
+  OLDEST,
+  type Side,
+  YOUNGEST,
+} from '../person/index.ts';
+import { type Token, tokensOf } from './tokens.ts';
+import { type Meaning, meaningsOf } from './who-words.ts';
+
+/** A condition that was named, of one side where that was said. */
+export interface SaidCondition {
+  readonly id: ConditionId;
+  readonly side?: Exclude<Side, 'both'>;
+}
+
+/** Weeks that part the phases of a pregnancy, and of the time after a birth. */
+const EARLY_WEEKS = 12;
+const SOON_WEEKS = 6;
+
+const COUNTS: Readonly<Record<string, number>> = {
+  a: 1,
+  an: 1,
+  one: 1,
+  single: 1,
+  couple: 2,
+  pair: 2,
+  dozen: 12,
+  twins: 2,
+};
+
+/** Words that say nothing more beside a condition that was understood. */
+const BESIDE = new Set(
+  'left right both side l r - weak arm leg hand foot knee hip shoulder wrist elbow joint sore bad pain painful problem issue disease condition patient user symptom'.split(
+    ' ',
+  ),
+);
+const LEADS_ON = new Set(
+  'with has have having on for the a an of in to at is are was and who that had get use by from'.split(' '),
+);
+
+/** What one clause says: so many people, and what of them. */
+export interface Clause {
+  count: number | null;
+  share: 'some' | 'most' | 'all' | 'none' | number | null;
+  conditions: SaidCondition[];
+  level: LevelIndex | null;
+  sex: 'female' | 'male' | null;
+  adult: boolean;
+  ages: readonly [number, number] | null;
+  name: string | null;
+  ofThem: boolean;
+  also: boolean;
+  rest: boolean;
+  people: boolean;
+  relative: boolean;
+  fine: boolean;
+  outOf: number | null;
+  between: boolean;
+  says: string;
+  unread: string[];
+}
+
+export const isAge = (n: number) => Number.isInteger(n) && n >= 1 && n <= 120;
+
+/** Where a new clause begins: at a stop, a comma, or an "and" that counts somebody. */
+export function clausesOf(text: string): Token[][] {
+  const tokens = tokensOf(text, 600);
+  const found: Token[][] = [[]];
+  let depth = 0;
+  for (let i = 0; i < tokens.length; i++) {
+    const token = tokens[i]!;
+    const next = tokens[i + 1];
+    if (token.word === '(' || token.word === '[') depth++;
+    else if (token.word === ')' || token.word === ']') depth--;
+    const stop =
+      token.kind === 'sign' &&
+      [',', ';', '.', '/', ':', '\t', '|', '!', '?', '&', '+', '–', '—', '•', '*'].includes(token.word) &&
+      !(token.word === '+' && tokens[i - 1]?.kind === 'number' && tokens[i - 1]!.to === token.from);
+    const lineEnd = i > 0 && text.slice(tokens[i - 1]!.to, token.from).includes('\n');
+    const counts =
+      next !== undefined &&
+      (next.kind === 'number' ||
+        COUNTS[next.word] !== undefined ||
+        ['some', 'half', 'the', 'few', 'another'].includes(next.word));
+    const article = next !== undefined && ['a', 'an'].includes(next.word);
+    const andNew =
+      ['and', 'plus', 'including', 'incl'].includes(token.word) &&
+      counts &&
+      (!article || personAfter(tokens, i + 2));
+    if (lineEnd && depth <= 0) found.push([]);
+    if ((stop && depth <= 0) || (andNew && depth <= 0)) {
+      found.push([]);
+      continue;
+    }
+    if (token.word === '(' || token.word === ')' || token.word === '[' || token.word === ']') continue;
+    if (stop) continue;
+    found.at(-1)!.push(token);
+  }
+  return found.filter((clause) => clause.some((token) => token.kind !== 'sign'));
+}
+
+/** Is somebody called this, "a diabetic", or is it a thing somebody has, "a bad back"? */
+function isPerson(word: string, meaning: Meaning | null | undefined): boolean {
+  if (/(ic|er|ant|ee|ist|ian|one|ie)$/.test(word) && word !== 'shoulder') return true;
+  if (!meaning) return false;
+  return meaning.is === 'condition'
+    ? ['child', 'teenager', 'older-beginner', 'wheelchair'].includes(meaning.id)
+    : ['level', 'sex', 'relative', 'people', 'adult'].includes(meaning.is);
+}
+const personAfter = (tokens: readonly Token[], at: number): boolean =>
+  isPerson(tokens[at]?.word ?? '', meaningsOf(tokens.slice(at, at + 4))[0]?.meaning);
+
+function phase(id: ConditionId, weeks: number): ConditionId {
+  if (id.startsWith('pregnancy')) return weeks <= EARLY_WEEKS ? 'pregnancy-early' : 'pregnancy-later';
+  if (id.startsWith('after-birth'))
+    return weeks <= SOON_WEEKS
+      ? 'after-birth-early'
+      : weeks <= EARLY_WEEKS
+        ? 'after-birth-middle'
+        : 'after-birth-later';
+  return id;
+}
+
+/** Words that want another behind them, and what can't be that. */
+const WANTS = new Set('with has have a an on and having no'.split(' '));
+/** What was begun and not said: "one with", "osteoporosis and a bad". Somebody has something, nobody knows what. */
+function danglingIn(text: string, tokens: readonly Token[]): string[] {
+  return tokens.flatMap((token, i) => {
+    const next = tokens[i + 1];
+    const after = tokens[i + 2];
+    const sore = next !== undefined && ['bad', 'sore', 'dodgy', 'stiff', 'weak', 'new'].includes(next.word);
+    if (['a', 'an'].includes(token.word) && sore && (after === undefined || after.word === 'and'))
+      return [text.slice(token.from, next.to)];
+    if (token.word === 'one' && next?.word === 'one') return [text.slice(token.from, next.to)];
+    if (!WANTS.has(token.word)) return [];
+    if (next === undefined || (next.word === 'and' && token.word !== 'on'))
+      return [text.slice(token.from, next?.to ?? token.to)];
+    return [];
+  });
+}
+
+/** Meanings that may be a part of what isn't understood, together with the words around them. */
+const STAYS = new Set(['has', 'sore', 'no', 'side']);
+
+/** Reads one clause by itself. */
+export function readClause(text: string, tokens: readonly Token[]): Clause {
+  const says = text.slice(tokens[0]!.from, tokens.at(-1)!.to).trim();
+  const clause: Clause = {
+    count: null,
+    share: null,
+    conditions: [],
+    level: null,
+    sex: null,
+    adult: false,
+    ages: null,
+    name: null,
+    ofThem: false,
+    also: false,
+    rest: false,
+    people: false,
+    relative: false,
+    fine: false,
+    outOf: null,
+    between: false,
+    says,
+    unread: [],
+  };
+  const pieces = meaningsOf(tokens);
+  // "60s" and "12s" are ages here, not seconds.
+  const decadeAt = (i: number) => {
+    const token = pieces[i]?.token;
+    return token?.kind === 'seconds' && text[token.to - 1] === 's' && token.to - token.from <= 3;
+  };
+  const numberAt = (i: number) =>
+    (pieces[i]?.token.kind === 'number' && pieces[i]!.meaning === null) || decadeAt(i)
+      ? pieces[i]!.token.value
+      : null;
+  const isAt = (i: number) => pieces[i]?.meaning?.is;
+  const ofWhatFollows = (i: number) => {
+    const next = pieces[i + 1];
+    return next?.meaning?.is === 'condition' && !isPerson(next.token.word, next.meaning);
+  };
+  // "nobody" denies all that follows, "no" only what comes next.
+  let nobody = false;
+  let deniedFrom = -2;
+  let has = false;
+  let side: 'left' | 'right' | 'both' | null = null;
+  let weeks: number | null = null;
+  let weeksSaid = '';
+  let stray: Token[] = [];
+  const flush = () => {
+    // Words that only lead on aren't what isn't understood.
+    while (stray.length > 0 && LEADS_ON.has(stray.at(-1)!.word)) stray.pop();
+    if (stray.length > 0) clause.unread.push(text.slice(stray[0]!.from, stray.at(-1)!.to));
+    stray = [];
+  };
+  for (let i = 0; i < pieces.length; i++) {
+    const { meaning, token } = pieces[i]!;
+    const original = text.slice(token.from, token.to);
+    const n = numberAt(i);
+    if (n !== null) {
+      flush();
+      const next = pieces[i + 1];
+      const dash =
+        next?.token.word === '-' ||
+        next?.token.word === '–' ||
+        next?.token.word === 'to' ||
+        (next?.token.word === 'and' && isAt(i - 1) === 'age word');
+      const to = dash ? numberAt(i + 2) : null;
+      const tail = text.slice(token.to, token.to + 1);
+      const follows = to === null ? i + 1 : i + 3;
+      const years =
+        isAt(follows) === 'age word' ||
+        (pieces[follows]?.token.word === '-' && isAt(follows + 1) === 'age word');
+      if (
+        isAt(follows) === 'weeks' ||
+        (to === null && pieces[follows]?.token.word === '-' && isAt(follows + 1) === 'weeks')
+      ) {
+        weeks = n * (pieces[follows]!.meaning as { times: number }).times;
+        weeksSaid = text.slice(token.from, pieces[follows]!.to);
+        i = follows;
+        continue;
+      }
+      if (
+        to !== null &&
+        isAge(n) &&
+        isAge(to) &&
+        n < to &&
+        (clause.count !== null ||
+          years ||
+          isAt(i - 1) === 'age word' ||
+          pieces.length <= 3 ||
+          clause.conditions.length > 0)
+      ) {
+        clause.ages = [n, to];
+        i = years ? follows : follows - 1;
+        continue;
+      }
+      if (isAt(i - 1) === 'over' || tail === '+') {
+        clause.ages = [n, OLDEST];
+        i =
+          pieces[follows]?.token.word === '+' || pieces[follows]?.token.word === 's' ? follows : follows - 1;
+        if (isAt(i + 1) === 'age word') i++;
+        continue;
+      }
+      if (isAt(i - 1) === 'under') {
+        clause.ages = [YOUNGEST, n - 1];
+        i = pieces[follows]?.token.word === 's' ? follows : follows - 1;
+        continue;
+      }
+      if (
+        (isAt(i - 1) === 'decade' || decadeAt(i) || pieces[follows]?.token.word === 's' || tail === 's') &&
+        n % 10 === 0 &&
+        n >= 10
+      ) {
+        clause.ages = [n, n + 9];
+        i = follows - 1 + (pieces[follows]?.token.word === 's' ? 1 : 0);
+        continue;
+      }
+      if (
+        years ||
+        isAt(i - 1) === 'age word' ||
+        (clause.name !== null && isAge(n) && clause.ages === null) ||
+        (isAt(i - 1) === 'relative' && isAge(n))
+      ) {
+        clause.ages = [n, n];
+        i = years ? follows + (pieces[follows]?.token.word === '-' ? 1 : 0) : i;
+        continue;
+      }
+      // "osteoporosis x2", "2 x sore wrists"
+      if (
+        ['x', '×'].includes(pieces[i - 1]?.token.word ?? '') ||
+        ['x', '×'].includes(next?.token.word ?? '')
+      ) {
+        clause.count = n;
+        if (['x', '×'].includes(next?.token.word ?? '')) i++;
+        continue;
+      }
+      // A number behind "with" counts knees, not people: "one with two new hips".
+      if (clause.count !== null && has) {
+        side = 'both';
+        continue;
+      }
+      const before = pieces[i - 1]?.token.word;
+      const of =
+        before === 'of' ||
+        (['the', 'them', 'us'].includes(before ?? '') && pieces[i - 2]?.token.word === 'of');
+      // "two of the ten": how many there are in all.
+      if (clause.count !== null && of && n >= clause.count) {
+        clause.outOf = n;
+        continue;
+      }
+      // "2 or 3": the more of them, and it is asked.
+      if (clause.count !== null && before === 'or') {
+        clause.count = Math.max(clause.count, n);
+        clause.between = true;
+        continue;
+      }
+      if (clause.count === null && Number.isInteger(n)) clause.count = n;
+      else clause.unread.push(original);
+      continue;
+    }
+    if (meaning === null) {
+      const { word, kind } = token;
+      if (original === 'ME' || original === 'M.E') {
+        clause.conditions.push({ id: 'fatigue-after-effort' });
+        continue;
+      }
+      if (kind === 'sign' || ['x', '×', 's', 'to'].includes(word)) continue;
+      if (COUNTS[word] !== undefined && (clause.count === null || !has)) {
+        clause.count = (clause.count ?? 1) === 1 ? COUNTS[word]! : clause.count! * COUNTS[word]!;
+        continue;
+      }
+      const capital = /^\p{Lu}/u.test(original) && !/^\p{Lu}{2,}$/u.test(original);
+      if (
+        capital &&
+        clause.name === null &&
+        stray.length === 0 &&
+        clause.conditions.length === 0 &&
+        (clause.count === null || isAt(i - 1) === 'relative')
+      ) {
+        clause.name = original;
+        continue;
+      }
+      stray.push(token);
+      continue;
+    }
+    if (meaning.is === 'filler') {
+      if (COUNTS[token.word] !== undefined && clause.count === null && clause.share === null && !has)
+        clause.count = COUNTS[token.word]!;
+      else if (stray.length > 0) stray.push(token);
+      continue;
+    }
+    // What is denied by name is denied, and nothing of it is left to be understood.
+    if (deniedFrom === i - 1 && (meaning.is === 'condition' || meaning.is === 'level')) stray.pop();
+    if (!STAYS.has(meaning.is)) flush();
+    switch (meaning.is) {
+      case 'condition': {
+        const id = meaning.id;
+        if (nobody || deniedFrom === i - 1) {
+          clause.fine = true;
+          break;
+        }
+        clause.conditions.push({ id, ...(side === 'left' || side === 'right' ? { side } : {}) });
+        break;
+      }
+      case 'level':
+        if (nobody || deniedFrom === i - 1) clause.level = 0;
+        // Behind "with", or before what they have, it says something of that ("active arthritis") and makes nobody fit.
+        else if (meaning.level > 0 && (has || ofWhatFollows(i))) stray.push(token);
+        else
+          clause.level =
+            clause.level === null ? meaning.level : (Math.min(clause.level, meaning.level) as LevelIndex);
+        break;
+      case 'sex':
+        clause.sex = meaning.sex;
+        clause.people = true;
+        break;
+      case 'relative':
+        clause.count ??= 1;
+        clause.relative = true;
+        clause.sex = meaning.sex ?? clause.sex;
+        break;
+      case 'people':
+        clause.people = true;
+        break;
+      case 'adult':
+        clause.adult = true;
+        clause.people = true;
+        break;
+      case 'share':
+        if (meaning.of === 'none') nobody = true;
+        clause.share = meaning.of;
+        break;
+      case 'rest':
+        clause.rest = true;
+        break;
+      case 'of them':
+        clause.ofThem = true;
+        break;
+      case 'also':
+        clause.also = true;
+        break;
+      case 'side': {
+        side = meaning.side;
+        stray.push(token);
+        // "new knee, left", "a stroke (left side weak)": the side comes after.
+        const last = clause.conditions.at(-1);
+        const followed = pieces.slice(i + 1).some((piece) => piece.meaning?.is === 'condition');
+        if (last && !followed && side !== 'both')
+          clause.conditions[clause.conditions.length - 1] = { ...last, side };
+        break;
+      }
+      case 'no':
+        deniedFrom = i;
+        // What it denies isn't known: kept as written.
+        stray.push(token);
+        break;
+      case 'fine':
+        clause.fine = true;
+        break;
+      case 'has':
+        if (stray.length > 0) stray.push(token);
+        has = true;
+        break;
+      case 'sore':
+        // Nothing sore was named: "a bad toe".
+        stray.push(token);
+        break;
+    }
+  }
+  flush();
+  // Weeks of what isn't said.
+  if (weeks !== null && !clause.conditions.some(({ id }) => phase(id, 0) !== phase(id, 99)))
+    clause.unread.push(weeksSaid);
+  const only = (piece: string) =>
+    clause.conditions.length > 0 && tokensOf(piece).every((token) => BESIDE.has(token.word));
+  const unread = clause.unread
+    .map((piece) => piece.trim())
+    .filter(
+      (piece) =>
+        !only(piece) &&
+        meaningsOf(tokensOf(piece)).some(
+          ({ meaning, token }) =>
+            (meaning === null && token.kind !== 'sign') ||
+            (meaning !== null && ['no', 'side', 'sore', 'level'].includes(meaning.is)),
+        ),
+    );
+  clause.unread = nobody && clause.conditions.length === 0 ? [] : unread;
+  clause.unread.push(...danglingIn(text, tokens));
+  const sided = (one: SaidCondition): SaidCondition =>
+    // Only what may be of one side alone has one: a back is never spared its left.
+    one.side && !conditionOf(one.id).sided ? { id: one.id } : one;
+  const unique = new Map<string, SaidCondition>();
+  for (const one of clause.conditions) {
+    const id = weeks === null ? one.id : phase(one.id, weeks);
+    const known = unique.get(id);
+    const next = sided({ ...one, id });
+    unique.set(id, known && known.side !== next.side ? { id } : next);
+  }
+  clause.conditions = narrowed([...unique.values()]);
+  return clause;
+}
+
+/** What is said in general beside what says it exactly: who has heart failure has been said to have heart disease too. */
+export const WIDER: Readonly<Partial<Record<ConditionId, readonly ConditionId[]>>> = {
+  'spine-fracture': ['osteoporosis'],
+  'diabetes-insulin': ['diabetes'],
+  'heart-failure': ['heart-disease'],
+  falls: ['unsure-balance'],
+};
+export function narrowed(conditions: SaidCondition[]): SaidCondition[] {
+  const ids = new Set(conditions.map(({ id }) => id));
+  return conditions.filter(
+    ({ id }) => !conditions.some((other) => WIDER[other.id]?.includes(id) && ids.has(other.id)),
+  );
+}

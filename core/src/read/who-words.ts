@@ -1,0 +1,174 @@
+import { CONDITIONS, type ConditionId, type LevelIndex } from '../person/index.ts';
+import { CONDITION_NAMES } from './conditions.ts';
+import { Phrases } from './phrases.ts';
+import { type Token, tokensOf } from './tokens.ts';
+
+/** Weeks in a month, as a pregnancy is counted. */
+const WEEKS_A_MONTH = 4.35;
+
+/** What a phrase says of people. */
+export type Meaning =
+  | { readonly is: 'condition'; readonly id: ConditionId }
+  | { readonly is: 'level'; readonly level: LevelIndex }
+  | { readonly is: 'sex'; readonly sex: 'female' | 'male' }
+  | { readonly is: 'relative'; readonly sex: 'female' | 'male' | null }
+  | { readonly is: 'people' }
+  | { readonly is: 'adult' }
+  | { readonly is: 'share'; readonly of: number | 'some' | 'most' | 'all' | 'none' }
+  | { readonly is: 'rest' }
+  | { readonly is: 'of them' }
+  | { readonly is: 'also' }
+  | { readonly is: 'side'; readonly side: 'left' | 'right' | 'both' }
+  | { readonly is: 'no' }
+  | { readonly is: 'fine' }
+  | { readonly is: 'has' }
+  | { readonly is: 'age word' }
+  | { readonly is: 'over' }
+  | { readonly is: 'under' }
+  | { readonly is: 'decade' }
+  | { readonly is: 'weeks'; readonly times: number }
+  | { readonly is: 'sore' }
+  | { readonly is: 'filler' };
+
+const lexicon = new Phrases<Meaning>();
+/** A word as it is compared, a number by its digits. */
+const wordOf = (token: Token): string =>
+  token.kind === 'number' && !token.spelt ? String(token.value) : token.word;
+const list = (meaning: Meaning, phrases: readonly string[]): void => {
+  for (const phrase of phrases)
+    lexicon.add(
+      tokensOf(phrase)
+        .filter((token) => token.kind !== 'sign')
+        .map(wordOf),
+      meaning,
+    );
+};
+const words = (text: string) => text.split(',');
+
+list(
+  { is: 'fine' },
+  words(
+    'no injuries,no injury,all fine,all healthy,no problems,no problem,no issues,no conditions,no condition,all ok,all good,nothing else,no health problems,no health issues,fine,healthy,injury free,no limitations,fit and well,fit and healthy,all well,no medical issues,no known conditions,no medical conditions,no concerns,nothing to report,in good health,no aches',
+  ),
+);
+list(
+  { is: 'level', level: 0 },
+  words(
+    'beginner,newbie,new,newcomer,first timer,first time,novice,unfit,not fit,not very fit,not so fit,never exercised,never trained,has never exercised,deconditioned,sedentary,inactive,new to exercise,new to this,complete beginner,total beginner,absolute beginner,very unfit,out of shape,starting out,just started,just starting,never done it,not active,couch potato,first class,rusty,out of condition',
+  ),
+);
+list(
+  { is: 'level', level: 1 },
+  words(
+    'improver,some experience,intermediate,bit of experience,a bit of experience,fairly new,fairly fit,quite fit,average,average fitness,moderately fit,medium',
+  ),
+);
+list(
+  { is: 'level', level: 2 },
+  words('fit,regular,steady,experienced,active,seasoned,trained,comes every week,old hand,used to it'),
+);
+list(
+  { is: 'level', level: 3 },
+  words(
+    'very fit,super fit,really fit,extremely fit,advanced,athlete,athletic,elite,strong,very strong,very advanced,marathon runner,runner,crossfitter,competitive',
+  ),
+);
+for (const [id, names] of Object.entries(CONDITION_NAMES))
+  list({ is: 'condition', id: id as ConditionId }, [
+    ...names,
+    ...(names.length > 0 ? [CONDITIONS[id as ConditionId].name.replace(/,/g, '')] : []),
+  ]);
+list({ is: 'sex', sex: 'female' }, words('woman,women,lady,ladies,female,females,gals'));
+list({ is: 'sex', sex: 'male' }, words('man,men,gentleman,gentlemen,gent,male,males,lad,lads,bloke,blokes'));
+list(
+  { is: 'relative', sex: 'female' },
+  words('mum,mom,mother,grandma,granny,nan,sister,wife,daughter,aunt,auntie,she,girlfriend,her'),
+);
+list(
+  { is: 'relative', sex: 'male' },
+  words('dad,father,grandad,grandpa,brother,husband,son,uncle,he,boyfriend,him'),
+);
+list({ is: 'relative', sex: null }, words('client,my client,friend,partner,neighbour,colleague'));
+list(
+  { is: 'people' },
+  words(
+    'people,person,participant,member,in all,altogether,in total,total,of us,class,group,clients,pax,folk,individual,attendee,attending,here,today,present,coming,turned up,in the class,in the group,students,student,guys,trainee,employee,staff,patient,player,heads,person group,in my class,a class of,a group of,group of,class of,there are,we are,we have,i have,ive got,participants,members,team,squad,customers,them,bodies,regularsize',
+  ),
+);
+list({ is: 'adult' }, words('adult,grown up,grownup,parent,carer'));
+list({ is: 'share', of: 0.5 }, words('half,half of'));
+list({ is: 'share', of: 0.25 }, words('a quarter,quarter,quarter of'));
+list({ is: 'share', of: 1 / 3 }, words('a third,third of,third'));
+list(
+  { is: 'share', of: 'some' },
+  words(
+    'some,a few,few,several,many,handful,a handful,one or two,a couple or three,others may,lots,a lot,various,a number,number of',
+  ),
+);
+list({ is: 'share', of: 'most' }, words('most,mostly,mainly,majority,the majority,nearly all,almost all'));
+list(
+  { is: 'share', of: 'all' },
+  words(
+    'all,everyone,everybody,each,every one,all of them,the whole class,whole group,they all,all are,everyone is',
+  ),
+);
+list({ is: 'share', of: 'none' }, words('nobody,no one,none,noone,none of them,nobody has,no one has'));
+list({ is: 'rest' }, words('the rest,rest,others,the others,other,remaining,everyone else,everybody else'));
+list({ is: 'of them' }, words('of them,of those,of whom,of which,of these,among them'));
+list({ is: 'also' }, words('also,too,as well,plus,additionally'));
+list({ is: 'side', side: 'left' }, words('left,l'));
+list({ is: 'side', side: 'right' }, words('right,r'));
+list({ is: 'side', side: 'both' }, words('both,bilateral,each side'));
+list({ is: 'no' }, words('no,not,without,never,dont,doesnt,isnt,arent,hasnt,havent,zero'));
+list(
+  { is: 'has' },
+  words(
+    'with,has,have,having,w,suffering from,suffer from,suffers from,who has,who have,got,on,taking,takes,recovering from,incl,including,include,living with,wearing,diagnosed with,had,is,are,using,uses,use,who is,who are,experiencing,being,was,get,gets,for',
+  ),
+);
+list(
+  { is: 'age word' },
+  words(
+    'aged,age,ages,year old,years old,yr old,yrs old,yo,y o,yrs,year,yr,olds,old,years of age,ages between,between',
+  ),
+);
+list({ is: 'over' }, words('over,above,older than,more than,at least,plus years'));
+list({ is: 'under' }, words('under,below,younger than,less than,up to'));
+list({ is: 'decade' }, words('in their,in her,in his,early,mid,late'));
+list({ is: 'weeks', times: 1 }, words('week,wk,wks,weeks'));
+list({ is: 'weeks', times: WEEKS_A_MONTH }, words('month,mth,mths'));
+list({ is: 'weeks', times: 52 }, words('year ago,years ago,yrs ago,year post'));
+list(
+  { is: 'sore' },
+  words(
+    'sore,bad,dodgy,painful,aching,achy,stiff,injured,weak,hurt,hurting,pain,problem,trouble,issue,injury,sensitive,delicate,tender,niggle,tweaked,strained,pulled,tight,dicky,gammy,replaced,replacement,symptom,disease,condition,syndrome,patient,sufferer,user',
+  ),
+);
+list(
+  { is: 'filler' },
+  words(
+    'a,an,the,and,of,in,to,at,my,our,their,his,who,that,which,very,quite,really,slightly,mild,mildly,moderate,bit,little,some kind of,one,so,be,been,it,its,i,we,they,there,this,these,just,only,about,around,roughly,approximately,approx,maybe,probably,from,by,well,controlled,well controlled,medication,meds,medicine,tablet,known,history of,history,previous,old,recent,recently,still,now,currently,ago,last,since,side,arm,leg,time,times,post,recovering,recovery,usual,usually,sometimes,occasional,occasionally,bad day,plus one,another,extra,body,tonight,morning,evening,tuesday,monday,wednesday,thursday,friday,saturday,sunday,day,ones,level,levels,fitness,lot,as,or,but,if,either,mixed,mix,ability,abilities,gender,off',
+  ),
+);
+
+/** A phrase of what was said, by its first token, with what it means; null for a word nobody knows. */
+export interface Piece {
+  readonly meaning: Meaning | null;
+  readonly token: Token;
+  readonly to: number;
+}
+
+/** Words with what they mean, longest phrases first. */
+export function meaningsOf(tokens: readonly Token[]): Piece[] {
+  const words = tokens.map(wordOf);
+  // A hyphen inside a phrase is passed over, as a space is.
+  const hyphen = (k: number) => tokens[k]!.word === '-';
+  const found: Piece[] = [];
+  for (let i = 0; i < tokens.length; ) {
+    const phrase = lexicon.longest(words, i, hyphen);
+    const to = phrase?.to ?? i + 1;
+    found.push({ meaning: phrase?.means ?? null, token: tokens[i]!, to: tokens[to - 1]!.to });
+    i = to;
+  }
+  return found;
+}
