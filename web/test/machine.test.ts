@@ -184,7 +184,8 @@ test('what isn’t on the server is kept in the browser at every moment', () => 
             expect(world.kept[id]).toEqual(world.docs[id] ?? null);
       }
     }),
-    { numRuns: 1000 },
+    // Taken away while it was on its way: by then the server has it.
+    { numRuns: 1000, examples: [[[{ id: 'b', text: 'one' }, 300, { id: 'b', text: null }], []]] },
   );
 });
 

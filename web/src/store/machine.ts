@@ -91,13 +91,14 @@ export type Effect<T> =
 
 type Stepped<T> = readonly [Machine<T>, readonly Effect<T>[]];
 
-/** Documents whose state here isn't known to be the server's: edited, or sent without an answer. */
+/** Documents whose state here isn't known to be the server's: edited, on their way, or sent without an answer. */
 export function unsaved<T>(machine: Machine<T>, docs: Docs<T>): string[] {
-  const { saved, unanswered } = machine;
+  const { saved, unanswered, underWay } = machine;
   const changed = [...new Set([...Object.keys(docs), ...Object.keys(saved)])].filter(
     (id) => docs[id] !== saved[id],
   );
-  const unsure = [...new Set(unanswered.map((one) => one.id))].filter((id) => !changed.includes(id));
+  const sent = underWay?.is === 'send' ? [...unanswered, underWay] : unanswered;
+  const unsure = [...new Set(sent.map((one) => one.id))].filter((id) => !changed.includes(id));
   return [...changed, ...unsure];
 }
 
