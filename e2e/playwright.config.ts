@@ -2,9 +2,9 @@ import { existsSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
+import chromium from '../scripts/chromium.json' with { type: 'json' };
 
-const browsers = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
-const executablePath = process.env['CHROMIUM'] ?? browsers.find((path) => existsSync(path));
+const executablePath = process.env['CHROMIUM'] ?? chromium.paths.find((path) => existsSync(path));
 // Set once by the first process that reads this file, so that workers and server share one folder.
 process.env['E2E_DATA'] ??= mkdtempSync(join(tmpdir(), 'inner-rung-e2e-'));
 const port = Number(process.env['E2E_PORT'] ?? 4699);
@@ -28,15 +28,7 @@ export default defineConfig({
     reducedMotion: 'reduce',
     launchOptions: {
       ...(executablePath ? { executablePath } : {}),
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
+      args: chromium.flags,
     },
   },
 });

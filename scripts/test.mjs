@@ -1,14 +1,14 @@
 // npm test: everything, from nothing. A stage that fails says which it was and how to run it alone.
 import { spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkNode, giveUp, install, root, run } from './ground.mjs';
 
 const bin = (name) => join(root, 'node_modules/.bin', name);
-export const BROWSERS = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+const { paths } = JSON.parse(readFileSync(join(root, 'scripts/chromium.json'), 'utf8'));
 
 function browser() {
-  const found = process.env.CHROMIUM ?? BROWSERS.find((path) => existsSync(path));
+  const found = process.env.CHROMIUM ?? paths.find((path) => existsSync(path));
   if (found && existsSync(found)) return true;
   const apt = spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).status === 0;
   if (!apt || process.getuid?.() !== 0)

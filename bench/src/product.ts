@@ -1,10 +1,11 @@
-import { mkdtempSync } from 'node:fs';
+import { existsSync, mkdtempSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { type Browser, chromium } from '@playwright/test';
 import { pino } from 'pino';
+import chromiumHere from '../../scripts/chromium.json' with { type: 'json' };
 import { createApp } from '../../server/src/app.ts';
 import { openDatabase, openDataFolder } from '../../server/src/database.ts';
 import { type Documents, documents } from '../../server/src/documents.ts';
@@ -13,16 +14,9 @@ import { network } from '../../server/src/network.ts';
 import { runs } from '../../server/src/runs.ts';
 
 export const dist = join(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
-export const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
+const { paths, flags } = chromiumHere;
+export const CHROMIUM =
+  process.env['CHROMIUM'] ?? paths.find((path) => existsSync(path)) ?? '/usr/bin/chromium';
 
 /**
  * The built product with a library's file, in a data folder of its own that `fill` puts records into, and Chromium to
@@ -57,7 +51,7 @@ export async function withProduct<T>(
   await new Promise((ready) => server.once('listening', ready));
   let browser: Browser | undefined;
   try {
-    browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS });
+    browser = await chromium.launch({ executablePath: CHROMIUM, args: flags });
     return await use(browser, `http://127.0.0.1:${(server.address() as AddressInfo).port}`);
   } finally {
     await browser?.close();
