@@ -15,6 +15,7 @@ const blank = (count: number) => (count === 0 ? '·' : count);
 
 const trunks = library.ladders.filter((l) => l.branchOf.length === 0);
 const branches = library.ladders.filter((l) => l.branchOf.length > 0);
+const placed = new Set(library.ladders.flatMap((l) => l.rungs.map((rung) => rung.move)));
 const demand = (move: Move) => rungDemand(library, { move: move.id })!;
 const needs = (move: Move) => new Set(move.needs.map((need) => need.what));
 /** What a room always has, or nearly: a wall to lean on counts as a thing, the height of the ceiling doesn't. */
@@ -104,8 +105,8 @@ function written(): string {
 
 Written by \`UPDATE_DOCS=1 npx jest coverage\` from the library itself; a test fails when the two differ.
 
-${library.moves.length} moves stand on ${trunks.length} ladders with ${branches.length} branches.
-${serving('pulse')} of them raise the pulse, ${serving('mobility')} loosen joints, ${serving('stretch')} stretch.
+Of ${library.moves.length} moves ${placed.size} stand on ${trunks.length} ladders with ${branches.length} branches, the others by themselves.
+${serving('pulse')} moves raise the pulse, ${serving('mobility')} loosen joints, ${serving('stretch')} stretch.
 Points are the common scale of difficulty: about 13 for anybody in a chair, 100 for what taxes a fit sixteen-year-old.
 
 ## Patterns

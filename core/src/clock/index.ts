@@ -1,3 +1,4 @@
+export { oneSlot } from './formats/staggered.ts';
 export {
   compileFormat,
   type Estimate,

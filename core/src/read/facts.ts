@@ -31,14 +31,12 @@ export type Fact =
     }
   | { readonly is: 'bouts each'; readonly n: number }
   | { readonly is: 'way'; readonly way: 'down' | 'up and down' }
-  | { readonly is: 'ends'; readonly seconds: readonly number[] }
   | { readonly is: 'level'; readonly work: number | null; readonly rest: number | null }
   | { readonly is: 'percent'; readonly of: 'inner' | 'middle'; readonly percent: number }
   | { readonly is: 'groups'; readonly n: number }
   | { readonly is: 'led' }
   | { readonly is: 'in turn' }
   | { readonly is: 'stations'; readonly n: number }
-  | { readonly is: 'active'; readonly how: 'moving' }
   /** One works while the other rests. */
   | { readonly is: 'partner' }
   // how much
@@ -57,7 +55,8 @@ export type Fact =
   | { readonly is: 'phase'; readonly says: 'hold' | 'fast'; readonly seconds: number }
   | { readonly is: 'phases'; readonly says: readonly string[] }
   | { readonly is: 'call'; readonly says: string }
-  | { readonly is: 'most' };
+  /** Words that are of the clock or of how much, and change no number. */
+  | { readonly is: 'aside' };
 
 const SETS: Sets = {
   work: ['work', 'on', 'working', 'effort', 'go', 'active'],
@@ -270,7 +269,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'N of each|every|everything', says: count((n) => ({ is: 'reps', n }), 500) },
   // formats
   { is: 'amrap', says: format('amrap') },
-  { is: 'amrap N? @sep? @sep? U', says: (v) => capped('amrap')([v.at(-1)! / 60], []), weight: 0.6 },
+  { is: 'amrap O? @sep? @sep? U', says: ([s]) => capped('amrap')([s! / 60], []), weight: 0.6 },
   { is: 'amrap @sep? N', says: capped('amrap'), weight: 0.2 },
   { is: 'U @sep? amrap', says: ([s]) => capped('amrap')([s! / 60], []), weight: 0.6 },
   { is: 'N @sep? amrap', says: capped('amrap'), weight: 0.2 },
@@ -336,22 +335,18 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'time cap|limit @sep? of|at? U', says: ([s]) => ({ is: 'cap', seconds: s! }), weight: 0.4 },
   { is: 'U time? cap|limit', says: ([s]) => ({ is: 'cap', seconds: s! }), weight: 0.4 },
   {
-    is: 'superset N? @x? N?',
-    says: (v) => ({
-      is: 'format',
-      kind: 'superset',
-      ...(v.length === 2 || v.length === 1 ? { n: v.at(-1)! } : {}),
-    }),
+    is: 'superset N?',
+    says: ([n]) => ({ is: 'format', kind: 'superset', ...(n === undefined ? {} : { n }) }),
     weight: -0.6,
   },
   {
-    is: 'superset N? @sep? @x N',
-    says: (v) => ({ is: 'format', kind: 'superset', n: v.at(-1)! }),
+    is: 'superset O? @sep? @x N',
+    says: ([n]) => ({ is: 'format', kind: 'superset', n: n! }),
     weight: 0.8,
   },
   {
-    is: 'superset N? @sep? N set|round|time',
-    says: (v) => ({ is: 'format', kind: 'superset', n: v.at(-1)! }),
+    is: 'superset O? @sep? N set|round|time',
+    says: ([n]) => ({ is: 'format', kind: 'superset', n: n! }),
     weight: 0.8,
   },
   { is: 'superset a|b|c|d?', says: format('superset'), weight: 0.4 },
@@ -434,7 +429,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: '@color @sep? Q / Q', says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }), weight: 1 },
   { is: '@color @sep? Q @rest', says: ([r]) => ({ is: 'level', work: null, rest: r! }), weight: 0.6 },
-  { is: 'keep moving|going', says: () => ({ is: 'active', how: 'moving' }) },
+  { is: 'keep moving|going', says: () => ({ is: 'aside' }) },
 ];
 
 function range(values: readonly number[]): number[] {
@@ -535,7 +530,7 @@ const DOSE: readonly Rule<Fact>[] = [
     says: (_, w) => ({ is: 'call', says: w[0]! }),
     weight: 1,
   },
-  { is: 'max|maximum effort|rep?', says: () => ({ is: 'most' }) },
+  { is: 'max|maximum effort|rep?', says: () => ({ is: 'aside' }) },
   { is: 'Q rest|off|recovery|between', says: rest, weight: 0.4 },
   { is: '@rest @sep? Q', says: rest, weight: 0.4 },
   { is: 'no @rest', says: () => ({ is: 'rest', seconds: 0 }) },

@@ -6,12 +6,14 @@ export interface Match<F> {
   readonly from: number;
   readonly to: number;
   readonly score: number;
+  /** Which of its tokens only say the how-manieth it is: the 2 of "superset 2 x 3". */
+  readonly ordinals: readonly number[];
 }
 
 /**
  * A rule of the grammar: a phrase, and what it says. The phrase is written as its pieces with spaces between:
  * `T` a time with its unit, `U` a time whose unit may be a bare m, `Q` a time or a bare number (seconds), `N` a
- * number, `KG`, `CM`, `M` quantities, `A` any word; a word of {@link Sets} after an @; other words as they are, with
+ * number, `O` one that only says the how-manieth, `KG`, `CM`, `M` quantities, `A` any word; a word of {@link Sets} after an @; other words as they are, with
  * | between those that mean the same. A ? behind a piece says that it may be missing.
  */
 export interface Rule<F> {
@@ -30,14 +32,18 @@ interface Piece {
   readonly takes: (token: Token) => number | null;
   readonly optional: boolean;
   readonly captures: boolean;
+  readonly ordinal: boolean;
 }
 
+/** No session has more parts of a kind. */
+const MOST_ORDINAL = 20;
 const BY_KIND: Readonly<Record<string, (token: Token) => number | null>> = {
   T: (t) => (t.kind === 'seconds' ? t.value : null),
   U: (t) =>
     t.kind === 'seconds' ? t.value : t.kind === 'metres' && t.unclear && t.value <= 60 ? t.value * 60 : null,
   Q: (t) => (t.kind === 'seconds' || t.kind === 'number' ? t.value : null),
   N: (t) => (t.kind === 'number' ? t.value : null),
+  O: (t) => (t.kind === 'number' && t.value <= MOST_ORDINAL ? t.value : null),
   KG: (t) => (t.kind === 'kg' ? t.value : null),
   CM: (t) => (t.kind === 'cm' ? t.value : null),
   M: (t) => (t.kind === 'metres' ? t.value : null),
@@ -47,9 +53,22 @@ function pieceOf(written: string, sets: Sets): Piece {
   const optional = written.endsWith('?') && written.length > 1;
   const text = optional ? written.slice(0, -1) : written;
   const quantity = BY_KIND[text];
-  if (quantity) return { takes: quantity, optional, captures: true, begins: KINDS_OF[text]! };
+  if (quantity)
+    return {
+      takes: quantity,
+      optional,
+      captures: text !== 'O',
+      ordinal: text === 'O',
+      begins: KINDS_OF[text]!,
+    };
   if (text === 'A')
-    return { takes: (t) => (t.kind === 'word' ? 0 : null), optional, captures: false, begins: ['word'] };
+    return {
+      takes: (t) => (t.kind === 'word' ? 0 : null),
+      optional,
+      captures: false,
+      ordinal: false,
+      begins: ['word'],
+    };
   const words = new Set(
     text
       .split('|')
@@ -59,6 +78,7 @@ function pieceOf(written: string, sets: Sets): Piece {
     takes: (t) => ((t.kind === 'word' || t.kind === 'sign' || t.spelt) && words.has(t.word) ? 0 : null),
     optional,
     captures: false,
+    ordinal: false,
     begins: [...words].map((word) => `=${word}`),
   };
 }
@@ -69,6 +89,7 @@ const KINDS_OF: Readonly<Record<string, readonly string[]>> = {
   U: ['seconds', 'metres'],
   Q: ['seconds', 'number'],
   N: ['number'],
+  O: ['number'],
   KG: ['kg'],
   CM: ['cm'],
   M: ['metres'],
@@ -101,19 +122,20 @@ export function grammarOf<F>(rules: readonly Rule<F>[], sets: Sets): Grammar<F> 
   return grammar;
 }
 
-/** The longest way in which pieces are found from a token on: where it ends, and the values. */
+/** The longest way in which pieces are found from a token on: where it ends, the values, and which are ordinals. */
 function longest(
   pieces: readonly Piece[],
   tokens: readonly Token[],
   at: number,
   piece = 0,
-): { to: number; values: number[] } | null {
-  if (piece === pieces.length) return { to: at, values: [] };
-  const { takes, optional, captures } = pieces[piece]!;
+): { to: number; values: number[]; ordinals: number[] } | null {
+  if (piece === pieces.length) return { to: at, values: [], ordinals: [] };
+  const { takes, optional, captures, ordinal } = pieces[piece]!;
   const token = tokens[at];
   const value = token === undefined ? null : takes(token);
   const with_ = value === null ? null : longest(pieces, tokens, at + 1, piece + 1);
-  if (with_) return captures ? { to: with_.to, values: [value!, ...with_.values] } : with_;
+  if (with_ && captures) return { ...with_, values: [value!, ...with_.values] };
+  if (with_) return ordinal ? { ...with_, ordinals: [at, ...with_.ordinals] } : with_;
   return optional ? longest(pieces, tokens, at, piece + 1) : null;
 }
 
@@ -135,7 +157,7 @@ export function factsIn<F>(grammar: Grammar<F>, tokens: readonly Token[]): Match
       if (fact === null) continue;
       // Longer explanations before several short ones; a quantity weighs more than a word.
       const score = (match.to - at) * 1.1 + match.values.length * 0.6 + (rule.weight ?? 0) - 0.5;
-      found.push({ fact, from: at, to: match.to, score });
+      found.push({ fact, from: at, to: match.to, score, ordinals: match.ordinals });
     }
     return found;
   });

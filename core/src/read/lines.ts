@@ -49,22 +49,27 @@ export interface LineRead {
   readonly titled: boolean;
   /** Numbered, bulleted: one of a list. */
   readonly listed: boolean;
-  /** Numbers of it that were taken for nothing. */
-  readonly stray: readonly string[];
+  /** Every number of it but the line's own. */
+  readonly numbers: readonly SaidNumber[];
+}
+
+/** A number as it stands in a line. */
+export interface SaidNumber {
+  readonly said: string;
+  /** In seconds, kilograms, centimetres, metres or by count. */
+  readonly value: number;
+  /** The fact it was taken into, if any. */
+  readonly as: Fact['is'] | 'heading' | null;
 }
 
 const set = (words: string) => new Set(words.split(' '));
 
 /** Words that belong to the clock and name nothing. */
 const CLOCK_WORDS = set(
-  'circuit interval second minute min sec of in with station rest work each by for the a an and then on off time round complete do go all through between rep set at to is are be we will format style exercise move every per total hiit repeat as possible you can your try rotate x timer clock one works rest rests partner beep pace own one other swap last first take move get until next people group again whole list everything ready when'
-    .split(' ')
-    .join(' '),
+  'circuit interval second minute min sec of in with station rest work each by for the a an and then on off time round complete do go all through between rep set at to is are be we will format style exercise move every per total hiit repeat as possible you can your try rotate x timer clock one works rest rests partner beep pace own one other swap last first take move get until next people group again whole list everything ready when',
 );
 const TITLE_WORDS = set(
-  'circuit class workout session training hiit bootcamp boot camp blast burner burn day week monday tuesday wednesday thursday friday saturday sunday morning evening lunch hall park garden home group hour plan programme program tabata emom amrap fitness fit challenge strength cardio beginner senior gentle express fun special power total body kid child school team chair seated partner outdoor indoor summer winter spring autumn christmas easter january february march april may june july august september october november december mon tue wed thu fri sat sun test ladder pyramid boxing legday leg arm abs core mobility style'
-    .split(' ')
-    .join(' '),
+  'circuit class workout session training hiit bootcamp boot camp blast burner burn day week monday tuesday wednesday thursday friday saturday sunday morning evening lunch hall park garden home group hour plan programme program tabata emom amrap fitness fit challenge strength cardio beginner senior gentle express fun special power total body kid child school team chair seated partner outdoor indoor summer winter spring autumn christmas easter january february march april may june july august september october november december mon tue wed thu fri sat sun test ladder pyramid boxing legday leg arm abs core mobility style',
 );
 const NOTE_STARTS = set(
   'total approximately approx duration length what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need',
@@ -407,7 +412,10 @@ function leftOver(tokens: readonly Token[], facts: readonly Match<Fact>[]): Toke
 }
 
 const spansOf = (tokens: readonly Token[], matches: readonly Match<Fact>[]): Span[] =>
-  matches.map(({ fact, from, to }) => ({ what: fact.is, from: tokens[from]!.from, to: tokens[to - 1]!.to }));
+  matches.flatMap(({ fact, from, to, ordinals }) => [
+    ...ordinals.map((at) => ({ what: 'heading', from: tokens[at]!.from, to: tokens[at]!.to })),
+    { what: fact.is, from: tokens[from]!.from, to: tokens[to - 1]!.to },
+  ]);
 
 const RESTS = set('then rest recover recovery breathe breather and break repeat again');
 /** Facts of a clock that no dose looks like. */
@@ -424,18 +432,23 @@ const OF_BLOCKS = new Set<Fact['is']>([
 const LONGEST_LINE = 600;
 const MOST_TOKENS = 160;
 
-/** Numbers that neither a fact, a name nor the number of the line explains; a note keeps its own. */
-function strayOf(read: Omit<LineRead, 'stray'>, text: string): string[] {
+/** Numbers behind the line's own, each with what it was taken for, if anything; a note keeps its own. */
+function numbersOf(read: Omit<LineRead, 'numbers'>, text: string): SaidNumber[] {
   if (read.kind === 'note') return [];
-  const tokens = tokensOf(text, MOST_TOKENS);
-  const { rest } = withoutBullet(tokens);
-  const taken = [...read.spans, ...read.items];
-  return rest.flatMap((token) => {
-    if (token.kind === 'word' || token.kind === 'sign' || token.spelt) return [];
-    if (taken.some((span) => span.from <= token.from && token.to <= span.to)) return [];
-    // A heading's or an unknown station's words are kept whole, numbers and all.
-    if (read.heading?.includes(text.slice(token.from, token.to))) return [];
-    return [text.slice(token.from, token.to)];
+  return withoutBullet(tokensOf(text, MOST_TOKENS)).rest.flatMap((token) => {
+    if (token.kind === 'word' || token.kind === 'sign') return [];
+    const span = read.spans.find(
+      ({ what, from, to }) => what !== 'name' && from <= token.from && token.to <= to,
+    );
+    // "one leg", "one works, one rests": words of a sentence where no rule took them for how much.
+    if (token.spelt && (!span || span.what === 'partner')) return [];
+    return [
+      {
+        said: text.slice(token.from, token.to),
+        value: token.value,
+        as: span ? (span.what as SaidNumber['as']) : null,
+      },
+    ];
   });
 }
 
@@ -461,7 +474,7 @@ export function readLine(
   const known = before?.get(key);
   if (known) return { ...known, line };
   const read = lineOf(names, line, whole, fresh, own);
-  const all = { ...read, stray: strayOf(read, whole.slice(0, LONGEST_LINE)) };
+  const all = { ...read, numbers: numbersOf(read, whole.slice(0, LONGEST_LINE)) };
   if (before && whole.length <= LONGEST_LINE) {
     if (before.size >= REMEMBERED) before.clear();
     before.set(key, all);
@@ -475,7 +488,7 @@ function lineOf(
   whole: string,
   fresh: boolean,
   own: ReadonlyMap<string, string>,
-): Omit<LineRead, 'stray'> {
+): Omit<LineRead, 'numbers'> {
   const text = whole.slice(0, LONGEST_LINE);
   const everything = tokensOf(text, MOST_TOKENS);
   const { rest, listed } = withoutBullet(everything);
@@ -532,11 +545,12 @@ function lineOf(
     const parted = clock.length > 0 && leftOver(clock, factsIn(CLOCK_GRAMMAR, clock)).length === 0;
     const said = parted ? clock : after;
     const matches = factsIn(CLOCK_GRAMMAR, said);
+    const part = { what: 'heading', from: rest[0]!.from, to: rest[Math.max(0, heading.to - 1)]!.to };
     const headed = {
       ...base,
       kind: 'heading' as const,
       facts: matches.map((match) => match.fact),
-      spans: spansOf(said, matches),
+      spans: [part, ...spansOf(said, matches)],
       role: heading.role,
       heading: text.slice(rest[0]!.from, rest.at(-1)!.to),
       roundNumber: heading.roundNumber,
@@ -548,7 +562,10 @@ function lineOf(
       after[0]?.kind === 'seconds' && ['-', '–', '—', ':', ',', 'of'].includes(after[1]?.word ?? '');
     const rows = parted ? after.slice(clock.length + 1) : whole ? after.slice(2) : after;
     const items = itemsOf(names, text, rows, own);
-    if (whole) headed.facts.push({ is: 'in all seconds', seconds: after[0]!.value });
+    if (whole) {
+      headed.facts.push({ is: 'in all seconds', seconds: after[0]!.value });
+      headed.spans.unshift({ what: 'in all seconds', from: after[0]!.from, to: after[0]!.to });
+    }
     const good = items.filter((item) => sureOf(item) >= 0.6).length;
     if (good === 0 || good < items.length / 2) return { ...headed, sure: 0.7 };
     // Movements on the line itself: of its clock only what can't be a dose of theirs.
@@ -637,21 +654,21 @@ function lineOf(
     );
   const words = text.slice(rest[0]!.from, rest.at(-1)!.to);
   if (sections && !listed)
-    return { ...base, kind: 'heading', sure: 0.8, role: 'circuit', heading: words, titled: true };
+    return {
+      ...base,
+      kind: 'heading',
+      sure: 0.8,
+      role: 'circuit',
+      heading: words,
+      spans: [{ what: 'heading', from: rest[0]!.from, to: rest.at(-1)!.to }],
+      titled: true,
+    };
   if (clockFacts.length > 0 && good.length === 0) {
     const strong =
       clockFacts.some((fact) =>
-        [
-          'interval',
-          'format',
-          'rounds',
-          'round rest',
-          'level',
-          'ends',
-          'sets of',
-          'steps',
-          'stations',
-        ].includes(fact.is),
+        ['interval', 'format', 'rounds', 'round rest', 'level', 'sets of', 'steps', 'stations'].includes(
+          fact.is,
+        ),
       ) || clockFacts.length >= 2;
     const share = left.length / content.length;
     if (strong && (titled || share <= 0.5 || leftWords.every((token) => SECTIONS.has(token.word)))) {

@@ -316,12 +316,16 @@ const same = (a: readonly string[], b: readonly string[]) =>
 /** Readings are told apart, at most so many. */
 const MOST = 5;
 const DOUBT = 0.34;
+/** Sure enough to stand as that move; below it a station goes by its own words. */
+export const STANDS = 0.5;
+/** Sure enough to stand without a question. */
+export const SURE = 0.8;
 /** Under what stands as a move. */
 const NO_MORE = 0.4;
 
-/** Readings of words that are one movement, best first. */
 /** Names remembered of what was read last: a text is read anew at every letter, and all but a line of it is as before. */
 const REMEMBERED = 4000;
+/** Readings of words that are one movement, best first. */
 function readWhole(names: Names, written: readonly string[], linked = false): readonly Reading[] {
   const key = `${linked ? '+' : ''}${keyOf(written)}`;
   const known = names.remembered.get(key);

@@ -15,6 +15,8 @@ export {
   KEEP_FIRST_IDS,
   type KeepFirst,
   levelFor,
+  MOST_BLOCKS,
+  MOST_NOTES,
   MOST_STATIONS,
   nextStationId,
   PLAN,

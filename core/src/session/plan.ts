@@ -106,6 +106,10 @@ export const SHOWING = {
 
 /** Stations that one block may have. Estimate: more is no circuit that anybody sets up. */
 export const MOST_STATIONS = 40;
+/** Characters of a session's notes. */
+export const MOST_NOTES = 4000;
+/** Blocks that one session may have. Estimate, as above. */
+export const MOST_BLOCKS = 20;
 
 export const blockSchema = z.strictObject({
   id: idSchema,
@@ -180,12 +184,12 @@ export const planSchema = z.strictObject({
   blocks: z
     .array(blockSchema)
     .min(1, { error: 'a session has a block' })
-    .max(20, { error: 'at most 20 blocks' }),
+    .max(MOST_BLOCKS, { error: `at most ${MOST_BLOCKS} blocks` }),
   person: idSchema.nullable(),
   room: idSchema.nullable(),
   dials: dialsSchema,
   tags: z.array(words(30).min(1)).max(12).optional(),
-  notes: words(4000).optional(),
+  notes: words(MOST_NOTES).optional(),
   /** Minutes there are for all of it. */
   bookedMinutes: z.number().int().min(1).max(300).optional(),
   /** What the trainer wants otherwise on the class page: a form not shown, one given to somebody. */

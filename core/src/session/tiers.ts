@@ -1,4 +1,4 @@
-import type { Format } from '../clock/index.ts';
+import { type Format, oneSlot } from '../clock/index.ts';
 import type { KindId } from './kinds.ts';
 import type { Block } from './plan.ts';
 import { type Facts, secondsOf } from './timeline.ts';
@@ -22,15 +22,7 @@ export function restTiers(block: Block, forWhom: KindId, facts: Facts): RestTier
   const { workSeconds: work, restSeconds: rest } = format;
   const rests = [rest, Math.round(rest / 2), 0];
   const length = (f: Format) => secondsOf({ ...block, format: f }, forWhom, facts);
-  const share = (r: number) => Math.round((100 * work) / (work + r));
-  const oneClock: Format = {
-    ...format,
-    kind: 'staggered',
-    workSeconds: work + rest,
-    restSeconds: 0,
-    innerPercent: share(rests[0]!),
-    middlePercent: share(rests[1]!),
-  };
+  const oneClock: Format = { ...format, ...oneSlot(work, rests[0]!, rests[1]!) };
   return {
     tiers: rests.map((restSeconds) => ({ restSeconds, lengthSeconds: length({ ...format, restSeconds }) })),
     oneClock: { format: oneClock, lengthSeconds: length(oneClock) },

@@ -17,7 +17,7 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { formatEntry, formatWords, lengthWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
-import { readSession } from '@inner-rung/core/read';
+import { readSession, STANDS, SURE } from '@inner-rung/core/read';
 import type { Sums } from '@inner-rung/core/review';
 import {
   type Block,
@@ -488,7 +488,7 @@ function AddLine(props: { library: Library; block: number; after: number; name: 
   const stations = read.blocks.flatMap((block) => block.stations);
   const doubtful = read.blocks
     .flatMap((block) => block.lines)
-    .find((line) => line.kind === 'station' && (line.read[0]?.sure ?? 0) < 0.8);
+    .find((line) => line.kind === 'station' && (line.read[0]?.sure ?? 0) < SURE);
   return (
     <form
       className="mt-1"
@@ -515,7 +515,7 @@ function AddLine(props: { library: Library; block: number; after: number; name: 
         <p className="mt-1 flex flex-wrap items-center gap-1" role="status">
           <span className="font-semibold">
             “{doubtful.text}”{' '}
-            {(doubtful.read[0]?.sure ?? 0) >= 0.5 ? 'can mean' : 'stands as you teach it. Or'}
+            {(doubtful.read[0]?.sure ?? 0) >= STANDS ? 'can mean' : 'stands as you teach it. Or'}
           </span>
           {doubtful.read.map((one) => (
             <button

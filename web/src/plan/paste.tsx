@@ -1,17 +1,10 @@
-import { formatSchema, formatWords } from '@inner-rung/core/clock';
+import { formatWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
-import { blocksOf, type ReadSession, readSession } from '@inner-rung/core/read';
-import type { Block } from '@inner-rung/core/session';
+import { keyOfBlock, type Numbers, type ReadSession, readSession, withNumbers } from '@inner-rung/core/read';
 import { type ReactNode, useMemo, useRef, useState } from 'react';
 import { Dialog } from '../ui/dialog.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { ReadingList } from './reading-list.tsx';
-
-export interface PastedSession {
-  readonly title: string | null;
-  readonly notes: readonly string[];
-  readonly blocks: readonly Omit<Block, 'id'>[];
-}
 
 const EXAMPLE = `Thursday eight
 30 seconds each, 15 between, 3 times round
@@ -26,26 +19,9 @@ interface Pasting {
   readonly text: string;
   /** What was chosen for names, by the name as it is written. */
   readonly means: Readonly<Record<string, string>>;
-  /** Numbers that were assumed and then said: by block and field. */
-  readonly numbers: Readonly<Record<string, number>>;
+  readonly numbers: Numbers;
 }
 const NOTHING_PASTED: Pasting = { text: '', means: {}, numbers: {} };
-
-/** A reading with the numbers that were given to it afterwards; a number that makes no format changes nothing. */
-function withNumbers(read: ReadSession, numbers: Pasting['numbers']): ReadSession {
-  const blocks = read.blocks.map((block, i) => {
-    const said = Object.entries(numbers).flatMap(([key, value]) => {
-      const [of, field] = key.split('/');
-      return Number(of) === i && field! in block.format ? [[field!, value] as const] : [];
-    });
-    if (said.length === 0) return block;
-    const format = formatSchema.safeParse({ ...block.format, ...Object.fromEntries(said) });
-    if (!format.success) return block;
-    const fields = new Set(said.map(([field]) => field));
-    return { ...block, format: format.data, assumed: block.assumed.filter((field) => !fields.has(field)) };
-  });
-  return { ...read, blocks };
-}
 
 /** Where a line of the text begins and ends. */
 function lineAt(text: string, line: number): readonly [number, number] {
@@ -57,9 +33,9 @@ function lineAt(text: string, line: number): readonly [number, number] {
 /** Plain lines in, a session out: each line beside what it was read as, and nothing that holds the rest up. */
 export function PasteForm(props: {
   library: Library;
-  onUse: (session: PastedSession) => void;
+  onUse: (session: ReadSession) => void;
   /** What else may be done with it, first of all. */
-  also?: { readonly says: string; readonly onUse: (session: PastedSession) => void };
+  also?: { readonly says: string; readonly onUse: (session: ReadSession) => void };
   /** Where it goes, so that what was begun is there again when one comes back. */
   into: string;
   /** Asked before it is used. */
@@ -86,11 +62,7 @@ export function PasteForm(props: {
         const pressed = (event.nativeEvent as SubmitEvent).submitter?.getAttribute('value');
         const use = props.also && pressed !== 'lay-out' ? props.also.onUse : props.onUse;
         clear();
-        use({
-          title: read.title,
-          notes: [...read.notes, ...read.unread.map((piece) => `Not read: ${piece}.`)],
-          blocks: blocksOf(read).map(({ id: _, ...block }) => block),
-        });
+        use(read);
       }}
       className="grid gap-x-4 gap-y-2 md:grid-cols-2"
     >
@@ -122,7 +94,10 @@ export function PasteForm(props: {
           }}
           means={means}
           onMeans={(said, moves) => put({ means: { ...means, [said]: moves } })}
-          onNumber={(block, field, value) => put({ numbers: { ...numbers, [`${block}/${field}`]: value } })}
+          onNumber={(block, field, value) => {
+            const key = keyOfBlock(block);
+            put({ numbers: { ...numbers, [key]: { ...numbers[key], [field]: value } } });
+          }}
         />
       </div>
       {props.children && <div className="md:col-span-2">{props.children}</div>}
@@ -165,7 +140,7 @@ function summary(read: ReadSession, count: number, unknown: number): string {
 export function PasteDialog(props: {
   into: string;
   library: Library;
-  onUse: (session: PastedSession) => void;
+  onUse: (session: ReadSession) => void;
   onClose: () => void;
 }) {
   return (

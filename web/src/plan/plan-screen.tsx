@@ -2,6 +2,7 @@ import { USUAL_LANES } from '@inner-rung/core/ask';
 import { turnsShort, walkOutwards } from '@inner-rung/core/class';
 import { FORMATS, type Format, formatEntry, formatWords } from '@inner-rung/core/clock';
 import { everybodyIn, LEVELS, outlookOf, shortName, standsFor } from '@inner-rung/core/person';
+import { blocksOf, notesOf } from '@inner-rung/core/read';
 import { check, type Finding } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { factsIn, type Plan, type Role, restTiers, roleOf, withClimb } from '@inner-rung/core/session';
@@ -568,8 +569,16 @@ export default function PlanScreen() {
           library={library}
           onClose={() => setOpen(null)}
           onUse={(pasted) => {
-            send(planEvents.sessionPasted({ ...pasted, block: shownBlock }));
-            pickIn(pasted.blocks.length > 1 ? 0 : shownBlock, 0);
+            const blocks = blocksOf(pasted);
+            send(
+              planEvents.sessionPasted({
+                title: pasted.title,
+                notes: notesOf(pasted),
+                blocks,
+                block: shownBlock,
+              }),
+            );
+            pickIn(blocks.length > 1 ? 0 : shownBlock, 0);
             setOpen(null);
           }}
         />

@@ -7,6 +7,8 @@ import {
   type ReadBlock,
   type ReadLine,
   type ReadSession,
+  STANDS,
+  SURE,
 } from '@inner-rung/core/read';
 import { ROLES } from '@inner-rung/core/session';
 import { writtenDose } from '@inner-rung/core/words';
@@ -15,9 +17,6 @@ import { Link } from 'react-router';
 import { useEdits } from '../ladders/use-edits.ts';
 import { useOwn } from '../store/data.ts';
 import { MovePicker } from './move-picker.tsx';
-
-/** Sure enough to stand without a question. */
-const SURE = 0.8;
 
 interface Choosing {
   readonly library: Library;
@@ -32,7 +31,7 @@ export function ReadingList(
     /** The line of the text the caret is in. */
     here: number;
     onLine: (line: number) => void;
-    onNumber: (block: number, field: string, value: number) => void;
+    onNumber: (block: ReadBlock, field: string, value: number) => void;
   },
 ) {
   const { read, here } = props;
@@ -49,7 +48,7 @@ export function ReadingList(
       {read.blocks.map((block, b) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: what is typed has no ids
         <section key={b} aria-label={block.name ?? ROLES[block.role]}>
-          <ClockLine block={block} onNumber={(field, value) => props.onNumber(b, field, value)} />
+          <ClockLine block={block} onNumber={(field, value) => props.onNumber(block, field, value)} />
           <ol className="list-none">
             {block.lines.map((line, i) => (
               <li
@@ -84,7 +83,7 @@ function ClockLine(props: { block: ReadBlock; onNumber: (field: string, value: n
       <span className="font-semibold">{block.name ?? ROLES[block.role]}</span>, {formatWords(block.format)}
       {numbers.length > 0 && (
         <span className="quiet mt-0.5 flex flex-wrap items-center gap-x-3 gap-y-1">
-          assumed:
+          not in your text:
           {numbers.map((field) => {
             const { says, unit, min, max } = INPUTS[field];
             return (
@@ -141,7 +140,7 @@ function Line(props: Choosing & { line: ReadLine; onLine: (line: number) => void
       </p>
     );
   const [best] = line.read;
-  const stands = best !== undefined && best.sure >= 0.5;
+  const stands = best !== undefined && best.sure >= STANDS;
   const name = best?.names.join(' + ') ?? '';
   const told = plainName(name) !== plainName(line.text);
   const dose = line.dose ? writtenDose(line.dose, library.move(best?.moves[0] ?? '')?.sides === 'one') : '';

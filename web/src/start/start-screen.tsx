@@ -1,14 +1,14 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { clockFor, groupOf, readWho, type Who } from '@inner-rung/core/read';
+import { clockFor, groupOf, planOf, type ReadSession, readWho, type Who } from '@inner-rung/core/read';
 import { openRecord, slugOf } from '@inner-rung/core/record';
-import { PLAN, PLAN_EXAMPLE, type Plan } from '@inner-rung/core/session';
+import { PLAN, type Plan } from '@inner-rung/core/session';
 import { useState } from 'react';
 import { useStore } from 'react-redux';
 import { useNavigate } from 'react-router';
 import { GroupSelect } from '../people/group-select.tsx';
 import { HeadcountLine } from '../people/headcount-line.tsx';
 import { copyId } from '../plan/more-dialog.tsx';
-import { type PastedSession, PasteForm } from '../plan/paste.tsx';
+import { PasteForm } from '../plan/paste.tsx';
 import { RoomSelect } from '../rooms/room-select.tsx';
 import { api } from '../store/api.ts';
 import { useShelf } from '../store/data.ts';
@@ -21,22 +21,6 @@ import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { Coming } from './coming.tsx';
 import { SessionShelf } from './session-shelf.tsx';
-
-/** A new plan out of what was pasted, for who is here. */
-function planFrom(pasted: PastedSession, room: string | null, who: Who | null): Plan {
-  const title = pasted.title ?? 'New session';
-  const notes = pasted.notes.join('\n').slice(0, 4000);
-  return {
-    ...PLAN_EXAMPLE,
-    id: `${slugOf(title, 40, 'circuit')}-${Date.now().toString(36)}`,
-    title: title.slice(0, 120),
-    forWhom: clockFor(who),
-    blocks: pasted.blocks.map((block, i) => ({ ...block, id: `block-${i + 1}` })),
-    person: null,
-    room,
-    ...(notes ? { notes } : {}),
-  };
-}
 
 const NOBODY_SAID = { count: '' };
 
@@ -62,6 +46,13 @@ export default function StartScreen() {
     send(groupChosen(made.id));
     clearCount();
   };
+  /** A new plan out of what was pasted, for who is here. */
+  const newPlan = (pasted: ReadSession) =>
+    planOf(pasted, {
+      id: `${slugOf(pasted.title ?? '', 40, 'circuit')}-${Date.now().toString(36)}`,
+      room: where,
+      forWhom: clockFor(read),
+    });
   const open = (plan: Plan) => {
     openNewPlan(store, plan);
     void navigate(`/plan/${plan.id}`);
@@ -79,14 +70,16 @@ export default function StartScreen() {
           into="new"
           library={library}
           onUse={(pasted) => {
-            const plan = planFrom(pasted, where, read);
+            const plan = newPlan(pasted);
+            if (!plan) return;
             takeAlong();
             open(plan);
           }}
           also={{
             says: 'One page to teach from',
             onUse: (pasted) => {
-              const plan = planFrom(pasted, where, read);
+              const plan = newPlan(pasted);
+              if (!plan) return;
               takeAlong();
               openNewPlan(store, plan);
               void navigate(`/plan/${plan.id}/class`);

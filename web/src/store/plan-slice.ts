@@ -5,6 +5,7 @@ import {
   AS_WRITTEN,
   type Block,
   type Dials,
+  MOST_NOTES,
   MOST_STATIONS,
   nextStationId,
   type Plan,
@@ -251,17 +252,19 @@ const slice = createSlice({
       plan,
       {
         payload,
-      }: PayloadAction<{ title: string | null; block: number; blocks: readonly Omit<Block, 'id'>[] }>,
+      }: PayloadAction<{ title: string | null; notes: string; block: number; blocks: readonly Block[] }>,
     ) => {
       if (!plan || payload.blocks.length === 0) return;
       if (payload.title) plan.title = payload.title;
+      if (payload.notes)
+        plan.notes = [plan.notes, payload.notes].filter(Boolean).join('\n').slice(0, MOST_NOTES);
       const [first] = payload.blocks;
       const open = plan.blocks[payload.block];
       if (payload.blocks.length === 1 && first && open) {
         open.format = first.format;
         open.stations = first.stations;
         if (first.role) open.role = first.role;
-      } else plan.blocks = payload.blocks.map((block, i) => ({ ...block, id: `block-${i + 1}` }));
+      } else plan.blocks = [...payload.blocks];
     },
   },
 });

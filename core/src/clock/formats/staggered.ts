@@ -10,6 +10,21 @@ const schema = z.strictObject({
   middlePercent: whole('middlePercent'),
 });
 
+/**
+ * Rests that differ, behind the same seconds of work, as one slot that the inner lanes leave earlier: each lane's share
+ * of work in the slot (per cent, rounded) is what it was by itself. The outer lane has no rest.
+ */
+export function oneSlot(work: number, innerRest: number, middleRest: number) {
+  const share = (rest: number) => Math.round((100 * work) / (work + rest));
+  return {
+    kind: 'staggered',
+    workSeconds: work + innerRest,
+    restSeconds: 0,
+    innerPercent: share(innerRest),
+    middlePercent: share(middleRest),
+  } as const;
+}
+
 export const staggered = defineFormat({
   schema,
   name: 'Staggered finish',

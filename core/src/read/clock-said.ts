@@ -1,0 +1,289 @@
+import { FORMATS, type Format, type FormatKind, oneSlot } from '../clock/index.ts';
+import type { Dose } from '../session/index.ts';
+import { clamp, type Draft, doseOf, restsBetween, within } from './draft.ts';
+import type { Fact } from './facts.ts';
+
+/** The rest that stands beside every station, as in a column of its own; the longest, where they differ. */
+function restBesideEach(rowFacts: readonly (readonly Fact[])[]): number | undefined {
+  const rests = rowFacts.map((facts) => facts.flatMap((fact) => (fact.is === 'rest' ? [fact.seconds] : [])));
+  return rests.length > 0 && rests.every((said) => said.length > 0) ? Math.max(...rests.flat()) : undefined;
+}
+type Said = Partial<Record<Fact['is'], Fact[]>>;
+function lastOf<K extends Fact['is']>(said: Said, is: K): Extract<Fact, { is: K }> | undefined {
+  return said[is]?.at(-1) as Extract<Fact, { is: K }> | undefined;
+}
+const allOf = <K extends Fact['is']>(said: Said, is: K) => (said[is] ?? []) as Extract<Fact, { is: K }>[];
+
+const isTabata = ({ work, rest }: Extract<Fact, { is: 'interval' }>) =>
+  work === FORMATS.tabata.usual.workSeconds && rest === FORMATS.tabata.usual.restSeconds;
+
+/** The clock that was meant: what was said, and which of its numbers nobody said. */
+export function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose | null } {
+  const said: Said = {};
+  for (const fact of block.facts) said[fact.is] = [...(said[fact.is] ?? []), fact];
+  const rowFacts = block.rows.map((row) => row.parts.flatMap((part) => part.facts));
+  const doses = block.rows.map((row) => doseOf(row.parts[0]!.facts));
+  const n = Math.max(1, block.rows.length);
+  const assumed: string[] = [];
+  const given = <T>(field: string, value: T | undefined, otherwise: T): T => {
+    if (value !== undefined) return value;
+    assumed.push(field);
+    return otherwise;
+  };
+  const interval = lastOf(said, 'interval');
+  const formats = allOf(said, 'format');
+  const kindSaid = formats[0];
+  const times = lastOf(said, 'times');
+  const roundsFact = lastOf(said, 'rounds');
+  const rounds = roundsFact ?? times;
+  const bareTime = lastOf(said, 'work')?.seconds;
+  const work = interval?.work ?? bareTime;
+  const rest =
+    interval?.rest ??
+    lastOf(said, 'rest')?.seconds ??
+    (allOf(said, 'format')[0]?.kind === 'emom' ? undefined : lastOf(said, 'station rest')?.seconds) ??
+    (lastOf(said, 'partner') ? work : undefined) ??
+    (restsBetween(block) ? block.breaks[0]!.seconds : undefined) ??
+    restBesideEach(rowFacts);
+  const roundRest = lastOf(said, 'round rest')?.seconds ?? roundsFact?.rest;
+  const steps = lastOf(said, 'steps');
+  const cap = lastOf(said, 'cap')?.seconds ?? kindSaid?.seconds;
+  const setsOf =
+    lastOf(said, 'sets of') ??
+    (rowFacts.flat().find((fact) => fact.is === 'sets of') as Extract<Fact, { is: 'sets of' }> | undefined);
+  const sets = lastOf(said, 'sets')?.n ?? setsOf?.sets;
+  const levels = allOf(said, 'level');
+  const led = lastOf(said, 'led') !== undefined;
+  const percents = Object.fromEntries(
+    allOf(said, 'percent').map((fact) => [`${fact.of}Percent`, within('innerPercent', fact.percent)]),
+  );
+  const blockDose: Dose | null = doseOf(block.facts.filter((fact) => ['sets of', 'reps'].includes(fact.is)));
+  const R = () => within('rounds', given('rounds', rounds?.n, 1));
+  const Q = (many: boolean) =>
+    within('roundRestSeconds', many ? given('roundRestSeconds', roundRest, 0) : (roundRest ?? 0));
+  const mostRounds =
+    roundsFact?.most !== undefined ? { mostRounds: within('mostRounds', roundsFact.most) } : {};
+  // Where the count climbs or falls it is the clock's.
+  const climbs = steps !== undefined || kindSaid?.kind === 'pyramid';
+  const done = (format: Format) => ({ format, assumed, dose: climbs ? null : blockDose });
+  const turns = (w: number, r: number) => {
+    const many = R();
+    return {
+      workSeconds: within('workSeconds', w),
+      restSeconds: within('restSeconds', r),
+      rounds: many,
+      ...mostRounds,
+      roundRestSeconds: Q(many > 1),
+      closingRest: false,
+    };
+  };
+  // A clock named beside percentages of it is a staggered one.
+  let kind: FormatKind | undefined =
+    kindSaid?.kind ?? (Object.keys(percents).length > 0 ? 'staggered' : undefined);
+  if (steps)
+    kind = kind === 'pyramid' || steps.from < steps.to || lastOf(said, 'way') ? 'pyramid' : 'descending';
+  if (kind === 'descending' && !steps) kind = undefined;
+  // A time to be done by, and no other clock.
+  if (kind === undefined && lastOf(said, 'cap') && !interval && work === undefined) kind = 'for time';
+  if (levels.length >= 2) {
+    const works = levels.flatMap((level) => level.work ?? []);
+    const rests = levels.flatMap((level) => level.rest ?? []);
+    // The innermost, and of those between the ends the inner one.
+    const [inner, middle] = [
+      (of: number[]) => of[0]!,
+      (of: number[]) => of[Math.floor((of.length - 1) / 2)]!,
+    ];
+    if (works.length >= 2 && rests.length === 0) {
+      const sorted = [...works].sort((a, b) => a - b);
+      const most = sorted.at(-1)!;
+      const many = turns(most, given('restSeconds', rest, 0));
+      return done({
+        kind: 'staggered',
+        ...many,
+        innerPercent: within('innerPercent', (100 * inner(sorted)) / most),
+        middlePercent: within('middlePercent', (100 * middle(sorted)) / most),
+      });
+    }
+    if (rests.length >= 2) {
+      const w = works[0] ?? given('workSeconds', work, FORMATS.staggered.usual.workSeconds);
+      const sorted = [...rests].sort((a, b) => b - a);
+      const slot = oneSlot(w, inner(sorted), middle(sorted));
+      return done({
+        ...slot,
+        ...turns(slot.workSeconds, slot.restSeconds),
+        innerPercent: within('innerPercent', slot.innerPercent),
+        middlePercent: within('middlePercent', slot.middlePercent),
+      });
+    }
+  }
+  switch (kind) {
+    case 'amrap': {
+      const seconds = given('capSeconds', cap ?? bareTime, FORMATS.amrap.usual.capSeconds);
+      return done({ kind, capSeconds: within('capSeconds', seconds), led });
+    }
+    case 'emom': {
+      const per = lastOf(said, 'per station');
+      const between = lastOf(said, 'station rest')?.seconds ?? lastOf(said, 'rest')?.seconds;
+      const byStation =
+        lastOf(said, 'in turn') === undefined &&
+        (per !== undefined || lastOf(said, 'station rest') !== undefined || n === 1);
+      const minutes =
+        kindSaid?.n ??
+        times?.n ??
+        (per && per.minutes > 0
+          ? per.minutes
+          : bareTime !== undefined && bareTime >= 60
+            ? Math.round(bareTime / 60)
+            : undefined);
+      const usual = byStation ? 4 : n * (rounds?.n ?? 1);
+      return done({
+        kind,
+        minutes: within('minutes', given('minutes', minutes, usual)),
+        order: byStation ? 'station by station' : 'in turn',
+        stationRestSeconds: within(
+          'stationRestSeconds',
+          byStation && n > 1 ? given('stationRestSeconds', between, 0) : 0,
+        ),
+        leastFillSeconds: FORMATS.emom.usual.leastFillSeconds,
+      });
+    }
+    case 'for time':
+      return done({
+        kind,
+        rounds: within('rounds', kindSaid?.n ?? given('rounds', rounds?.n, 1)),
+        ...(cap === undefined ? {} : { capSeconds: within('capSeconds', cap) }),
+        led,
+      });
+    case 'superset': {
+      const count = kindSaid!.n ?? sets ?? rounds?.n;
+      return done({
+        kind,
+        sets: within('sets', given('sets', count, 1)),
+        restSeconds: within('restSeconds', given('restSeconds', rest, 0)),
+        pairRestSeconds: within('pairRestSeconds', given('pairRestSeconds', roundRest, 0)),
+      });
+    }
+    case 'pyramid': {
+      const { usual } = FORMATS.pyramid;
+      const way = lastOf(said, 'way')?.way ?? steps?.way ?? (steps && steps.from > steps.to ? 'down' : 'up');
+      const [low, high] = steps
+        ? [Math.min(steps.from, steps.to), Math.max(steps.from, steps.to)]
+        : [usual.from, usual.to];
+      if (!steps) assumed.push('from', 'by', 'to');
+      const hold = lastOf(said, 'step hold')?.seconds;
+      return done({
+        kind,
+        from: within('from', low),
+        by: within('by', steps?.by ?? usual.by),
+        to: within('to', high),
+        way,
+        holdSeconds: within('holdSeconds', hold ?? 0),
+        stepRestSeconds: within('stepRestSeconds', given('stepRestSeconds', rest, 0)),
+      });
+    }
+    case 'descending':
+      return done({
+        kind,
+        from: within('from', steps!.from),
+        by: within('by', steps!.by),
+        to: within('to', steps!.to),
+        rounds: R(),
+        ...(cap === undefined ? {} : { capSeconds: within('capSeconds', cap) }),
+      });
+    case 'tabata': {
+      // Somebody who calls it so and gives other numbers means those.
+      if (interval && !isTabata(interval))
+        return done({ kind: 'intervals', ...turns(interval.work, interval.rest) });
+      const each = lastOf(said, 'bouts each')?.n;
+      const count = each === undefined ? (kindSaid?.n ?? rounds?.n) : each * n;
+      const bouts = n > 4 ? n : n === 3 ? 9 : 8;
+      return done({
+        ...FORMATS.tabata.usual,
+        bouts: within(
+          'bouts',
+          given('bouts', count === undefined ? undefined : n > 1 && count < n ? count * n : count, bouts),
+        ),
+      });
+    }
+    case 'one-minute':
+      if (interval === undefined && rest === undefined) {
+        const many = R();
+        return done({ kind, rounds: many, roundRestSeconds: Q(many > 1) });
+      }
+      return done({ kind: 'intervals', ...turns(60, rest ?? 0) });
+    case 'rotation':
+    case 'progressive':
+    case 'staggered': {
+      if (work === undefined) break;
+      const usual = FORMATS[kind].usual as unknown as Record<string, unknown>;
+      const groups = lastOf(said, 'groups')?.n;
+      return done({
+        ...usual,
+        ...(kind === 'rotation' && groups !== undefined ? { groups: within('groups', groups) } : {}),
+        ...(kind === 'staggered' ? percents : {}),
+        kind,
+        ...turns(work, given('restSeconds', rest, 0)),
+      } as Format);
+    }
+  }
+  // Twenty on, ten off, eight times: what it is called needn't be said.
+  if (interval && isTabata(interval) && rounds?.n === FORMATS.tabata.usual.bouts)
+    return done({
+      ...FORMATS.tabata.usual,
+      bouts: within('bouts', FORMATS.tabata.usual.bouts * Math.ceil(n / FORMATS.tabata.usual.bouts)),
+    });
+  const counted = doses.filter((dose) => dose?.reps !== undefined || dose?.metres !== undefined).length;
+  const timed = doses.filter((dose) => dose?.seconds !== undefined).length;
+  const calm = block.role === 'warm-up' || block.role === 'cool-down';
+  if (interval || (work !== undefined && !(counted === n && bareTime !== undefined && !lastOf(said, 'rest'))))
+    return done({ kind: 'intervals', ...turns(work!, given('restSeconds', rest, 0)) });
+  if (sets !== undefined && !calm)
+    return done({
+      kind: 'sets',
+      sets: within('sets', sets),
+      restSeconds: within(
+        'restSeconds',
+        given('restSeconds', lastOf(said, 'rest')?.seconds ?? roundRest ?? rest, 0),
+      ),
+      stationRestSeconds: within(
+        'stationRestSeconds',
+        given(
+          'stationRestSeconds',
+          lastOf(said, 'station rest')?.seconds ?? (rest === undefined ? undefined : roundRest),
+          0,
+        ),
+      ),
+    });
+  const all = lastOf(said, 'in all seconds')?.seconds;
+  // So many minutes for all of a warm-up, in equal shares.
+  if (calm && all !== undefined && rounds === undefined && counted + timed === 0)
+    return {
+      format: { kind: 'flow', restSeconds: 0 },
+      assumed,
+      dose: { seconds: clamp(Math.floor(all / n), 1, 900) },
+    };
+  if (calm && rounds === undefined)
+    return done({ kind: 'flow', restSeconds: within('restSeconds', rest ?? 0) });
+  const lengths = [...new Set(doses.map((dose) => dose?.seconds))];
+  if (timed === n && block.rows.length > 0 && lengths.length === 1)
+    return done({ kind: 'intervals', ...turns(lengths[0]!, given('restSeconds', rest, 0)) });
+  if (counted + timed > 0 || blockDose) {
+    const many = R();
+    return done({
+      kind: 'rounds',
+      rounds: many,
+      ...mostRounds,
+      restSeconds: within('restSeconds', given('restSeconds', rest, 0)),
+      roundRestSeconds: Q(many > 1),
+    });
+  }
+  const { usual } = FORMATS.intervals;
+  // Nothing was said of how long: common practice stands in, and says that it does.
+  return done({
+    kind: 'intervals',
+    ...turns(
+      given('workSeconds', undefined, usual.workSeconds),
+      given('restSeconds', rest, usual.restSeconds),
+    ),
+  });
+}

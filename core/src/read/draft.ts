@@ -1,0 +1,97 @@
+import { INPUTS } from '../clock/index.ts';
+import type { Block, Dose, Role } from '../session/index.ts';
+import type { Fact } from './facts.ts';
+import type { Item, LineRead } from './lines.ts';
+import type { ReadLine } from './reading.ts';
+
+/** A block in the making: its rows, and what was said of its clock. */
+export interface Draft {
+  role: Role;
+  name: string | null;
+  facts: Fact[];
+  rows: Row[];
+  heads: ReadLine[];
+  after: Block['after'] | null;
+  /** A block that is one round of several. */
+  round: boolean;
+  /** Rests between its stations, as lines of their own. */
+  breaks: { seconds: number; at: number }[];
+}
+export interface Row {
+  readonly read: LineRead;
+  readonly parts: readonly Item[];
+  readonly tiers: { is: 'easier' | 'harder' | null; text: string; moves: readonly string[] }[];
+}
+
+export const draft = (role: Role, name: string | null = null): Draft => ({
+  role,
+  name,
+  facts: [],
+  rows: [],
+  heads: [],
+  after: null,
+  round: false,
+  breaks: [],
+});
+
+export const clamp = (n: number, least: number, most: number) =>
+  Math.max(least, Math.min(most, Math.round(n)));
+export const within = (key: keyof typeof INPUTS, n: number) => clamp(n, INPUTS[key].min, INPUTS[key].max);
+
+/** What a station's line says of how much. */
+export function doseOf(facts: readonly Fact[]): Dose | null {
+  const dose: { -readonly [K in keyof Dose]: Dose[K] } = {};
+  for (const fact of facts) {
+    if (fact.is === 'reps' && dose.seconds === undefined && dose.metres === undefined)
+      dose.reps = clamp(fact.n, 1, 500);
+    if (fact.is === 'seconds' && dose.reps === undefined && dose.metres === undefined)
+      dose.seconds = clamp(fact.seconds, 1, 900);
+    if (fact.is === 'metres' && dose.reps === undefined && dose.seconds === undefined)
+      dose.metres = clamp(fact.n, 1, 2000);
+    if (fact.is === 'sets of' && dose.reps === undefined) {
+      if (fact.reps !== undefined) dose.reps = clamp(fact.reps, 1, 500);
+      else if (fact.seconds !== undefined) dose.seconds = clamp(fact.seconds, 1, 900);
+    }
+    if (fact.is === 'load') dose.loadKg = fact.kg;
+    if (fact.is === 'tempo') dose.tempo = fact.tempo;
+    if (fact.is === 'each') dose.each = true;
+    if (fact.is === 'in all') dose.each = false;
+    if (fact.is === 'call') dose.calls = { says: fact.says.slice(0, 60), times: 3, random: true };
+  }
+  // "each" without a count says nothing yet.
+  if (dose.each !== undefined && dose.reps === undefined && dose.seconds === undefined) delete dose.each;
+  return Object.keys(dose).length > 0 ? dose : null;
+}
+
+/** Phases need the length of the stretch they lie in. */
+export function withPhases(dose: Dose | null, facts: readonly Fact[], work: number | null): Dose | null {
+  const stretch = dose?.seconds ?? work;
+  if (!stretch) return dose;
+  for (const fact of facts) {
+    if (fact.is === 'phase' && fact.seconds < stretch)
+      return {
+        ...dose,
+        phases: [
+          { says: 'go', seconds: stretch - fact.seconds },
+          { says: fact.says, seconds: fact.seconds },
+        ],
+      };
+    if (fact.is === 'phases' && fact.says.length > 1) {
+      const each = Math.floor(stretch / fact.says.length);
+      if (each >= 1)
+        return {
+          ...dose,
+          phases: fact.says.map((says, i) => ({
+            says,
+            seconds: i === 0 ? stretch - each * (fact.says.length - 1) : each,
+          })),
+        };
+    }
+  }
+  return dose;
+}
+
+/** Rests as lines of their own, one after every station. */
+export const restsBetween = (block: Draft): boolean =>
+  block.rows.length > 1 &&
+  block.breaks.filter(({ at }) => at < block.rows.length).length >= block.rows.length - 1;

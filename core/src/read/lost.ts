@@ -1,0 +1,70 @@
+import type { FormatKind } from '../clock/index.ts';
+import type { Fact } from './facts.ts';
+import type { LineRead, SaidNumber } from './lines.ts';
+import type { ReadBlock } from './reading.ts';
+
+/** Facts whose numbers become others, and the clocks that take them up. */
+const TURNED: Readonly<Partial<Record<Fact['is'], readonly FormatKind[]>>> = {
+  // How long each level works comes to a share of the longest.
+  level: ['staggered'],
+  percent: ['staggered'],
+  // Of 2-4-6-8 the ends and the step.
+  steps: ['pyramid', 'descending'],
+  // Eight bouts at each of four stations are 32.
+  'bouts each': ['tabata'],
+  // Five minutes for all of a warm-up are shared out.
+  'in all seconds': ['flow'],
+};
+
+function numbersIn(value: unknown, into: Set<number>): Set<number> {
+  if (typeof value === 'number') into.add(value);
+  else if (typeof value === 'string') for (const [n] of value.matchAll(/\d+(?:\.\d+)?/g)) into.add(Number(n));
+  else if (value && typeof value === 'object') for (const one of Object.values(value)) numbersIn(one, into);
+  return into;
+}
+
+/** Numbers that stand in a block: what its clock, its stations and the break behind it say, and nobody assumed. */
+function keptBy({ format, assumed, stations, after, name }: ReadBlock): Set<number> {
+  const clock = Object.entries(format).filter(([field]) => !assumed.includes(field));
+  const kept = numbersIn([clock.map(([, value]) => value), after, name, stations.length], new Set());
+  if (format.kind === 'emom') kept.add(format.minutes * 60);
+  // "No rest" is as good as kept where there is none.
+  kept.add(0);
+  for (const { dose, chain, typed, words, settings } of stations)
+    numbersIn([dose, chain?.map((part) => part.dose), typed, words, settings], kept);
+  return kept;
+}
+
+/**
+ * Numbers that stand nowhere in what their line became: a rest the kind of clock has no place for, a count beyond
+ * what a station may have, a number that no rule took up. As it is said to the trainer: "“9999” in line 3".
+ */
+export function lostNumbers(
+  lines: readonly LineRead[],
+  blocks: readonly ReadBlock[],
+  title: string | null,
+): string[] {
+  const kept = new Map(blocks.map((block) => [block, keptBy(block)]));
+  return lines.flatMap((line) => {
+    const its = blocks.filter((block) => block.lines.some((one) => one.line === line.line));
+    // A title's clock may have gone to any of them.
+    const became = its.length > 0 ? its : blocks;
+    const stands = ({ said, value, as }: SaidNumber) =>
+      // The number of a part says where it stands, and the parts stand in order.
+      as === 'heading' ||
+      as === 'aside' ||
+      title?.includes(said) ||
+      became.some(
+        ({ format, stations, ...block }) =>
+          (as !== null && TURNED[as]?.includes(format.kind)) ||
+          stations.some(({ typed }) => typed?.includes(said)) ||
+          block.name?.includes(said),
+      ) ||
+      // Minutes that nobody called so: "AMRAP 12".
+      became.some(
+        (block) => kept.get(block)!.has(value) || (as === 'format' && kept.get(block)!.has(value * 60)),
+      );
+    const lost = line.numbers.filter((number) => !stands(number));
+    return [...new Set(lost.map(({ said }) => said))].map((said) => `“${said}” in line ${line.line}`);
+  });
+}

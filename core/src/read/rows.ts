@@ -1,0 +1,129 @@
+const HEADS_OF_COLUMNS: Readonly<
+  Record<string, 'name' | 'reps' | 'sets' | 'rest' | 'time' | 'load' | 'note' | 'number'>
+> = {
+  exercise: 'name',
+  move: 'name',
+  movement: 'name',
+  station: 'name',
+  name: 'name',
+  activity: 'name',
+  drill: 'name',
+  reps: 'reps',
+  rep: 'reps',
+  repetitions: 'reps',
+  count: 'reps',
+  sets: 'sets',
+  set: 'sets',
+  rounds: 'sets',
+  rest: 'rest',
+  recovery: 'rest',
+  off: 'rest',
+  time: 'time',
+  work: 'time',
+  seconds: 'time',
+  secs: 'time',
+  duration: 'time',
+  on: 'time',
+  weight: 'load',
+  load: 'load',
+  kg: 'load',
+  notes: 'note',
+  note: 'note',
+  cue: 'note',
+  comments: 'note',
+  '#': 'number',
+  no: 'number',
+  nr: 'number',
+  number: 'number',
+  order: 'number',
+};
+
+/** Rows of a table as lines a trainer might have written: "Squat, 12 reps, 30 s rest". */
+export function tableLines(rows: readonly string[]): { text: string; table: boolean }[] {
+  let columns: readonly (string | undefined)[] | null = null;
+  return rows.map((row) => {
+    if (!row.includes('\t') && !/^\s*\|.*\|\s*$/.test(row)) return { text: row, table: false };
+    const split = row.includes('\t') ? row.split('\t') : row.trim().slice(1, -1).split('|');
+    const cells = split.map((cell) => cell.trim());
+    const heads = cells.map((cell) => HEADS_OF_COLUMNS[cell.toLowerCase().replace(/[^a-z#].*$/, '')]);
+    if (heads.includes('name') && heads.filter(Boolean).length >= 2) {
+      columns = heads;
+      return { text: '', table: true };
+    }
+    if (cells.every((cell) => /^[-:\s]*$/.test(cell))) return { text: '', table: true };
+    const said = cells.flatMap((cell, i) => {
+      if (cell === '' || cell === '-' || cell === '–') return [];
+      const bare = /^\d+$/.test(cell);
+      switch (columns?.[i]) {
+        case 'number':
+          return [];
+        case 'reps':
+          return [bare ? `${cell} reps` : cell];
+        case 'sets':
+          return [bare ? `${cell} sets` : cell];
+        case 'rest':
+          return [`${bare ? `${cell} s` : cell} rest`];
+        case 'time':
+          return [bare ? `${cell} s` : cell];
+        case 'load':
+          return [bare ? `${cell} kg` : cell];
+        case 'note':
+          return [];
+        default:
+          return i === 0 && bare && cells.length > 1 ? [] : [cell];
+      }
+    });
+    return { text: said.join(', '), table: true };
+  });
+}
+
+/** Lines numbered "1 - ", "2 - " and so on, without their numbers: one by itself may be a count. */
+export function withoutNumbers(rows: readonly string[]): string[] {
+  const numbered = rows.map((row) => /^\s*(\d{1,2})\s*[-–—]\s+(?=\p{L})/u.exec(row));
+  let next = 1;
+  const run: number[] = [];
+  numbered.forEach((found, i) => {
+    if (!found || Number(found[1]) !== next) return;
+    run.push(i);
+    next++;
+  });
+  return run.length < 3
+    ? [...rows]
+    : rows.map((row, i) => (run.includes(i) ? `• ${row.slice(numbered[i]![0].length)}` : row));
+}
+
+const SHORTENED = new Set([
+  'min',
+  'mins',
+  'sec',
+  'secs',
+  'approx',
+  'e.g',
+  'i.e',
+  'etc',
+  'no',
+  'ex',
+  'max',
+  'incl',
+  'alt',
+  'vs',
+  'rep',
+  'reps',
+  'st',
+]);
+/** A line in its sentences: a full stop ends one where a new one plainly begins. */
+export function sentencesOf(text: string): string[] {
+  const found: string[] = [];
+  let begun = 0;
+  for (let i = 1; i < text.length - 2; i++) {
+    if (!'.!?'.includes(text[i]!) || text[i + 1] !== ' ' || text[i - 1] === '.' || text[i + 2] === '.')
+      continue;
+    const before = text.slice(begun, i).split(/[\s(]/).at(-1)!.toLowerCase();
+    if (/^\d{1,2}$|^[a-z]$/.test(before) && text.slice(begun, i).trim() === before) continue;
+    if (SHORTENED.has(before) || before === '') continue;
+    found.push(text.slice(begun, i + 1));
+    begun = i + 2;
+  }
+  found.push(text.slice(begun));
+  return found.map((one) => one.trim()).filter(Boolean);
+}
