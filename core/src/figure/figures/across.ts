@@ -145,7 +145,7 @@ const lyingAbove = (legs: readonly [Limb, Limb], arms: readonly [Limb, Limb]): K
   arms,
   legs,
 });
-const above = (view: 'side' | 'front', poses: readonly KeyPose[], mat: Prop = FROM_ABOVE): Figure => ({
+export const above = (view: 'side' | 'front', poses: readonly KeyPose[], mat: Prop = FROM_ABOVE): Figure => ({
   view,
   poses,
   props: [mat],

@@ -3,6 +3,7 @@ import { alike } from './alike.ts';
 import { FLOOR } from './floor.ts';
 import type { Figures } from './kit.ts';
 import { MORE } from './more.ts';
+import { NAMED } from './named.ts';
 import { PUSH } from './push.ts';
 import { RISE } from './rise.ts';
 import { SEATED } from './seated.ts';
@@ -18,6 +19,7 @@ const DRAWN: Figures = {
   ...RISE,
   ...ACROSS,
   ...SEATED,
+  ...NAMED,
 };
 
 /** Every figure, by its move. */
