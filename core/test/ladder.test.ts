@@ -8,6 +8,7 @@ import {
   LADDER_CHECKS,
   type Ladder,
   type LadderFinding,
+  ladderOfWays,
   ladderSchema,
   libraryWith,
   REGIONS,
@@ -382,5 +383,29 @@ describe('finding a form', () => {
   });
   test('a move the library doesn’t know finds nothing', () => {
     expect(find('ghost', [])).toEqual([]);
+  });
+});
+
+describe('a ladder of a trainer’s own ways', () => {
+  const rungs = (...ways: Parameters<typeof ladderOfWays>[2]) =>
+    ladderOfWays(library, 'push-up', ways)?.rungs.map((rung) => rung.move) ?? null;
+  test('what was said to be easier stands below and harder above, other ways where their figures put them', () => {
+    expect(
+      rungs(
+        { is: 'harder', move: 'feet-raised-push-up' },
+        { is: null, move: 'wall-push-up' },
+        { is: 'easier', move: 'knee-push-up' },
+      ),
+    ).toEqual(['wall-push-up', 'knee-push-up', 'push-up', 'feet-raised-push-up']);
+    // As they say it, whatever the figures are.
+    expect(rungs({ is: 'easier', move: 'archer-push-up' })).toEqual(['archer-push-up', 'push-up']);
+  });
+  test('it opens as a ladder', () => {
+    const made = ladderOfWays(library, 'squat', [{ is: 'easier', move: 'sit-to-stand' }])!;
+    expect(ladderSchema.safeParse(made).success).toBe(true);
+  });
+  test('nothing of it where no way is another move', () => {
+    expect(rungs({ is: 'easier', move: 'push-up' })).toBeNull();
+    expect(rungs({ is: 'easier', move: 'as-i-teach-it' })).toBeNull();
   });
 });

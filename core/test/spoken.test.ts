@@ -1,5 +1,5 @@
 import type { Station } from '@inner-rung/core/session';
-import { asOpened, formName, inOwnWords, restingName, spokenOf } from '@inner-rung/core/words';
+import { asOpened, formName, inEnglish, inOwnWords, restingName, spokenOf } from '@inner-rung/core/words';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
@@ -55,4 +55,32 @@ test('somebody by name among those known by number is called by it', () => {
   expect(spokenOf([by('Ana, 72, knee replacement'), by('sore knees'), by('sore knees')])).toBe(
     'Ana and the two with sore knees',
   );
+});
+
+describe('the English a trainer speaks', () => {
+  const british = inEnglish(library, 'British');
+  const american = inEnglish(library, 'American');
+  test.each([
+    ['push-up', 'Press-up', 'Push-up'],
+    ['knee-push-up', 'Knee press-up', 'Knee push-up'],
+    ['march', 'March on the spot', 'March in place'],
+    ['ghost-rope', 'Skipping without a rope', 'Jump rope without a rope'],
+    ['squat', 'Squat', 'Squat'],
+  ])('%s is “%s”, or “%s”', (id, inBritish, inAmerican) => {
+    expect([british.move(id)!.name, american.move(id)!.name]).toEqual([inBritish, inAmerican]);
+    expect(british.moves.find((move) => move.id === id)!.name).toBe(inBritish);
+  });
+  test('says no more than names, and engines are asked with the library as it was opened', () => {
+    expect(inEnglish(library, null)).toBe(library);
+    expect(inEnglish(library, 'British')).toBe(british);
+    expect(asOpened(british)).toBe(library);
+    expect(british.moves.map(({ name: _, twins: __, ...rest }) => rest)).toEqual(
+      library.moves.map(({ name: _, twins: __, ...rest }) => rest),
+    );
+  });
+  test('a move is still found by the other name, and the words of a session stand over either', () => {
+    expect(british.move('push-up')!.twins).toContain('Push-up');
+    const session = [block({ move: 'march', typed: 'knees up' })];
+    expect(inOwnWords(american, session).move('march')!.name).toBe('Knees up');
+  });
 });

@@ -1,5 +1,6 @@
 import type { FormRef, LeverId } from '../move/index.ts';
 import type { LadderFix } from './check.ts';
+import { difficultyOf } from './difficulty.ts';
 import { rungDemand } from './family.ts';
 import type { Ladder, Rung } from './ladder.ts';
 import type { Library } from './library.ts';
@@ -105,4 +106,47 @@ export function applyFix(library: Library, ladder: Ladder, fix: LadderFix): Ladd
     default:
       return null;
   }
+}
+
+/** Ways that a trainer gave for a move: said to be easier or harder, or only to be other ways. */
+export interface OwnWay {
+  readonly is: 'easier' | 'harder' | null;
+  readonly move: string;
+}
+
+/**
+ * A ladder of the trainer's own out of the ways they gave for a move: what was said to be easier stands below, what
+ * was said to be harder above, and other ways where their figures put them. Null where nothing of it is another move.
+ */
+export function ladderOfWays(library: Library, move: string, ways: readonly OwnWay[]): Ladder | null {
+  const written = library.move(move);
+  const pointsOf = (id: string): number => {
+    const demand = rungDemand(library, { move: id });
+    return demand ? difficultyOf(demand).points : Number.NaN;
+  };
+  const here = pointsOf(move);
+  const known = ways.filter(
+    (way, i) =>
+      way.move !== move &&
+      library.move(way.move) !== undefined &&
+      ways.findIndex((other) => other.move === way.move) === i,
+  );
+  if (!written || known.length === 0) return null;
+  const side = (way: OwnWay): number =>
+    way.is === 'easier' ? -1 : way.is === 'harder' ? 1 : pointsOf(way.move) < here ? -1 : 1;
+  const sorted = (want: -1 | 1): FormRef[] =>
+    known
+      .filter((way) => side(way) === want)
+      .sort((a, b) => pointsOf(a.move) - pointsOf(b.move))
+      .map((way) => ({ move: way.move }));
+  const [hardest] = difficultyOf(rungDemand(library, { move })!).parts;
+  const ladder: Ladder = {
+    id: `${move}-own-ways`,
+    name: `${written.name}, own ways`,
+    intent: `${written.name} as its trainer makes it easier and harder.`,
+    measures: [hardest?.key ?? 'effort.met'],
+    branchOf: [],
+    rungs: [],
+  };
+  return withRungs(library, ladder, [...sorted(-1), { move }, ...sorted(1)]);
 }

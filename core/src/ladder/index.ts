@@ -12,7 +12,16 @@ export {
   RUNG_STEP,
   regionPoints,
 } from './difficulty.ts';
-export { applyFix, insertRung, nameStep, removeRung, setHeight, shiftRung, splitLadder } from './edit.ts';
+export {
+  applyFix,
+  insertRung,
+  ladderOfWays,
+  nameStep,
+  removeRung,
+  setHeight,
+  shiftRung,
+  splitLadder,
+} from './edit.ts';
 export { familyOf, patternOf, rungDemand } from './family.ts';
 export type { LibraryFile } from './file.ts';
 export { type Ladder, ladderSchema, type Rung, type WrittenLadder } from './ladder.ts';

@@ -85,11 +85,12 @@ const UNITS: Readonly<Record<string, readonly [Token['kind'], number]>> = {
 const PRIMES: Readonly<Record<string, number>> = { '"': 1, '”': 1, '″': 1, "'": 60, '′': 60 };
 
 /** A word without case, accents and apostrophes. */
-const bareWord = (text: string): string =>
-  text
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f’'`‘]/g, '');
+const bareWord = (text: string): string => {
+  const small = text.toLowerCase();
+  // Nearly every word is plain letters, and normalizing is what costs.
+  return PLAIN.test(small) ? small : small.normalize('NFD').replace(/[\u0300-\u036f’'`‘]/g, '');
+};
+const PLAIN = /^[a-z]*$/;
 
 const KEEPS_ITS_S = new Set([
   // Seizures, and nobody fit.
@@ -216,19 +217,23 @@ function rawTokens(text: string, most: number): Raw[] {
 }
 
 /** "1 1/2" is one and a half; "1/2" before a word is a half. */
-function withFractions(raw: readonly Raw[]): Raw[] {
+function withFractions(raw: readonly Raw[]): readonly Raw[] {
+  const slash = raw.findIndex((one) => one.text === '/');
+  if (slash < 0) return raw;
   const found: Raw[] = [];
   for (let i = 0; i < raw.length; i++) {
-    const [a, b, c, d] = [raw[i]!, raw[i + 1], raw[i + 2], raw[i + 3]];
-    const half = (n?: Raw, slash?: Raw, m?: Raw) =>
-      n?.kind === 'number' &&
-      slash?.text === '/' &&
-      m?.kind === 'number' &&
-      n.value === 1 &&
-      [2, 3, 4].includes(m.value);
-    const next = raw[i + 4];
-    if (a.kind === 'number' && a.value <= 3 && half(b, c, d) && b!.from > a.to && next?.kind === 'word') {
-      found.push({ ...a, value: a.value + 1 / d!.value, to: d!.to });
+    const a = raw[i]!;
+    const b = raw[i + 1];
+    const d = raw[i + 3];
+    const half =
+      b?.kind === 'number' &&
+      raw[i + 2]?.text === '/' &&
+      d?.kind === 'number' &&
+      b.value === 1 &&
+      d.value >= 2 &&
+      d.value <= 4;
+    if (a.kind === 'number' && a.value <= 3 && half && b.from > a.to && raw[i + 4]?.kind === 'word') {
+      found.push({ ...a, value: a.value + 1 / d.value, to: d.to });
       i += 3;
     } else found.push(a);
   }
@@ -239,7 +244,20 @@ function withFractions(raw: readonly Raw[]): Raw[] {
  * What was written, piece by piece: words in small letters and the singular, numbers with their units as one,
  * signs. Never more than `most`, so that a page of anything takes no longer than a page of stations.
  */
-export function tokensOf(text: string, most = 400): Token[] {
+export function tokensOf(text: string, most = 400): readonly Token[] {
+  const known = remembered.get(text);
+  // A line is looked at as a line, by its parts and by its numbers: the same pieces each time.
+  if (known && known.most === most) return known.tokens;
+  const tokens = piecesOf(text, most);
+  if (remembered.size >= MOST_REMEMBERED) remembered.clear();
+  if (text.length <= LONGEST_REMEMBERED) remembered.set(text, { most, tokens });
+  return tokens;
+}
+const MOST_REMEMBERED = 500;
+const LONGEST_REMEMBERED = 600;
+const remembered = new Map<string, { readonly most: number; readonly tokens: readonly Token[] }>();
+
+function piecesOf(text: string, most: number): Token[] {
   const raw = withFractions(rawTokens(text, most));
   const tokens: Token[] = [];
   for (let i = 0; i < raw.length; i++) {

@@ -16,5 +16,5 @@ export {
   tempoWords,
   writtenDose,
 } from './say.ts';
-export { asOpened, inOwnWords, restingName } from './spoken.ts';
+export { asOpened, ENGLISHES, type English, inEnglish, inOwnWords, restingName } from './spoken.ts';
 export { COACH_STOP, HOME_STOP, OWN_STOP } from './stop.ts';

@@ -7,6 +7,7 @@ import {
   writtenMove,
 } from '@inner-rung/core/ladder';
 import type { Demand, Move } from '@inner-rung/core/move';
+import { asOpened } from '@inner-rung/core/words';
 import { useCallback } from 'react';
 import { changes, useApp, useSend } from '../store/index.ts';
 
@@ -24,6 +25,18 @@ export interface Edits {
   readonly change: (kind: Change['kind'], of: string) => Change | undefined;
 }
 
+/** A move by the name it was opened with, where it only goes by another in the trainer's English. */
+function asNamed(library: Library, move: Move): Move {
+  const opened = asOpened(library).move(move.id);
+  const spoken = library.move(move.id);
+  if (!opened || !spoken || spoken.name === opened.name || move.name !== spoken.name) return move;
+  return {
+    ...move,
+    name: opened.name,
+    twins: move.twins.filter((twin) => twin !== opened.name || opened.twins.includes(twin)),
+  };
+}
+
 /** Edits of the trainer's own library: each a named step over the changes, saved by themselves. */
 export function useEdits(reference: Library | null, library: Library | null): Edits {
   const send = useSend();
@@ -39,7 +52,8 @@ export function useEdits(reference: Library | null, library: Library | null): Ed
         if (next) put.push(next);
         else remove.push(id);
       };
-      for (const { move, demand } of moves) add(writtenMove(library, move, demand));
+      for (const { move, demand } of moves)
+        add(writtenMove(asOpened(library), asNamed(library, move), demand));
       for (const ladder of ladders) add(ladder);
       send(changes.step({ says, put, remove }));
     },

@@ -357,7 +357,7 @@ function Miniature(props: { branch: Ladder; library: Library; bars: Bars; filter
       to={`/ladders/${branch.id}`}
       title={`${branch.name}: ${name}`}
       aria-label={`${branch.name}, ${name}, ${open} of ${branch.rungs.length} rungs open`}
-      className="touch flex w-11 flex-col justify-end"
+      className={`touch flex flex-col justify-end ${branch.avoids ? 'w-11' : 'w-20'}`}
     >
       <span className="mx-auto block w-6 border-x-2 border-base-content/70">
         {[...branch.rungs].reverse().map((rung, k) => {
@@ -372,14 +372,14 @@ function Miniature(props: { branch: Ladder; library: Library; bars: Bars; filter
         })}
       </span>
       <span className="quiet mt-0.5 block text-center text-xs leading-[1.05]">
-        {SHORT[branch.avoids ?? ''] ?? 'other'}
+        {branch.avoids ? (SHORT[branch.avoids] ?? `no ${branch.avoids}`) : branch.name}
       </span>
     </Link>
   );
 }
 
 /** What a branch avoids, in a word or two under its small ladder. */
-const SHORT: Partial<Record<Avoid | '', string>> = {
+const SHORT: Partial<Record<Avoid, string>> = {
   'leaving the floor': 'feet down',
   'weight through the wrists': 'no wrists',
   'getting down to the floor': 'no floor',

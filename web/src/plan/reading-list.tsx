@@ -1,5 +1,5 @@
 import { formatWords, INPUTS, type InputKey } from '@inner-rung/core/clock';
-import { type Library, wordFor } from '@inner-rung/core/ladder';
+import { type Library, ladderOfWays, wordFor } from '@inner-rung/core/ladder';
 import {
   isName,
   namesOf,
@@ -159,6 +159,9 @@ function Line(props: Choosing & { line: ReadLine; onLine: (line: number) => void
       {line.tiers.length > 0 && (
         <p className="quiet text-sm">
           {line.tiers.map((tier) => `${tier.is === null ? 'or' : `${tier.is}:`} ${tier.text}`).join(' · ')}
+          {stands && best.moves.length === 1 && (
+            <TiersEverywhere library={library} move={best.moves[0]!} tiers={line.tiers} />
+          )}
         </p>
       )}
       {open && (
@@ -205,6 +208,31 @@ function Line(props: Choosing & { line: ReadLine; onLine: (line: number) => void
         />
       )}
     </div>
+  );
+}
+
+/**
+ * A trainer's own easier and harder ways hold at this station by themselves; said so, they are rungs of that move from
+ * now on, on a ladder of the trainer's own.
+ */
+function TiersEverywhere(props: { library: Library; move: string; tiers: ReadLine['tiers'] }) {
+  const { library, move, tiers } = props;
+  const { reference } = useOwn();
+  const edits = useEdits(reference, library);
+  const made = ladderOfWays(
+    library,
+    move,
+    tiers.flatMap((tier) => (tier.moves.length === 1 ? [{ is: tier.is, move: tier.moves[0]! }] : [])),
+  );
+  if (!made || library.ladder(made.id)) return null;
+  return (
+    <button
+      type="button"
+      className="touch ml-2 text-left underline underline-offset-4"
+      onClick={() => edits.keep(`${made.name}: own ways`, [made])}
+    >
+      from now on, everywhere
+    </button>
   );
 }
 

@@ -1,6 +1,7 @@
 import type { Change, ChangeState, Library } from '@inner-rung/core/ladder';
 import { type Group, type Person, standsFor } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
+import { inEnglish } from '@inner-rung/core/words';
 import { useEffect, useMemo, useState } from 'react';
 import { api, libraryFrom, referenceFrom } from './api.ts';
 import { changes, groups, people as peopleShelf, rooms as roomShelf, store, useApp } from './index.ts';
@@ -34,7 +35,11 @@ export function useShelf(): Ground {
   const classes = useApp(groups.docs);
   const halls = useApp(roomShelf.docs);
   const list = files.data;
-  const library = useMemo(() => (list && ready ? libraryFrom(list, own).library : null), [list, own, ready]);
+  const english = useApp((state) => state.view.english);
+  const library = useMemo(
+    () => (list && ready ? inEnglish(libraryFrom(list, own).library, english) : null),
+    [list, own, ready, english],
+  );
   return {
     library,
     people: useMemo(() => Object.values(persons).sort(byName), [persons]),

@@ -1,3 +1,4 @@
+import type { English } from '@inner-rung/core/words';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { storage } from './storage.ts';
 
@@ -10,6 +11,8 @@ export interface View {
   /** Single-letter keys; Ctrl and arrow keys always work. */
   letterKeys: boolean;
   units: { mass: 'kg' | 'lb'; length: 'cm' | 'in'; glucose: 'mmol/L' | 'mg/dL' };
+  /** Which English the moves are named in; null as the library and each session have them. */
+  english: English | null;
   /** The group whose people the plan offers; null for everybody. */
   group: string | null;
 }
@@ -22,6 +25,7 @@ const start: View = {
   theme: 'paper',
   letterKeys: true,
   units: { mass: 'kg', length: 'cm', glucose: 'mmol/L' },
+  english: null,
   group: null,
 };
 
@@ -49,13 +53,23 @@ const slice = createSlice({
     groupChosen: (view, { payload }: PayloadAction<string | null>) => {
       view.group = payload;
     },
+    englishChosen: (view, { payload }: PayloadAction<English | null>) => {
+      view.english = payload;
+    },
     letterKeysSet: (view, { payload }: PayloadAction<boolean>) => {
       view.letterKeys = payload;
     },
   },
 });
-export const { stationPicked, viewChosen, themeChosen, letterKeysSet, unitsChosen, groupChosen } =
-  slice.actions;
+export const {
+  stationPicked,
+  viewChosen,
+  themeChosen,
+  letterKeysSet,
+  unitsChosen,
+  groupChosen,
+  englishChosen,
+} = slice.actions;
 export const viewReducer = slice.reducer;
 
 export function rememberView(view: View): void {
