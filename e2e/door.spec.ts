@@ -99,3 +99,21 @@ test('a name nobody knows is a station of its own, its readings beside it, by ke
   await expect(page.getByLabel('Title of the session')).toBeVisible();
   await expect(page.getByLabel('Rounds', { exact: true })).toHaveValue('2');
 });
+
+test('a trainer’s own ways are theirs everywhere once they say so, in the English they speak', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/circuits`);
+  await page.getByLabel(/as you write it/).fill('30/15 x 2\nPush-ups\neasier: knee push-ups\nSquats\nPlank');
+  await page.getByRole('button', { name: 'from now on, everywhere' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'from now on, everywhere' })).toHaveCount(0);
+  await page.goto(`${server.url}/yours`);
+  await page.getByRole('link', { name: 'Push-up, own ways' }).click();
+  await expect(page.getByRole('heading', { name: 'Push-up, own ways' })).toBeVisible();
+  await page.goto(`${server.url}/yours`);
+  await page.getByLabel('Moves are named in').selectOption('British');
+  await page.goto(`${server.url}/ladders`);
+  await expect(page.getByText('Knee press-up').first()).toBeVisible();
+  await expect(page.getByText('Knee push-up')).toHaveCount(0);
+});
