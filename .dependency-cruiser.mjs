@@ -8,6 +8,7 @@ export const CORE = [
   'move',
   'ladder',
   'figure',
+  'mechanics',
   'propose',
   'room',
   'person',

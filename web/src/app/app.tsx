@@ -57,6 +57,7 @@ const router = createBrowserRouter([
       screen('/ladders/:id/poster', () => import('../paper/poster-screen.tsx')),
       screen('/ladders/:id', () => import('../ladders/ladder-screen.tsx')),
       screen('/moves/:id', () => import('../ladders/move-screen.tsx')),
+      screen('/moves/:id/forces', () => import('../ladders/forces-screen.tsx')),
       screen('/moves/:id/edit', () => import('../ladders/move-edit-screen.tsx')),
       { path: '*', element: <Navigate replace to="/" /> },
     ],

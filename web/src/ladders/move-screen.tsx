@@ -297,6 +297,11 @@ export default function MoveScreen() {
             {parts.map((part) => `${PART_WORD[part.key]} (${Math.round(part.points)} of 100)`).join(', ')}.{' '}
             <span className="quiet">What isn’t listed is nothing. Limits read the high end.</span>
           </p>
+          <p>
+            <Link to={`/moves/${move.id}/forces`} className="btn btn-sm touch">
+              See the forces, joint by joint
+            </Link>
+          </p>
           {surface && surface.law !== 'place' && surfaceCm !== undefined && (
             <div className="mt-2 max-w-xl">
               <label htmlFor={heightId}>

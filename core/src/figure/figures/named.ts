@@ -404,7 +404,13 @@ export const NAMED: Figures = {
   shrug: withProps(() => front([narrow(turned(6, 4)), { ...narrow(turned(6, 4)), shrug: 0.05 }]), weights),
   'face-pull': () => front([narrow({ turned: [70, 70], seen: [0.25, 0.25] }), narrow(turned(84, 166))]),
   'strap-row': () =>
-    side([onStraps(40), onStraps(32), onStraps(25)], [{ is: 'band', from: [0.95, 2.1], in: 'both' }]),
+    side(
+      [onStraps(40), onStraps(32), onStraps(25)],
+      [
+        { is: 'bar', x: 0.3, height: 1.16 },
+        { is: 'band', from: [0.95, 2.1], in: 'both' },
+      ],
+    ),
   halo: withProps(() => front([narrow(turned(36, 184)), narrow(turned(160, 236))]), bell),
   clean: withProps(
     () =>

@@ -248,7 +248,7 @@ export const SEATED: Figures = {
     return side([away, near], [{ is: 'wall', x: x + 0.02 }]);
   },
   'raised-pike-press': (s) => {
-    const { x, away, near } = foldedOn(s + FLESH.wrist, 90, { lean: 84, h: 1.02, legs: both(onBall(0, 20)) });
+    const { x, away, near } = foldedOn(s + FLESH.wrist, 90, { lean: 84, h: 0.99, legs: both(flat(0)) });
     return side([away, near], [onSurface(s, x)]);
   },
   'wall-elbow-press': () =>

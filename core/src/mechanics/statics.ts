@@ -1,0 +1,274 @@
+import { along, type Figure, MASSES, type Point, type Solved } from '../pose/index.ts';
+import { type Body, GRAVITY, scaleOf } from './body.ts';
+import { type Contact, contactsOf } from './contacts.ts';
+import {
+  ABOVE_LOW_BACK,
+  BACK_MOST,
+  BELOW_LOW_BACK,
+  JOINT_ROWS,
+  JOINTS,
+  jointAt,
+  lowBackAt,
+  type Part,
+  turnAbout,
+} from './joints.ts';
+import { nonNegativeLeastSquares } from './nnls.ts';
+
+/** A mass at a place, m and kg; `side` for limbs and what a hand holds. */
+export interface Mass {
+  readonly part: Part;
+  readonly side: 0 | 1 | null;
+  readonly at: Point;
+  readonly kg: number;
+}
+
+/** A force on the body at a place, N. */
+export interface Reaction extends Contact {
+  readonly force: Point;
+}
+
+/** How the body stands in one moment. */
+export interface Standing {
+  readonly masses: readonly Mass[];
+  readonly centre: Point;
+  readonly reactions: readonly Reaction[];
+  /** Force that nothing takes up, as a share of weight: 0 where it can bear itself; 1 in the air. */
+  readonly unborne: number;
+  /** Turning that nothing takes up, as a share of weight times height. */
+  readonly tips: number;
+  /** Metres from the centre of mass to the nearer edge of what bears, below 0 outside; null where nothing does. */
+  readonly margin: number | null;
+}
+
+/** A pull from outside that is known: of a band in a hand, N. */
+export interface Pull {
+  readonly side: 0 | 1;
+  readonly at: Point;
+  readonly force: Point;
+}
+
+/** What each hand holds, kg. */
+export type Held = readonly [number, number];
+export const NOTHING_HELD: Held = [0, 0];
+
+/** The masses of a drawn body with what it holds, at a body's own size. */
+export function massesOf(s: Solved, body: Body, held: Held): Mass[] {
+  const k = scaleOf(body);
+  const big = ([x, y]: Point): Point => [x * k, y * k];
+  const found: Mass[] = [];
+  const add = (
+    part: Part,
+    side: 0 | 1 | null,
+    a: Point,
+    b: Point,
+    { share, at }: { share: number; at: number },
+  ) => found.push({ part, side, at: big(along(a, b, at)), kg: share * body.massKg });
+  add('head', null, s.neck, s.crown, MASSES.head);
+  add('chest', null, s.waist, s.neck, MASSES.chest);
+  add('loin', null, s.hip, s.waist, MASSES.loin);
+  for (const side of [0, 1] as const) {
+    const arm = s.arms[side];
+    add('upper arm', side, arm.root, arm.joint, MASSES.upperArm);
+    add('forearm', side, arm.joint, arm.end, MASSES.forearm);
+    add('hand', side, arm.end, arm.tip, MASSES.hand);
+    const leg = s.legs[side];
+    add('thigh', side, leg.root, leg.joint, MASSES.thigh);
+    add('shank', side, leg.joint, leg.end, MASSES.shank);
+    add('foot', side, leg.heel, leg.tip, MASSES.foot);
+    if (held[side] > 0)
+      found.push({ part: 'load', side, at: big(along(arm.end, arm.tip, 0.5)), kg: held[side] });
+  }
+  return found;
+}
+
+/** How dear a force is beside a moment at a joint's limit, a share of weight for a share of strength. Estimates. */
+const DEAR = { ground: 0.15, grip: 0.5 } as const;
+/** Shoes on a gym's floor, hands on a wall. Common practice for dry rubber, on the low side. */
+const FRICTION = 0.6;
+/** Equilibrium before everything else. */
+const FIRM = 300;
+
+/** Moments about the joints as they come of the forces at the contacts: what is there without them, and of each. */
+function effortRows(
+  s: Solved,
+  body: Body,
+  masses: readonly Mass[],
+  contacts: readonly Contact[],
+  ways: readonly { readonly i: number; readonly force: Point }[],
+  pulls: readonly Reaction[],
+): { row: number[]; right: number }[] {
+  const k = scaleOf(body);
+  const weight = body.massKg * GRAVITY;
+  const one = (
+    [x, y]: Point,
+    most: number,
+    has: (mass: Mass) => boolean,
+    bears: (contact: Contact) => boolean,
+  ) => {
+    const about: Point = [x * k, y * k];
+    const own =
+      masses.filter(has).reduce((sum, { at, kg }) => sum + turnAbout(about, at, [0, -kg * GRAVITY]), 0) +
+      pulls.filter(bears).reduce((sum, { at, force }) => sum + turnAbout(about, at, force), 0);
+    const share = 1 / (most * body.massKg);
+    return {
+      row: ways.map(({ i, force }) =>
+        bears(contacts[i]!) ? turnAbout(about, contacts[i]!.at, force) * weight * share : 0,
+      ),
+      right: -own * share,
+    };
+  };
+  return [
+    ...JOINTS.flatMap((joint) =>
+      ([0, 1] as const).map((side) => {
+        const { parts, bears, most } = JOINT_ROWS[joint];
+        return one(
+          jointAt(s, joint, side),
+          most,
+          (mass) => mass.side === side && parts.includes(mass.part),
+          (contact) => contact.side === side && bears.includes(contact.part),
+        );
+      }),
+    ),
+    one(
+      lowBackAt(s),
+      BACK_MOST,
+      (mass) => ABOVE_LOW_BACK.includes(mass.part),
+      (contact) => !BELOW_LOW_BACK.includes(contact.part),
+    ),
+  ];
+}
+
+/** The forces sought, and what they are sought by; forces are shares of the body's weight. */
+export interface Problem {
+  /** A force of size one at contact `i`, as each unknown is counted. */
+  readonly ways: readonly { readonly i: number; readonly force: Point; readonly dear: number }[];
+  /** Must hold: nothing is left over sideways, upwards and in turning. */
+  readonly firm: readonly { readonly row: readonly number[]; readonly right: number }[];
+  /** As small as can be, squared and added up. */
+  readonly soft: readonly { readonly row: readonly number[]; readonly right: number }[];
+}
+
+interface Ground {
+  readonly masses: readonly Mass[];
+  readonly whole: number;
+  readonly centre: Point;
+  readonly contacts: readonly Contact[];
+  readonly pulls: readonly Reaction[];
+  /** What is to be borne: weight and pulls, N and N·m about the centre of mass. */
+  readonly drawn: { readonly x: number; readonly y: number; readonly turn: number };
+}
+
+function groundOf(figure: Figure, s: Solved, body: Body, held: Held, pulled: readonly Pull[]): Ground {
+  const masses = massesOf(s, body, held);
+  const whole = masses.reduce((sum, { kg }) => sum + kg, 0);
+  const centre: Point = [
+    masses.reduce((sum, { at, kg }) => sum + at[0] * kg, 0) / whole,
+    masses.reduce((sum, { at, kg }) => sum + at[1] * kg, 0) / whole,
+  ];
+  const k = scaleOf(body);
+  const big = ([x, y]: Point): Point => [x * k, y * k];
+  const pulls = pulled.map(
+    ({ side, at, force }): Reaction => ({ part: 'hand', side, kind: 'grip', at: big(at), force }),
+  );
+  return {
+    masses,
+    whole,
+    centre,
+    contacts: contactsOf(figure, s).map((one) => ({ ...one, at: big(one.at) })),
+    pulls,
+    drawn: added({ x: 0, y: -whole * GRAVITY, turn: 0 }, pulls, centre),
+  };
+}
+
+const added = (from: Ground['drawn'], forces: readonly Reaction[], about: Point): Ground['drawn'] =>
+  forces.reduce(
+    (sum, { at, force }) => ({
+      x: sum.x + force[0],
+      y: sum.y + force[1],
+      turn: sum.turn + turnAbout(about, at, force),
+    }),
+    from,
+  );
+
+/**
+ * What the forces at a pose's contacts are found by. Firm: equilibrium. Soft: each joint's moment as a share of what its
+ * muscles can make, and the forces themselves, so that of all that would bear it those are taken that ask least.
+ */
+function problemOf(s: Solved, body: Body, ground: Ground): Problem {
+  const { masses, centre, contacts, pulls, drawn } = ground;
+  // A force within its cone of friction is one along each edge of it, none of them below nought.
+  const ways = contacts.flatMap(({ kind, at }, i) => {
+    const to = (x: number, y: number, dear: number) => ({ i, force: [x, y] as Point, dear });
+    if (kind === 'ground') return [to(FRICTION, 1, DEAR.ground), to(-FRICTION, 1, DEAR.ground)];
+    const away = at[0] > centre[0] ? -1 : 1;
+    if (kind === 'wall') return [to(away, FRICTION, DEAR.ground), to(away, -FRICTION, DEAR.ground)];
+    return [to(0, 1, DEAR.grip), to(0, -1, DEAR.grip), to(1, 0, DEAR.grip), to(-1, 0, DEAR.grip)];
+  });
+  const weight = body.massKg * GRAVITY;
+  return {
+    ways,
+    firm: [
+      { row: ways.map(({ force }) => force[0]), right: -drawn.x / weight },
+      { row: ways.map(({ force }) => force[1]), right: -drawn.y / weight },
+      {
+        row: ways.map(({ i, force }) => turnAbout(centre, contacts[i]!.at, force)),
+        right: -drawn.turn / weight,
+      },
+    ],
+    soft: [
+      ...effortRows(s, body, masses, contacts, ways, pulls),
+      ...ways.map((way, j) => ({ row: ways.map((_, m) => (m === j ? way.dear : 0)), right: 0 })),
+    ],
+  };
+}
+
+/** The problem that {@link standingOf} solves, for a second solver to be held against it. */
+export const problemAt = (figure: Figure, s: Solved, body: Body, held: Held = NOTHING_HELD): Problem =>
+  problemOf(s, body, groundOf(figure, s, body, held, []));
+
+/** Sizes of the forces sought, as shares of the body's weight. */
+export function solved({ ways, firm, soft }: Problem): number[] {
+  if (ways.length === 0) return [];
+  return nonNegativeLeastSquares(
+    [...firm.map(({ row }) => row.map((one) => FIRM * one)), ...soft.map(({ row }) => row)],
+    [...firm.map(({ right }) => FIRM * right), ...soft.map(({ right }) => right)],
+  );
+}
+
+/**
+ * Which forces bear a pose, by planar equilibrium, nothing pulling where nothing is gripped. Where a pose can't bear
+ * itself, because something moves it on or the drawing is wrong, what is left over is said.
+ */
+export function standingOf(
+  figure: Figure,
+  s: Solved,
+  body: Body,
+  held: Held = NOTHING_HELD,
+  pulled: readonly Pull[] = [],
+): Standing {
+  const ground = groundOf(figure, s, body, held, pulled);
+  const { masses, centre, contacts, pulls, whole, drawn } = ground;
+  const problem = problemOf(s, body, ground);
+  const unit = body.massKg * GRAVITY;
+  const sizes = solved(problem);
+  const forces = contacts.map((): [number, number] => [0, 0]);
+  problem.ways.forEach(({ i, force }, j) => {
+    forces[i]![0] += force[0] * sizes[j]! * unit;
+    forces[i]![1] += force[1] * sizes[j]! * unit;
+  });
+  const borne = contacts.map((contact, i): Reaction => ({ ...contact, force: forces[i]! }));
+  const left = added(drawn, borne, centre);
+  const bearing = contacts.filter(({ kind }) => kind !== 'grip').map(({ at }) => at[0]);
+  const weight = whole * GRAVITY;
+  return {
+    masses,
+    centre,
+    reactions: [...borne, ...pulls],
+    unborne: Math.hypot(left.x, left.y) / weight,
+    tips: Math.abs(left.turn) / (weight * body.heightM),
+    margin:
+      bearing.length === 0
+        ? null
+        : Math.min(centre[0] - Math.min(...bearing), Math.max(...bearing) - centre[0]),
+  };
+}
