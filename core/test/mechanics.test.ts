@@ -10,6 +10,7 @@ import {
   GRAVITY,
   JOINTS,
   landing,
+  loadFindings,
   lowBackAt,
   lowBackOf,
   metOfRaising,
@@ -20,11 +21,13 @@ import {
   problemAt,
   type Rep,
   repOf,
+  saidFindings,
   solved,
   standingOf,
   turnAbout,
   USUAL_BODY,
 } from '@inner-rung/core/mechanics';
+import { demandOf } from '@inner-rung/core/move';
 import { type Figure, mirrored, poseAt, solve } from '@inner-rung/core/pose';
 import fc from 'fast-check';
 import loadHighs from 'highs';
@@ -246,6 +249,79 @@ describe('least squares without anything below nought', () => {
         },
       ),
       { numRuns: 400 },
+    );
+  });
+});
+
+/** Findings that stand, each with why. */
+const LET_STAND: Readonly<Record<string, string>> = {
+  'hip-thrust-load wrist.load': 'the weight lies on the hips, the hands only keep it there',
+  'hip-thrust-load shoulder.load': 'the weight lies on the hips, the hands only keep it there',
+  'press-out-split knee.load': 'a short split stance: the back leg only steadies',
+  'split-band-press knee.load': 'a short split stance: the back leg only steadies',
+};
+
+describe('figures beside the drawing', () => {
+  test('no move’s load is less than its drawing shows, at its lowest, usual and highest, but where it stands with a reason', () => {
+    const open = library.moves.flatMap((move) => {
+      const { surface } = move;
+      const heights = surface ? [surface.minCm, surface.usualCm, surface.maxCm] : [0];
+      return heights.flatMap((cm) => {
+        const demand = demandOf(move, library.demand.get(move.id)!, surface ? { surfaceCm: cm } : {});
+        return loadFindings(move, demand, FIGURES[move.id]!(cm / 100)).map(({ key, says }) => [
+          `${move.id} ${key}`,
+          `${cm} cm: ${says}`,
+        ]);
+      });
+    });
+    expect(open.filter(([what]) => !LET_STAND[what!])).toEqual([]);
+    // What stands is still found: a reason without its finding is taken away.
+    expect([...new Set(open.map(([what]) => what!))].sort()).toEqual(Object.keys(LET_STAND).sort());
+  });
+  test('a move whose load is left at nothing is found, with what says otherwise', () => {
+    const move = library.move('plank')!;
+    const least = {
+      ...library.demand.get('standing-curl')!,
+      'wrist.load': { lo: 1, hi: 1, from: 'estimate' as const },
+    };
+    const found = loadFindings(
+      move,
+      { ...library.demand.get('plank')!, 'wrist.load': least['wrist.load'] },
+      drawn('plank'),
+    );
+    expect(found).toEqual([
+      expect.objectContaining({
+        key: 'wrist.load',
+        least: 66,
+        says: expect.stringMatching(/66 % of the weight on the hands; the library has 1/),
+      }),
+    ]);
+    const curl = library.move('standing-curl')!;
+    const bare = {
+      ...library.demand.get('standing-curl')!,
+      'strength.grip': { lo: 0, hi: 0, from: 'estimate' as const },
+    };
+    expect(loadFindings(curl, bare, drawn('standing-curl')).map(({ key }) => key)).toEqual(['strength.grip']);
+  });
+});
+
+describe('words beside figures', () => {
+  test('what a name or a standard says of a body is in the figures', () => {
+    expect(
+      library.moves.flatMap((move) =>
+        saidFindings(move, library.demand.get(move.id)!).map(({ says }) => `${move.id}: ${says}`),
+      ),
+    ).toEqual([]);
+  });
+  test.each([
+    ['Side bend with a reach', 'Bend sideways, the hand slides down the side.', 'spine.sideBend'],
+    ['Squat', 'Down to a squat, then jump as high as you can.', 'impact.class'],
+    ['Reach', 'Both arms overhead, then down.', 'shoulder.raisedDeg'],
+    ['Twisting squat', 'Down, and the chest turns to one side.', 'spine.turn'],
+    ['Low crawl', 'On all fours, hand and knee in turn.', 'knee.kneel'],
+  ] as const)('“%s: %s” has to have its figure', (name, standard, key) => {
+    expect(saidFindings({ name, standard }, library.demand.get('squat')!).map((one) => one.key)).toContain(
+      key,
     );
   });
 });

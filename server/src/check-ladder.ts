@@ -1,6 +1,15 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { basename, join, resolve } from 'node:path';
-import { checkLadder, LibraryError, type LibraryFile, openLibrary } from '@inner-rung/core/ladder';
+import { shownFor } from '@inner-rung/core/figure';
+import {
+  checkLadder,
+  type Library,
+  LibraryError,
+  type LibraryFile,
+  openLibrary,
+} from '@inner-rung/core/ladder';
+import { findingsOf } from '@inner-rung/core/mechanics';
+import { demandOf } from '@inner-rung/core/move';
 import { isLibraryFile } from './library-files.ts';
 
 /**
@@ -35,9 +44,13 @@ function main(folder: string, path: string | undefined): number {
     const library = openLibrary([...others.map(read), mine]);
     const here = ladder?.id ? library.ladder(ladder.id) : undefined;
     const findings = here ? checkLadder(library, here) : [];
-    for (const { severity, says } of findings) say(`${severity}: ${says}`);
+    const said = [
+      ...findings.map(({ severity, says }) => `${severity}: ${says}`),
+      ...moves.flatMap(({ id }) => oddOf(library, id ?? '')),
+    ];
+    for (const line of said) say(line);
     say(
-      `${mine.name}: it opens, ${moves.length} ${moves.length === 1 ? 'move' : 'moves'} of its own; ${findings.length === 0 ? 'nothing odd' : `${findings.length} to look at`}.`,
+      `${mine.name}: it opens, ${moves.length} ${moves.length === 1 ? 'move' : 'moves'} of its own; ${said.length === 0 ? 'nothing odd' : `${said.length} to look at`}.`,
     );
     return 0;
   } catch (error) {
@@ -47,6 +60,21 @@ function main(folder: string, path: string | undefined): number {
       say(`${where}, field "${field}": ${message}`);
     return 1;
   }
+}
+
+/** Where a move's drawing, its loads and its own words disagree with its figures. */
+function oddOf(library: Library, id: string): string[] {
+  const move = library.move(id);
+  const demand = library.demand.get(id);
+  if (!move || !demand) return [];
+  const usual = move.surface ? { surfaceCm: move.surface.usualCm } : {};
+  const shown = shownFor(library, { move: id, settings: usual });
+  const at = demandOf(move, demand, usual);
+  const own = shown && !shown.like ? shown.figure : null;
+  return [
+    ...(own ? [] : [`${move.name}: no drawing of its own, so that nothing is held against it`]),
+    ...findingsOf(move, at, own).map(({ what, says }) => `${move.name}, ${what}: ${says}`),
+  ];
 }
 
 process.exitCode = main(resolve(process.argv[2]!), process.argv[3]);

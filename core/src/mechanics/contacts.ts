@@ -24,6 +24,8 @@ const NEAR = 0.045;
 /** An elbow that bears is no further beside its shoulder, as a share of the upper arm; hips rest no higher, m. */
 const STANDS_UNDER = 0.85;
 const HIP_RESTS = 0.015;
+/** An ankle behind a knee on the floor lies where it is no higher, m. */
+const SHANK_LIES = 0.16;
 /** Half of the breadth on which hips rest, m. Estimate. */
 const SITS_BROAD = 0.08;
 /** Hips that rest higher than this sit, m. */
@@ -47,8 +49,13 @@ export function contactsOf(figure: Figure, s: Solved): Contact[] {
     if (part === 'foot') {
       const { tip, heel } = s.legs[side!];
       for (const at of [tip, heel]) if (stands(at)) put(at);
-    } else if (part === 'knee') put(s.legs[side!].joint);
-    else if (part === 'hand') {
+    } else if (part === 'knee') {
+      const { joint, end } = s.legs[side!];
+      put(joint);
+      // A shank that lies behind its knee bears all along.
+      if (end[1] - height < SHANK_LIES && Math.abs(end[0] - joint[0]) > LENGTHS.shank / 2)
+        found.push({ part: 'foot', side, at: end, kind: 'ground' });
+    } else if (part === 'hand') {
       const { end, tip } = s.arms[side!];
       const palm = along(end, tip, PALM);
       const wall = walls.some((x) => Math.abs(end[0] - x) < 0.06 || Math.abs(tip[0] - x) < 0.05);
@@ -75,8 +82,10 @@ export function contactsOf(figure: Figure, s: Solved): Contact[] {
           found.push({ part, side: k, at: thigh, kind: 'ground' });
       }
     } else {
-      put(s.neck);
-      if (Math.abs(s.waist[1] - s.neck[1]) < NEAR) put(s.waist);
+      // Shoulders that are lifted don't bear; the waist does where it lies.
+      const lies = ([, y]: Point, flesh: number) => Math.abs(y - flesh - height) < NEAR;
+      if (lies(s.neck, FLESH.shoulder)) put(s.neck);
+      if (lies(s.waist, FLESH.hip)) put(s.waist);
       if (along(s.headBase, s.crown, 0.5)[1] - height < HEAD_LIES)
         found.push({ part: 'head', side: null, at: along(s.headBase, s.crown, 0.5), kind: 'ground' });
     }

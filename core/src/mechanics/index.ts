@@ -1,5 +1,5 @@
-export { type Body, bodyFaults, GRAVITY, scaleOf, USUAL_BODY } from './body.ts';
-export { type Contact, contactsOf } from './contacts.ts';
+export { type Body, bodyFaults, GRAVITY, USUAL_BODY } from './body.ts';
+export { loadFindings } from './findings.ts';
 export {
   ABOVE_LOW_BACK,
   BELOW_LOW_BACK,
@@ -12,6 +12,7 @@ export {
 } from './joints.ts';
 export { lowBackOf, momentsOf } from './moments.ts';
 export { nonNegativeLeastSquares } from './nnls.ts';
+export { findingsOf } from './odd.ts';
 export {
   type Frame,
   heldAs,
@@ -22,9 +23,8 @@ export {
   type Rep,
   repOf,
 } from './rep.ts';
+export { saidFindings } from './said.ts';
 export {
-  massesOf,
-  NOTHING_HELD,
   problemAt,
   solved,
   standingOf,

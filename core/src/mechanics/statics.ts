@@ -52,7 +52,7 @@ export type Held = readonly [number, number];
 export const NOTHING_HELD: Held = [0, 0];
 
 /** The masses of a drawn body with what it holds, at a body's own size. */
-export function massesOf(s: Solved, body: Body, held: Held): Mass[] {
+function massesOf(s: Solved, body: Body, held: Held): Mass[] {
   const k = scaleOf(body);
   const big = ([x, y]: Point): Point => [x * k, y * k];
   const found: Mass[] = [];
@@ -99,43 +99,51 @@ function effortRows(
 ): { row: number[]; right: number }[] {
   const k = scaleOf(body);
   const weight = body.massKg * GRAVITY;
+  // Asked at every frame of every form: loops rather than lists.
   const one = (
     [x, y]: Point,
     most: number,
     has: (mass: Mass) => boolean,
     bears: (contact: Contact) => boolean,
   ) => {
-    const about: Point = [x * k, y * k];
-    const own =
-      masses.filter(has).reduce((sum, { at, kg }) => sum + turnAbout(about, at, [0, -kg * GRAVITY]), 0) +
-      pulls.filter(bears).reduce((sum, { at, force }) => sum + turnAbout(about, at, force), 0);
+    const [ax, ay] = [x * k, y * k];
+    let own = 0;
+    for (const mass of masses) if (has(mass)) own -= (mass.at[0] - ax) * mass.kg * GRAVITY;
+    for (const pull of pulls)
+      if (bears(pull)) own += (pull.at[0] - ax) * pull.force[1] - (pull.at[1] - ay) * pull.force[0];
     const share = 1 / (most * body.massKg);
-    return {
-      row: ways.map(({ i, force }) =>
-        bears(contacts[i]!) ? turnAbout(about, contacts[i]!.at, force) * weight * share : 0,
-      ),
-      right: -own * share,
-    };
+    const row = new Array<number>(ways.length);
+    for (let j = 0; j < ways.length; j++) {
+      const { i, force } = ways[j]!;
+      const contact = contacts[i]!;
+      row[j] = bears(contact)
+        ? ((contact.at[0] - ax) * force[1] - (contact.at[1] - ay) * force[0]) * weight * share
+        : 0;
+    }
+    return { row, right: -own * share };
   };
-  return [
-    ...JOINTS.flatMap((joint) =>
-      ([0, 1] as const).map((side) => {
-        const { parts, bears, most } = JOINT_ROWS[joint];
-        return one(
+  const rows: { row: number[]; right: number }[] = [];
+  for (const joint of JOINTS) {
+    const { parts, bears, most } = JOINT_ROWS[joint];
+    for (const side of [0, 1] as const)
+      rows.push(
+        one(
           jointAt(s, joint, side),
           most,
           (mass) => mass.side === side && parts.includes(mass.part),
           (contact) => contact.side === side && bears.includes(contact.part),
-        );
-      }),
-    ),
+        ),
+      );
+  }
+  rows.push(
     one(
       lowBackAt(s),
       BACK_MOST,
       (mass) => ABOVE_LOW_BACK.includes(mass.part),
       (contact) => !BELOW_LOW_BACK.includes(contact.part),
     ),
-  ];
+  );
+  return rows;
 }
 
 /** The forces sought, and what they are sought by; forces are shares of the body's weight. */

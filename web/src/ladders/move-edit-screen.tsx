@@ -1,5 +1,6 @@
-import { FIGURES, figureFindings, shownFor } from '@inner-rung/core/figure';
+import { FIGURES, shownFor } from '@inner-rung/core/figure';
 import { checkLadder, type LadderFinding, writtenMove } from '@inner-rung/core/ladder';
+import { findingsOf } from '@inner-rung/core/mechanics';
 import {
   DEMAND_KEYS,
   DEMANDS,
@@ -206,7 +207,7 @@ export default function MoveEditScreen() {
               <FigureEditor
                 key={move.id}
                 drawing={move.drawing}
-                findings={figureFindings(move, demand, move.drawing)}
+                findings={findingsOf(move, demand, move.drawing)}
                 onKeep={(drawing, says) => put('drawing', { drawing }, {}, says)}
                 onAway={() => put('drawing', { drawing: undefined }, {}, 'Take the drawing away')}
               />

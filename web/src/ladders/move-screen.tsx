@@ -1,6 +1,7 @@
-import { figureFindings, shownFor, stripOf, svgOf } from '@inner-rung/core/figure';
+import { shownFor, stripOf, svgOf } from '@inner-rung/core/figure';
 import type { Avoid, Library, Rung } from '@inner-rung/core/ladder';
 import { breaksPromise, difficultyOf, leverWords, rungDemand } from '@inner-rung/core/ladder';
+import { findingsOf } from '@inner-rung/core/mechanics';
 import {
   CAPABILITIES,
   DEMAND_KEYS,
@@ -358,7 +359,7 @@ function Drawn(props: { library: Library; move: Move; surfaceCm?: number }) {
   );
   if (!shown) return <p className="quiet mt-3">Nothing drawn is near enough to this move to stand for it.</p>;
   const demand = rungDemand(library, { move: move.id });
-  const findings = shown.like || !demand ? [] : figureFindings(move, demand, shown.figure);
+  const findings = shown.like || !demand ? [] : findingsOf(move, demand, shown.figure);
   const stills = stripOf(shown.figure).map((still) => svgOf(still, move.name));
   return (
     <section className="mt-3 border-y-2 border-base-300 py-2" aria-label="How it looks">

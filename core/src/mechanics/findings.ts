@@ -1,0 +1,119 @@
+import { DEMANDS, type Demand, type DemandKey, type Move, unsafeEnd } from '../move/index.ts';
+import type { Figure } from '../pose/index.ts';
+import { USUAL_BODY } from './body.ts';
+import { JOINT_ROWS, type Joint } from './joints.ts';
+import { type Frame, heldAs, onHands, repOf } from './rep.ts';
+import { type Held, NOTHING_HELD } from './statics.ts';
+
+/** A figure that a move's drawing says is more than the library has. */
+interface LoadFinding {
+  readonly key: DemandKey;
+  /** The least that it is, in the unit of its row. */
+  readonly least: number;
+  readonly says: string;
+}
+
+/** A frame that nobody could stop in says nothing of what bears. */
+const still = ({ standing }: Frame): boolean =>
+  standing.reactions.length > 0 && standing.unborne < 0.03 && standing.tips < 0.03;
+
+/**
+ * Least levels by the most of a joint's moment, N·m for a kilogram of body. The cuts lie between moves whose level
+ * nobody doubts: a chair (1.0) is 2 and a lunge (1.16) is 3 for the knee; a light curl is 1 and an overhead press 2 for
+ * the shoulder. Estimates, on the low side: an author may well say more.
+ */
+const LEAST: Readonly<
+  Partial<Record<DemandKey, { joint: Joint; cuts: readonly (readonly [number, number])[] }>>
+> = {
+  'knee.load': {
+    joint: 'knee',
+    cuts: [
+      [1.5, 3],
+      [1.12, 2],
+      [0.5, 1],
+    ],
+  },
+  'shoulder.load': {
+    joint: 'shoulder',
+    cuts: [
+      [0.6, 2],
+      [0.15, 1],
+    ],
+  },
+};
+/** Per cent of weight by which hands may bear more than the library has. The published figures lie within. */
+const HANDS_APART = 10;
+
+/** What of a move's load its drawing shows to be more than its figures say; empty where they are at least as careful. */
+export function loadFindings(
+  move: Pick<Move, 'needs' | 'surface'>,
+  demand: Demand,
+  figure: Figure,
+): LoadFinding[] {
+  if (figure.above) return [];
+  const need = move.needs.find(({ what }) => what === 'hand load');
+  const count = need?.count ?? 1;
+  const [least, middle] = need
+    ? [need.min ?? 0, ((need.min ?? 0) + (need.max ?? need.min ?? 0)) / 2]
+    : [0, 0];
+  const rep = keysOf(figure, heldAs(figure, middle));
+  // A weight in a hand that bears stands on the floor, and isn't borne by the wrist.
+  const empty = keysOf(figure, NOTHING_HELD);
+  if (rep.length === 0) return [];
+  const found: LoadFinding[] = [];
+  const needed = (key: DemandKey, floor: number, why: string) => {
+    if (floor > unsafeEnd(demand[key]))
+      found.push({
+        key,
+        least: floor,
+        says: `${floor} at the least, ${why}; the library has ${unsafeEnd(demand[key])}`,
+      });
+  };
+  const hands =
+    Math.max(0, ...empty.map((frame) => onHands(frame, USUAL_BODY).reduce((a, b) => a + b, 0))) * 100;
+  const props = empty.some(({ standing }) =>
+    standing.reactions.some(
+      ({ part, kind, force }) =>
+        (part === 'hand' || part === 'elbow') && kind !== 'grip' && force[1] > PROPPED,
+    ),
+  );
+  const stated = unsafeEnd(demand['wrist.load']);
+  if (stated > 0 && hands > stated + HANDS_APART)
+    needed('wrist.load', Math.round(hands), `drawn with ${Math.round(hands)} % of the weight on the hands`);
+  if (need && figure.props.some((prop) => 'in' in prop)) {
+    const share = Math.round(((least * count) / USUAL_BODY.massKg) * 100);
+    needed('wrist.load', share, `the lightest weight that it is done with is ${share} % of the body’s`);
+    needed('strength.grip', GRIP_LEAST, 'a weight is held');
+    needed('hands.busy', 1, 'a weight is held');
+  }
+  for (const [key, row] of Object.entries(LEAST) as [DemandKey, NonNullable<(typeof LEAST)[DemandKey]>][]) {
+    // Arms that prop or hold on take what they like of a weight; one that they hold is theirs.
+    if (row.joint === 'shoulder' && !need) continue;
+    const most =
+      Math.max(0, ...rep.map(({ moments }) => Math.max(...moments[row.joint].map(Math.abs)))) /
+      USUAL_BODY.massKg;
+    const cut = row.cuts.find(([from]) => most >= from);
+    // Where hands bear as well, how much a foot takes is the body's choice.
+    const level = cut && (row.joint === 'knee' && props ? 1 : cut[1]);
+    if (level)
+      needed(
+        key,
+        level,
+        `drawn with ${most.toFixed(2)} N·m/kg there, ${Math.round((most / JOINT_ROWS[row.joint].most) * 100)} % of a usual adult’s strength`,
+      );
+  }
+  return found;
+}
+
+/** What an arm bears from which somebody is propped on it, N. */
+const PROPPED = 40;
+/** What holding any weight asks of the grip, of a hundred. Estimate. */
+const GRIP_LEAST = 10;
+
+/** A rep's key poses that somebody could stop in. */
+function keysOf(figure: Figure, held: Held): Frame[] {
+  return figure.poses.flatMap((pose) => {
+    const made = repOf({ ...figure, poses: [pose], back: false }, { steps: 1, held });
+    return typeof made === 'string' ? [] : made.frames.slice(0, 1).filter(still);
+  });
+}

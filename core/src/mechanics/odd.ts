@@ -1,0 +1,22 @@
+import { type FigureFinding, figureFindings } from '../figure/index.ts';
+import { DEMANDS, type Demand, type Move } from '../move/index.ts';
+import type { Figure } from '../pose/index.ts';
+import { loadFindings } from './findings.ts';
+import { saidFindings } from './said.ts';
+
+/** Everything in which a move's figures disagree with its drawing, with the loads in it, and with its own words. */
+export function findingsOf(
+  move: Pick<Move, 'name' | 'standard' | 'needs' | 'posture' | 'surface'>,
+  demand: Demand,
+  figure: Figure | null,
+): FigureFinding[] {
+  const named = ({ key, says }: { key: keyof typeof DEMANDS; says: string }): FigureFinding => ({
+    what: DEMANDS[key].says,
+    says,
+  });
+  return [
+    ...(figure ? figureFindings(move, demand, figure) : []),
+    ...(figure ? loadFindings(move, demand, figure).map(named) : []),
+    ...saidFindings(move, demand).map(named),
+  ];
+}
