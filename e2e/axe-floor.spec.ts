@@ -51,6 +51,13 @@ const SCREENS: readonly Screen[] = [
     },
   ],
   ['the run sheet', '/plan/tuesday-ten/run-sheet', async () => {}],
+  [
+    'the forces of a move',
+    '/moves/held-load-squat/forces',
+    async (page) => {
+      await expect(page.getByRole('region', { name: 'In this moment' })).toBeVisible();
+    },
+  ],
   ['the keys', '/plan/tuesday-ten', async (page) => page.getByRole('button', { name: 'Keys' }).click(), null],
   [
     'the best order',

@@ -38,3 +38,21 @@ test('from a station to its move, to the wall, and what is barred for somebody i
   await page.goBack();
   await expect(page.getByLabel('For', { exact: true })).toHaveValue('tomas-wick');
 });
+
+test('what a move asks of a body: forces through the rep, at a height, by keyboard', async ({ page }) => {
+  await page.goto(`${server.url}/moves/raised-push-up`);
+  await page.getByRole('link', { name: 'See the forces, joint by joint' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/push-up, hands raised/);
+  const moment = page.getByRole('region', { name: 'In this moment' });
+  const rep = page.getByRole('slider', { name: 'Through the rep' });
+  await rep.focus();
+  await page.keyboard.press('Home');
+  // Published: 55 % at 30 cm and 41 % at 61 cm, held at the top (Ebben et al. 2011).
+  await page.getByLabel(/Height of the hands/).fill('30');
+  await expect(moment).toContainText(/5[0-9] % of their weight/);
+  await page.getByLabel(/Height of the hands/).fill('61');
+  await expect(moment).toContainText(/(39|4[0-5]) % of their weight/);
+  await expect(page.getByRole('img', { name: /^Forces: / })).toBeVisible();
+  await page.goto(`${server.url}/moves/spine-turn-lying/forces`);
+  await expect(page.getByText('It is drawn from above')).toBeVisible();
+});

@@ -1,5 +1,6 @@
 import { classRows } from './class.ts';
 import { figureRows } from './figures.ts';
+import { forceRows } from './forces.ts';
 import { shipped } from './generated.ts';
 import { ladderRows } from './ladders.ts';
 import { orderRows } from './order.ts';
@@ -22,6 +23,7 @@ const rows = [
   ...(await classRows(base)),
   ...runRows(base),
   ...(await figureRows(base)),
+  ...forceRows(base),
   ...weightRows(),
   ...(await wallRows(base)),
   ...(await paintRows(base)),

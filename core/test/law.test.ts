@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { makeLanes, needsInIndex, planClass, share, together } from '@inner-rung/core/class';
 import { createScaler, type ScaleRequest, switchesOf, type Use } from '@inner-rung/core/engine';
-import { compileLibrary } from '@inner-rung/core/forms';
+import { compileLibrary, formsOf } from '@inner-rung/core/forms';
 import { rungDemand } from '@inner-rung/core/ladder';
 import {
   compileConstraints,
@@ -11,6 +11,7 @@ import {
   openForAll,
   SHORTEST_HOLD_SECONDS,
   type Subject,
+  subjectOf,
 } from '@inner-rung/core/limits';
 import { nextRungs } from '@inner-rung/core/log';
 import { type FormRef, LIMB_KEYS } from '@inner-rung/core/move';
@@ -424,4 +425,23 @@ describe('what the law is made of', () => {
     for (const use of scaler.scale(request({ ...NOBODY })).uses)
       if (use) expect(library.move(use.move)!.needs.map((need) => need.what)).not.toContain('seat');
   });
+});
+
+test('who owns a lateral raise, and has not yet a push, does the raise and no push-up', () => {
+  const person: Person = {
+    ...PERSON_EXAMPLE,
+    assumedLevel: 0,
+    placements: [
+      { ladder: 'arm-raise', rung: { move: 'slow-side-raise' }, evidence: 'assessed', on: '2026-11-01' },
+    ],
+  };
+  const subject = subjectOf(person, library, '2026-11-20');
+  const law = lawIn(library, EVERYWHERE);
+  const c = compileConstraints(subject, { ...AS_WRITTEN, ability: 'own rungs' });
+  const open = (id: string) => formsOf(law.table, id).some((form) => law.isOpen(form, c));
+  expect(open('slow-side-raise')).toBe(true);
+  expect(open('side-raise')).toBe(true);
+  expect(open('hold-and-raise')).toBe(false);
+  expect(open('push-up')).toBe(false);
+  expect(open('knee-push-up')).toBe(false);
 });

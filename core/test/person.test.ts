@@ -8,6 +8,7 @@ import {
   bandOfRpe,
   kcalPerMinute,
   LEVELS,
+  ownedAlone,
   PERSON,
   PERSON_EXAMPLE,
 } from '@inner-rung/core/person';
@@ -61,6 +62,23 @@ describe('ability from placements', () => {
     const assumed = abilityFrom(library, [{ ...placement, evidence: 'assumed' }], 0);
     expect(seen[region('strength.front')]).toBe(45);
     expect(assumed[region('strength.front')]).toBe(LEVELS[0].ability[region('strength.front')]);
+  });
+  test('owning small muscles’ work says nothing of anything else, and is open all the same', () => {
+    for (const ladder of library.ladders.filter((one) => one.isolates)) {
+      const top = ladder.rungs.at(-1)!;
+      const placement = {
+        ladder: ladder.id,
+        rung: { move: top.move, ...(top.settings ? { settings: top.settings } : {}) },
+        evidence: 'assessed' as const,
+        on: '2026-01-01',
+      };
+      expect([ladder.id, abilityFrom(library, [placement], 0)]).toEqual([ladder.id, LEVELS[0].ability]);
+      expect(ownedAlone(library, [placement])).toEqual(
+        [...new Set(ladder.rungs.map((rung) => rung.move))].sort(),
+      );
+      expect(ownedAlone(library, [{ ...placement, evidence: 'assumed' }])).toEqual([]);
+    }
+    expect(library.ladders.filter((one) => one.isolates).length).toBeGreaterThan(8);
   });
   test('levels never ask less further out', () => {
     for (let i = 1; i < LEVELS.length; i++)

@@ -141,7 +141,9 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     const disliked = new Set(subject.dislikes.map((id) => rowOf(index, id)));
     const written = session.blocks.map((block) => new Set(block.stations.map((s) => rowOf(index, s.move))));
     const newToThem = new Set(subject.newMoves.map((id) => rowOf(index, id)));
-    const aims = entries.map((entry) => aimOf(table, entry, request.writtenFor, c.ability, c.brings));
+    const aims = entries.map((entry) =>
+      aimOf(table, entry, request.writtenFor, c.owns.has(entry.move) ? null : c.ability, c.brings),
+    );
     const goes = goesOf(timelineOf(session, facts).segments, entries.length);
     // One side alone is only ever done to spare the other.
     const sparing = new Set(c.caps.map((cap) => cap.sparedBy));
@@ -317,7 +319,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       }
       cost += ofMove.any;
       if (cost >= under) return cost;
-      if (c.ability && (reach > 0 || verdict.barred[form] !== 0)) {
+      if (c.ability && !c.owns.has(index.ids[move]!) && (reach > 0 || verdict.barred[form] !== 0)) {
         let over = 0;
         for (let r = 0; r < REGION_AT.length; r++)
           over = Math.max(

@@ -20,6 +20,8 @@ export const ladderSchema = z
     measures: z.array(z.enum(PART_KEYS)).min(1),
     /** The ladders this one is a way round for; none for a trunk. */
     branchOf: z.array(idSchema).default([]),
+    /** Work of small muscles by themselves: owning a rung of it says nothing of what anything else asks. */
+    isolates: z.literal(true).optional(),
     /** What this branch avoids at every rung. */
     avoids: z.enum(AVOID_IDS as [Avoid, ...Avoid[]]).optional(),
     rungs: z.array(rungSchema).min(1).max(12),

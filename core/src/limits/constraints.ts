@@ -28,6 +28,8 @@ export interface Subject {
   readonly newMoves: readonly string[];
   /** What they have with them wherever they are: a wheelchair is a seat. */
   readonly brings?: readonly Capability[];
+  /** Moves of small muscles that they own: no ability bars them. */
+  readonly owns?: readonly string[];
   /** Most clean reps seen in one go, by the form they were seen of. */
   readonly clean?: readonly CleanReps[];
 }
@@ -54,7 +56,14 @@ type Bound = { readonly max: number; readonly ruler: number };
 export interface Constraints {
   readonly rulers: readonly Ruler[];
   /** `sparedBy`: a form done by this side alone (1 left, 2 right) isn't held to the cap; 0: every form is. */
-  readonly caps: readonly (Bound & { readonly at: number; readonly sparedBy: 0 | 1 | 2 })[];
+  readonly caps: readonly (Bound & {
+    readonly at: number;
+    readonly sparedBy: 0 | 1 | 2;
+    /** Set by what they can do and not by a limit: what they own is spared. */
+    readonly ability?: true;
+  })[];
+  /** Moves that no cap of ability bars. */
+  readonly owns: ReadonlySet<string>;
   /** Moves ruled out by their ids. */
   readonly never: readonly { readonly move: string; readonly ruler: number }[];
   readonly bans: readonly { readonly pattern: number; readonly ruler: number }[];
@@ -89,7 +98,7 @@ const SPARED_BY = { left: 2, right: 1, both: 0 } as const;
 export function compileConstraints(subject: Subject, dials: Dials, reach = 0): Constraints {
   const rulers: Ruler[] = [];
   const ruler = (r: Ruler) => rulers.push(r) - 1;
-  const caps: (Bound & { at: number; sparedBy: 0 | 1 | 2 })[] = [];
+  const caps: (Bound & { at: number; sparedBy: 0 | 1 | 2; ability?: true })[] = [];
   const bans: { pattern: number; ruler: number }[] = [];
   const supports: { above: number; ruler: number }[] = [];
   const never = (subject.never ?? []).map((move) => ({
@@ -150,9 +159,11 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
     ability = dials.ability === 'own rungs' ? subject.ability : levelAbility(dials.ability);
     REGIONS.forEach((region, i) => {
       const by = ruler({ kind: 'ability', id: region, says: REGION_WORDS[region], mayLoosen: true });
-      caps.push({ at: at(region), max: ability![i]! + reach * RUNG_STEP[region], ruler: by, sparedBy: 0 });
+      const max = ability![i]! + reach * RUNG_STEP[region];
+      caps.push({ at: at(region), max, ruler: by, sparedBy: 0, ability: true });
     });
   }
   const brings = (subject.brings ?? []).map((what) => CAPABILITY_IDS.indexOf(what));
-  return { rulers, caps, never, bans, supports, met, hold, landings, brings, ability };
+  const owns = new Set(dials.ability === 'own rungs' ? subject.owns : []);
+  return { rulers, caps, owns, never, bans, supports, met, hold, landings, brings, ability };
 }

@@ -96,6 +96,7 @@ export function createLaw(table: FormTable): Law {
     for (let k = 0; k < c.caps.length; k++) {
       const cap = c.caps[k]!;
       if (hi[o + cap.at]! <= cap.max) continue;
+      if (cap.ability && c.owns.has(index.ids[move]!)) continue;
       const spared =
         side !== 0 &&
         cap.sparedBy === side &&

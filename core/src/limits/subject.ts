@@ -10,6 +10,7 @@ import {
   levelAbility,
   limitSchema,
   outlookOf,
+  ownedAlone,
   type Person,
 } from '../person/index.ts';
 import type { CleanReps, Subject } from './constraints.ts';
@@ -41,8 +42,10 @@ export function subjectOf(person: Person, library: Library, day: string): Subjec
       ? [{ move: rung.move, surfaceCm: rung.settings?.surfaceCm ?? null, reps }]
       : [],
   );
+  const owns = ownedAlone(library, person.placements);
   return {
     ability: abilityFrom(library, person.placements, person.assumedLevel),
+    ...(owns.length > 0 ? { owns } : {}),
     limits: outlook.limits,
     capacityMet: likeliest(outlook.capacity.capacity),
     dislikes: person.dislikes,

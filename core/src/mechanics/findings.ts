@@ -56,9 +56,10 @@ export function loadFindings(
   const [least, middle] = need
     ? [need.min ?? 0, ((need.min ?? 0) + (need.max ?? need.min ?? 0)) / 2]
     : [0, 0];
-  const rep = keysOf(figure, heldAs(figure, middle));
+  const held = heldAs(figure, middle);
+  const rep = keysOf(figure, held);
   // A weight in a hand that bears stands on the floor, and isn't borne by the wrist.
-  const empty = keysOf(figure, NOTHING_HELD);
+  const empty = held[0] === 0 && held[1] === 0 ? rep : keysOf(figure, NOTHING_HELD);
   if (rep.length === 0) return [];
   const found: LoadFinding[] = [];
   const needed = (key: DemandKey, floor: number, why: string) => {

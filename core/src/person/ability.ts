@@ -53,6 +53,21 @@ export function levelAbility(level: LevelIndex): Ability {
 }
 
 /**
+ * Moves that somebody owns by a rung of a ladder for small muscles, that rung's and those below it: open to them by that
+ * alone, since it says nothing of the regions.
+ */
+export function ownedAlone(library: Library, placements: readonly Placement[]): string[] {
+  const owned = placements.flatMap((placement) => {
+    const ladder = library.ladder(placement.ladder);
+    const at = ladder?.isolates ? ladder.rungs.findIndex((rung) => rung.move === placement.rung.move) : -1;
+    return at < 0 || placement.evidence === 'assumed'
+      ? []
+      : ladder!.rungs.slice(0, at + 1).map((rung) => rung.move);
+  });
+  return [...new Set(owned)].sort();
+}
+
+/**
  * Reads placements as evidence. Where a ladder measures a region, the best rung owned there is the
  * ability; elsewhere the assumed level stands, raised to what any rung seen done has asked for.
  */
@@ -66,7 +81,8 @@ export function abilityFrom(
   for (const placement of placements) {
     const ladder = library.ladder(placement.ladder);
     const demand = rungDemand(library, placement.rung);
-    if (!ladder || !demand) continue;
+    // Who owns a lateral raise has shown nothing of a push-up.
+    if (!ladder || !demand || ladder.isolates) continue;
     for (const region of REGIONS) {
       const asked = demand[region].hi;
       if (asked === null) continue;

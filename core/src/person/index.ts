@@ -1,4 +1,4 @@
-export { type Ability, abilityFrom, LEVELS, type LevelIndex, levelAbility } from './ability.ts';
+export { type Ability, abilityFrom, LEVELS, type LevelIndex, levelAbility, ownedAlone } from './ability.ts';
 export {
   ADULT_FROM,
   ageOn,

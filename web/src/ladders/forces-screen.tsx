@@ -163,6 +163,21 @@ function Reckoned(props: { figure: Figure; rep: Rep; like: string | null; pace: 
         <Shares frame={frame} />
       </div>
       <div className="mt-3">
+        <p className="flex flex-wrap gap-x-5 text-sm" aria-hidden="true">
+          {JOINTS.map((joint) => (
+            <span key={joint} className="inline-flex items-center gap-2">
+              <svg width="34" height="6" aria-hidden="true">
+                <path
+                  d="M0 3h34"
+                  stroke={`var(${COLOURS[joint].name})`}
+                  strokeWidth={3}
+                  strokeDasharray={COLOURS[joint].dash.join(' ')}
+                />
+              </svg>
+              {JOINT_SAYS[joint]}
+            </span>
+          ))}
+        </p>
         <Picture
           make={make}
           says="Each joint’s share of what its muscles can make through the rep; the most of each stands in the table below"
@@ -333,14 +348,13 @@ function Shares({ frame }: { frame: Frame }) {
   );
 }
 
-const COLOURS: Readonly<Record<Joint | 'back', { name: string; dash: number[] }>> = {
+const COLOURS: Readonly<Record<Joint, { name: string; dash: number[] }>> = {
   knee: { name: '--color-primary', dash: [] },
   hip: { name: '--color-base-content', dash: [] },
   shoulder: { name: '--lane-3', dash: [] },
   ankle: { name: '--color-primary', dash: [6, 4] },
   elbow: { name: '--lane-3', dash: [6, 4] },
   wrist: { name: '--lane-3', dash: [2, 3] },
-  back: { name: '--color-base-content', dash: [6, 4] },
 };
 
 /** Each joint's share through the rep, and where in it one looks. */
@@ -372,17 +386,6 @@ function curves(rep: Rep, here: number, css: Css): ChartConfiguration {
           grid: { color: css('--color-base-300') },
         },
         y: valueAxis(css, '% of strength'),
-      },
-      plugins: {
-        legend: {
-          display: true,
-          labels: {
-            color: css('--color-base-content'),
-            usePointStyle: true,
-            pointStyle: 'line',
-            pointStyleWidth: 34,
-          },
-        },
       },
     },
   };
