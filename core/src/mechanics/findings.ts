@@ -1,4 +1,4 @@
-import { DEMANDS, type Demand, type DemandKey, type Move, unsafeEnd } from '../move/index.ts';
+import { type Demand, type DemandKey, type Move, unsafeEnd } from '../move/index.ts';
 import type { Figure } from '../pose/index.ts';
 import { USUAL_BODY } from './body.ts';
 import { JOINT_ROWS, type Joint } from './joints.ts';

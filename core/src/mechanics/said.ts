@@ -1,4 +1,4 @@
-import { DEMANDS, type Demand, type DemandKey, type Move, unsafeEnd } from '../move/index.ts';
+import { type Demand, type DemandKey, type Move, unsafeEnd } from '../move/index.ts';
 
 /** Words that say something of a body, and the figure that has to be there where they stand. */
 interface Saying {
