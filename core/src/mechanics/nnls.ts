@@ -44,17 +44,28 @@ export function nonNegativeLeastSquares(
   );
   const x = Array<number>(n).fill(0);
   const free = new Set<number>();
-  const slope = (i: number) => aim[i]! - gram[i]!.reduce((sum, g, j) => sum + g * x[j]!, 0);
+  // What was tried and let go at once isn't tried again before something else has moved.
+  const idle = new Set<number>();
+  const enough = TINY * (1 + Math.max(...aim.map(Math.abs), 0));
+  const slope = (i: number) => {
+    let sum = aim[i]!;
+    for (let j = 0; j < n; j++) sum -= gram[i]![j]! * x[j]!;
+    return sum;
+  };
   for (let turn = 0; turn < MOST_STEPS; turn++) {
     let next = -1;
-    let most = TINY * (1 + Math.max(...aim.map(Math.abs), 0));
-    for (let i = 0; i < n; i++)
-      if (!free.has(i) && slope(i) > most) {
-        most = slope(i);
+    let most = enough;
+    for (let i = 0; i < n; i++) {
+      if (free.has(i) || idle.has(i)) continue;
+      const gain = slope(i);
+      if (gain > most) {
+        most = gain;
         next = i;
       }
+    }
     if (next < 0) break;
     free.add(next);
+    let moved = 0;
     for (let inner = 0; inner < MOST_STEPS; inner++) {
       const ids = [...free];
       const tried = solveSquare(
@@ -65,26 +76,25 @@ export function nonNegativeLeastSquares(
         free.delete(next);
         break;
       }
-      if (tried.every((value) => value > 0)) {
-        ids.forEach((i, k) => {
-          x[i] = tried[k]!;
-        });
-        break;
-      }
       // As far along as nothing goes below nought; what stops it is let go.
       let step = 1;
       ids.forEach((i, k) => {
         if (tried[k]! <= 0) step = Math.min(step, x[i]! / (x[i]! - tried[k]! || 1));
       });
+      const whole = tried.every((value) => value > 0);
       ids.forEach((i, k) => {
-        x[i] = x[i]! + step * (tried[k]! - x[i]!);
-        if (x[i]! <= TINY) {
+        const to = whole ? tried[k]! : x[i]! + step * (tried[k]! - x[i]!);
+        moved = Math.max(moved, Math.abs(to - x[i]!));
+        x[i] = to;
+        if (!whole && to <= TINY) {
           x[i] = 0;
           free.delete(i);
         }
       });
-      if (free.size === 0) break;
+      if (whole || free.size === 0) break;
     }
+    if (moved > TINY) idle.clear();
+    else idle.add(next);
   }
   return x;
 }

@@ -94,8 +94,9 @@ function effortRows(
   body: Body,
   masses: readonly Mass[],
   contacts: readonly Contact[],
-  ways: readonly { readonly i: number; readonly force: Point }[],
+  ways: Problem['ways'],
   pulls: readonly Reaction[],
+  twins: boolean,
 ): { row: number[]; right: number }[] {
   const k = scaleOf(body);
   const weight = body.massKg * GRAVITY;
@@ -105,33 +106,34 @@ function effortRows(
     most: number,
     has: (mass: Mass) => boolean,
     bears: (contact: Contact) => boolean,
+    times: number,
   ) => {
     const [ax, ay] = [x * k, y * k];
     let own = 0;
     for (const mass of masses) if (has(mass)) own -= (mass.at[0] - ax) * mass.kg * GRAVITY;
     for (const pull of pulls)
       if (bears(pull)) own += (pull.at[0] - ax) * pull.force[1] - (pull.at[1] - ay) * pull.force[0];
-    const share = 1 / (most * body.massKg);
+    const share = times / (most * body.massKg);
     const row = new Array<number>(ways.length);
     for (let j = 0; j < ways.length; j++) {
-      const { i, force } = ways[j]!;
+      const { i, also, force } = ways[j]!;
       const contact = contacts[i]!;
-      row[j] = bears(contact)
-        ? ((contact.at[0] - ax) * force[1] - (contact.at[1] - ay) * force[0]) * weight * share
-        : 0;
+      const of = (bears(contact) ? 1 : 0) + (also !== null && bears(contacts[also]!) ? 1 : 0);
+      row[j] = of * ((contact.at[0] - ax) * force[1] - (contact.at[1] - ay) * force[0]) * weight * share;
     }
     return { row, right: -own * share };
   };
   const rows: { row: number[]; right: number }[] = [];
   for (const joint of JOINTS) {
     const { parts, bears, most } = JOINT_ROWS[joint];
-    for (const side of [0, 1] as const)
+    for (const side of twins ? ([0] as const) : ([0, 1] as const))
       rows.push(
         one(
           jointAt(s, joint, side),
           most,
           (mass) => mass.side === side && parts.includes(mass.part),
           (contact) => contact.side === side && bears.includes(contact.part),
+          twins ? Math.SQRT2 : 1,
         ),
       );
   }
@@ -141,6 +143,7 @@ function effortRows(
       BACK_MOST,
       (mass) => ABOVE_LOW_BACK.includes(mass.part),
       (contact) => !BELOW_LOW_BACK.includes(contact.part),
+      1,
     ),
   );
   return rows;
@@ -148,8 +151,13 @@ function effortRows(
 
 /** The forces sought, and what they are sought by; forces are shares of the body's weight. */
 export interface Problem {
-  /** A force of size one at contact `i`, as each unknown is counted. */
-  readonly ways: readonly { readonly i: number; readonly force: Point; readonly dear: number }[];
+  /** A force of size one at contact `i`, and the same at its twin on the other side, as each unknown is counted. */
+  readonly ways: readonly {
+    readonly i: number;
+    readonly also: number | null;
+    readonly force: Point;
+    readonly dear: number;
+  }[];
   /** Must hold: nothing is left over sideways, upwards and in turning. */
   readonly firm: readonly { readonly row: readonly number[]; readonly right: number }[];
   /** As small as can be, squared and added up. */
@@ -198,33 +206,64 @@ const added = (from: Ground['drawn'], forces: readonly Reaction[], about: Point)
     from,
   );
 
+const near = (a: Point, b: Point): boolean => Math.abs(a[0] - b[0]) + Math.abs(a[1] - b[1]) < 1e-9;
+/** Both sides drawn in the same place, with the same in both hands. */
+const alike = (s: Solved, masses: readonly Mass[]): boolean =>
+  near(s.arms[0].end, s.arms[1].end) &&
+  near(s.legs[0].end, s.legs[1].end) &&
+  near(s.legs[0].tip, s.legs[1].tip) &&
+  near(s.arms[0].joint, s.arms[1].joint) &&
+  near(s.legs[0].joint, s.legs[1].joint) &&
+  near(s.arms[0].root, s.arms[1].root) &&
+  near(s.legs[0].root, s.legs[1].root) &&
+  masses.filter(({ part, side }) => part === 'load' && side === 0).reduce((sum, { kg }) => sum + kg, 0) ===
+    masses.filter(({ part, side }) => part === 'load' && side === 1).reduce((sum, { kg }) => sum + kg, 0);
+
 /**
  * What the forces at a pose's contacts are found by. Firm: equilibrium. Soft: each joint's moment as a share of what its
  * muscles can make, and the forces themselves, so that of all that would bear it those are taken that ask least.
  */
 function problemOf(s: Solved, body: Body, ground: Ground): Problem {
   const { masses, centre, contacts, pulls, drawn } = ground;
+  // Where both sides are drawn alike they bear alike, and half of the forces are to be found.
+  const twins = alike(s, masses) && pulls.length % 2 === 0;
+  const twinOf = contacts.map((contact, i) =>
+    twins && contact.side === 0
+      ? contacts.findIndex(
+          (other, j) =>
+            j > i && other.side === 1 && other.part === contact.part && near(other.at, contact.at),
+        )
+      : -1,
+  );
   // A force within its cone of friction is one along each edge of it, none of them below nought.
   const ways = contacts.flatMap(({ kind, at }, i) => {
-    const to = (x: number, y: number, dear: number) => ({ i, force: [x, y] as Point, dear });
+    if (twinOf.includes(i)) return [];
+    const also = twinOf[i]! < 0 ? null : twinOf[i]!;
+    const to = (x: number, y: number, dear: number) => ({
+      i,
+      also,
+      force: [x, y] as Point,
+      dear: also === null ? dear : dear * Math.SQRT2,
+    });
     if (kind === 'ground') return [to(FRICTION, 1, DEAR.ground), to(-FRICTION, 1, DEAR.ground)];
     const away = at[0] > centre[0] ? -1 : 1;
     if (kind === 'wall') return [to(away, FRICTION, DEAR.ground), to(away, -FRICTION, DEAR.ground)];
     return [to(0, 1, DEAR.grip), to(0, -1, DEAR.grip), to(1, 0, DEAR.grip), to(-1, 0, DEAR.grip)];
   });
+  const count = (also: number | null) => (also === null ? 1 : 2);
   const weight = body.massKg * GRAVITY;
   return {
     ways,
     firm: [
-      { row: ways.map(({ force }) => force[0]), right: -drawn.x / weight },
-      { row: ways.map(({ force }) => force[1]), right: -drawn.y / weight },
+      { row: ways.map(({ force, also }) => count(also) * force[0]), right: -drawn.x / weight },
+      { row: ways.map(({ force, also }) => count(also) * force[1]), right: -drawn.y / weight },
       {
-        row: ways.map(({ i, force }) => turnAbout(centre, contacts[i]!.at, force)),
+        row: ways.map(({ i, force, also }) => count(also) * turnAbout(centre, contacts[i]!.at, force)),
         right: -drawn.turn / weight,
       },
     ],
     soft: [
-      ...effortRows(s, body, masses, contacts, ways, pulls),
+      ...effortRows(s, body, masses, contacts, ways, pulls, twins),
       ...ways.map((way, j) => ({ row: ways.map((_, m) => (m === j ? way.dear : 0)), right: 0 })),
     ],
   };
@@ -260,9 +299,11 @@ export function standingOf(
   const unit = body.massKg * GRAVITY;
   const sizes = solved(problem);
   const forces = contacts.map((): [number, number] => [0, 0]);
-  problem.ways.forEach(({ i, force }, j) => {
-    forces[i]![0] += force[0] * sizes[j]! * unit;
-    forces[i]![1] += force[1] * sizes[j]! * unit;
+  problem.ways.forEach(({ i, also, force }, j) => {
+    for (const at of also === null ? [i] : [i, also]) {
+      forces[at]![0] += force[0] * sizes[j]! * unit;
+      forces[at]![1] += force[1] * sizes[j]! * unit;
+    }
   });
   const borne = contacts.map((contact, i): Reaction => ({ ...contact, force: forces[i]! }));
   const left = added(drawn, borne, centre);
