@@ -9,6 +9,7 @@ import {
   bodyFaults,
   GRAVITY,
   JOINTS,
+  LET_STAND,
   landing,
   loadFindings,
   lowBackAt,
@@ -197,12 +198,13 @@ describe('moments', () => {
       }
     }
   });
-  test('over a rep there and back what was raised comes down again', () => {
-    for (const { id } of reckoned.filter((move) => drawn(move.id).back).slice(0, 120)) {
-      const { frames } = rep(id);
-      const height = (i: number) =>
-        frames[i]!.standing.masses.reduce((sum, one) => sum + one.kg * one.at[1], 0);
-      expect([id, Math.abs(height(frames.length - 1) - height(0)) < 1e-6]).toEqual([id, true]);
+  test('what is raised over a rep is at least what the centre of mass rises', () => {
+    for (const { id } of reckoned.slice(0, 120)) {
+      const made = rep(id);
+      const heights = made.frames.map(({ standing }) => standing.centre[1]);
+      let risen = 0;
+      for (let i = 1; i < heights.length; i++) risen += Math.max(0, heights[i]! - heights[i - 1]!);
+      expect([id, made.raised >= risen - 1e-9]).toEqual([id, true]);
     }
   });
   test('a weight in the hands loads wrist, elbow, shoulder and back wherever it is held', () => {
@@ -252,14 +254,6 @@ describe('least squares without anything below nought', () => {
     );
   });
 });
-
-/** Findings that stand, each with why. */
-const LET_STAND: Readonly<Record<string, string>> = {
-  'hip-thrust-load wrist.load': 'the weight lies on the hips, the hands only keep it there',
-  'hip-thrust-load shoulder.load': 'the weight lies on the hips, the hands only keep it there',
-  'press-out-split knee.load': 'a short split stance: the back leg only steadies',
-  'split-band-press knee.load': 'a short split stance: the back leg only steadies',
-};
 
 describe('figures beside the drawing', () => {
   test('no move’s load is less than its drawing shows, at its lowest, usual and highest, but where it stands with a reason', () => {

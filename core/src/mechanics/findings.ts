@@ -2,7 +2,7 @@ import { type Demand, type DemandKey, type Move, unsafeEnd } from '../move/index
 import type { Figure } from '../pose/index.ts';
 import { USUAL_BODY } from './body.ts';
 import { JOINT_ROWS, type Joint } from './joints.ts';
-import { type Frame, heldAs, onHands, repOf } from './rep.ts';
+import { couldStop, type Frame, heldAs, momentAt, onHands, repOf } from './rep.ts';
 import { type Held, NOTHING_HELD } from './statics.ts';
 
 /** A figure that a move's drawing says is more than the library has. */
@@ -13,9 +13,24 @@ interface LoadFinding {
   readonly says: string;
 }
 
-/** A frame that nobody could stop in says nothing of what bears. */
-const still = ({ standing }: Frame): boolean =>
-  standing.reactions.length > 0 && standing.unborne < 0.03 && standing.tips < 0.03;
+/** Findings that stand, by move and figure, each with why. */
+export const LET_STAND: Readonly<Record<string, string>> = {
+  'hip-thrust-load wrist.load': 'the weight lies on the hips, the hands only keep it there',
+  'hip-thrust-load shoulder.load': 'the weight lies on the hips, the hands only keep it there',
+  'press-out-split knee.load': 'a short split stance: the back leg only steadies',
+  'split-band-press knee.load': 'a short split stance: the back leg only steadies',
+};
+
+/** The lightest, a middling and the heaviest weight that a move is done with in the hands, kg; null where it asks for none. */
+export function handLoad({
+  needs,
+}: Pick<Move, 'needs'>): { least: number; middling: number; most: number; count: number } | null {
+  const need = needs.find(({ what }) => what === 'hand load');
+  if (!need) return null;
+  const least = need.min ?? 0;
+  const most = need.max ?? least;
+  return { least, middling: (least + most) / 2, most, count: need.count };
+}
 
 /**
  * Least levels by the most of a joint's moment, N·m for a kilogram of body. The cuts lie between moves whose level
@@ -51,12 +66,8 @@ export function loadFindings(
   figure: Figure,
 ): LoadFinding[] {
   if (figure.above) return [];
-  const need = move.needs.find(({ what }) => what === 'hand load');
-  const count = need?.count ?? 1;
-  const [least, middle] = need
-    ? [need.min ?? 0, ((need.min ?? 0) + (need.max ?? need.min ?? 0)) / 2]
-    : [0, 0];
-  const held = heldAs(figure, middle);
+  const load = handLoad(move);
+  const held = heldAs(figure, load?.middling ?? 0);
   const rep = keysOf(figure, held);
   // A weight in a hand that bears stands on the floor, and isn't borne by the wrist.
   const empty = held[0] === 0 && held[1] === 0 ? rep : keysOf(figure, NOTHING_HELD);
@@ -81,18 +92,16 @@ export function loadFindings(
   const stated = unsafeEnd(demand['wrist.load']);
   if (stated > 0 && hands > stated + HANDS_APART)
     needed('wrist.load', Math.round(hands), `drawn with ${Math.round(hands)} % of the weight on the hands`);
-  if (need && figure.props.some((prop) => 'in' in prop)) {
-    const share = Math.round(((least * count) / USUAL_BODY.massKg) * 100);
+  if (load && figure.props.some((prop) => 'in' in prop)) {
+    const share = Math.round(((load.least * load.count) / USUAL_BODY.massKg) * 100);
     needed('wrist.load', share, `the lightest weight that it is done with is ${share} % of the body’s`);
     needed('strength.grip', GRIP_LEAST, 'a weight is held');
     needed('hands.busy', 1, 'a weight is held');
   }
   for (const [key, row] of Object.entries(LEAST) as [DemandKey, NonNullable<(typeof LEAST)[DemandKey]>][]) {
     // Arms that prop or hold on take what they like of a weight; one that they hold is theirs.
-    if (row.joint === 'shoulder' && !need) continue;
-    const most =
-      Math.max(0, ...rep.map(({ moments }) => Math.max(...moments[row.joint].map(Math.abs)))) /
-      USUAL_BODY.massKg;
+    if (row.joint === 'shoulder' && !load) continue;
+    const most = Math.max(0, ...rep.map((frame) => momentAt(frame, row.joint, USUAL_BODY)));
     const cut = row.cuts.find(([from]) => most >= from);
     // Where hands bear as well, how much a foot takes is the body's choice.
     const level = cut && (row.joint === 'knee' && props ? 1 : cut[1]);
@@ -115,6 +124,6 @@ const GRIP_LEAST = 10;
 function keysOf(figure: Figure, held: Held): Frame[] {
   return figure.poses.flatMap((pose) => {
     const made = repOf({ ...figure, poses: [pose], back: false }, { steps: 1, held });
-    return typeof made === 'string' ? [] : made.frames.slice(0, 1).filter(still);
+    return typeof made === 'string' ? [] : made.frames.slice(0, 1).filter(couldStop);
   });
 }

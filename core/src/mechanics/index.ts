@@ -1,5 +1,5 @@
 export { type Body, bodyFaults, GRAVITY, USUAL_BODY } from './body.ts';
-export { loadFindings } from './findings.ts';
+export { handLoad, LET_STAND, loadFindings } from './findings.ts';
 export {
   ABOVE_LOW_BACK,
   BELOW_LOW_BACK,
@@ -14,14 +14,19 @@ export { lowBackOf, momentsOf } from './moments.ts';
 export { nonNegativeLeastSquares } from './nnls.ts';
 export { findingsOf } from './odd.ts';
 export {
+  couldStop,
   type Frame,
+  hardestFrame,
   heldAs,
+  LOW_BACK_ACTION_N,
   landing,
   metOfRaising,
+  momentAt,
   mostOf,
   onHands,
   type Rep,
   repOf,
+  shareAt,
 } from './rep.ts';
 export { saidFindings } from './said.ts';
 export {

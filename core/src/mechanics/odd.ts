@@ -1,12 +1,12 @@
 import { type FigureFinding, figureFindings } from '../figure/index.ts';
 import { DEMANDS, type Demand, type Move } from '../move/index.ts';
 import type { Figure } from '../pose/index.ts';
-import { loadFindings } from './findings.ts';
+import { LET_STAND, loadFindings } from './findings.ts';
 import { saidFindings } from './said.ts';
 
 /** Everything in which a move's figures disagree with its drawing, with the loads in it, and with its own words. */
 export function findingsOf(
-  move: Pick<Move, 'name' | 'standard' | 'needs' | 'posture' | 'surface'>,
+  move: Pick<Move, 'id' | 'name' | 'standard' | 'needs' | 'posture' | 'surface'>,
   demand: Demand,
   figure: Figure | null,
 ): FigureFinding[] {
@@ -16,7 +16,9 @@ export function findingsOf(
   });
   return [
     ...(figure ? figureFindings(move, demand, figure) : []),
-    ...(figure ? loadFindings(move, demand, figure).map(named) : []),
+    ...(figure ? loadFindings(move, demand, figure) : [])
+      .filter(({ key }) => !LET_STAND[`${move.id} ${key}`])
+      .map(named),
     ...saidFindings(move, demand).map(named),
   ];
 }

@@ -11,6 +11,7 @@ import {
   solve,
 } from '../pose/index.ts';
 import { type Body, GRAVITY, scaleOf, USUAL_BODY } from './body.ts';
+import { JOINT_ROWS, JOINTS, type Joint } from './joints.ts';
 import { type LowBack, lowBackOf, type Moments, momentsOf } from './moments.ts';
 import { type Held, NOTHING_HELD, type Pull, type Standing, standingOf } from './statics.ts';
 
@@ -113,6 +114,37 @@ export function repOf(
 /** The most of something in any frame and side. */
 export const mostOf = (rep: Rep, one: (frame: Frame) => number): number =>
   rep.frames.reduce((most, frame) => Math.max(most, one(frame)), Number.NEGATIVE_INFINITY);
+
+/** Left over of a weight, or of its turning, from which a moment of a rep is carried on by its speed. Estimate. */
+const CARRIED = 0.03;
+/** Whether somebody could stop in a frame: something bears it, and all of it. */
+export const couldStop = ({ standing }: Frame): boolean =>
+  standing.reactions.length > 0 && standing.unborne < CARRIED && standing.tips < CARRIED;
+
+/** A joint's moment, N·m for a kilogram of body, at the side that has more of it. */
+export const momentAt = ({ moments }: Frame, joint: Joint, body: Body): number =>
+  Math.max(...moments[joint].map(Math.abs)) / body.massKg;
+/** The same as a share of what a usual adult's muscles can make. */
+export const shareAt = (frame: Frame, joint: Joint, body: Body): number =>
+  momentAt(frame, joint, body) / JOINT_ROWS[joint].most;
+
+/** The frame in which some joint comes nearest to what it can, of those somebody could stop in; 0 where there is none. */
+export function hardestFrame({ frames, body }: Rep): number {
+  let most = 0;
+  let at = 0;
+  frames.forEach((frame, i) => {
+    const share = couldStop(frame) ? Math.max(...JOINTS.map((joint) => shareAt(frame, joint, body))) : 0;
+    // Alike but for rounding the first stands.
+    if (share > most + 1e-9) {
+      most = share;
+      at = i;
+    }
+  });
+  return at;
+}
+
+/** Action limit for the low back in lifting at work, N (NIOSH 1981, from memory). */
+export const LOW_BACK_ACTION_N = 3400;
 
 /** Share of the body's weight that goes through the hands in a frame, by side. */
 export function onHands({ standing }: Frame, body: Body): readonly [number, number] {

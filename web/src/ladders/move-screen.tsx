@@ -358,7 +358,8 @@ function Drawn(props: { library: Library; move: Move; surfaceCm?: number }) {
     [library, move.id, surfaceCm],
   );
   if (!shown) return <p className="quiet mt-3">Nothing drawn is near enough to this move to stand for it.</p>;
-  const demand = rungDemand(library, { move: move.id });
+  const own = library.demand.get(move.id);
+  const demand = own && demandOf(move, own, surfaceCm === undefined ? {} : { surfaceCm });
   const findings = shown.like || !demand ? [] : findingsOf(move, demand, shown.figure);
   const stills = stripOf(shown.figure).map((still) => svgOf(still, move.name));
   return (
