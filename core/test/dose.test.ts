@@ -256,6 +256,7 @@ test('rounds reached are alike when a round takes as long (clock arithmetic)', (
     sides: 'swap at half' as const,
     starts: 0 as const,
     ends: 0 as const,
+    sets: null,
     parts: () => [
       {
         entry: 0,

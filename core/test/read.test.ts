@@ -98,8 +98,9 @@ describe('what was written is kept', () => {
     return new Set([...said.matchAll(/\d+(?:\.\d+)?/g)].map(([n]) => Number(n)));
   };
   // Of shares of a slot, steps and bouts others are made; a number before a name, or of a part, only counts.
-  const turned = /green|pyramid|ladder|\d-\d+-\d|each\)|^warm-up:|\t/i;
-  const ordinal = /(?:superset|amrap|circuit|round|block|part|station)\s+$/i;
+  const turned =
+    /green|pyramid|ladder|beginner|intermediate|advanced|every \d+ sec|\d-\d+-\d|each\)|^(?:warm|cool)[ -]?(?:up|down)|\t/i;
+  const ordinal = /(?:superset|amrap|circuit|round|block|part|station|tabata|set|^min|\bp)\s*$/i;
   const numeral = /(?<![\p{L}\d./¼½¾])\d+(?![\d./¼½¾]|\s*[).:\-–]\s*\p{L})/gu;
   const numbersOf = (text: string) =>
     text

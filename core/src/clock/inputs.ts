@@ -19,6 +19,7 @@ export const INPUTS = {
   bouts: { says: 'Bouts', unit: '×', min: 1, max: 80, step: 1 },
   capSeconds: { says: 'Time', unit: 's', min: 30, max: 3600, step: 30 },
   minutes: { says: 'Minutes', unit: 'min', min: 1, max: 60, step: 1 },
+  everySeconds: { says: 'Seconds a turn', unit: 's', min: 20, max: 600, step: 15 },
   leastFillSeconds: { says: 'Least left to fill', unit: 's', min: 0, max: 50, step: 5 },
   stationRestSeconds: { says: 'Between stations', unit: 's', min: 0, max: 600, step: 5 },
   sets: { says: 'Sets', unit: '×', min: 1, max: 12, step: 1 },
@@ -38,6 +39,7 @@ export type InputKey = keyof typeof INPUTS;
 export const CHOICES = {
   closingRest: { says: 'Rest after the last station too', of: null },
   led: { says: 'Led in unison', of: null },
+  timed: { says: 'Steps are seconds, not counts', of: null },
   order: {
     says: 'Minutes go',
     of: { 'station by station': 'station by station', 'in turn': 'in turn, a station a minute' },

@@ -38,6 +38,8 @@ export interface StationWork {
   readonly sides: Sides;
   readonly starts: Level;
   readonly ends: Level;
+  /** Sets of its own, where a clock goes in sets; null where it has as many as the others. */
+  readonly sets: number | null;
   /** A chain of parts, the same in every round but where rounds climb a ladder. */
   readonly parts: (round: number) => readonly PartWork[];
 }
@@ -56,8 +58,8 @@ export const times = (a: Span, n: number): Span => ({ lo: a.lo * n, mid: a.mid *
 const NOTHING: Span = span(0);
 
 /** Seconds that so many counted reps of a part take; its own time where its dose is one. */
-export const takesFor = (part: PartWork, count: number): Span =>
-  part.fixed ? part.takes : times(part.repSeconds, count * part.per);
+export const takesFor = (part: PartWork, count: number, timed = false): Span =>
+  part.fixed ? part.takes : timed ? span(count) : times(part.repSeconds, count * part.per);
 
 /** Seconds of one go through everything at a station. */
 export const goTakes = (parts: readonly PartWork[]): Span =>

@@ -36,6 +36,7 @@ const BESIDE = new Set(
     ' ',
   ),
 );
+const OF_A_SIDE = new Set('left right side weak weaker affected bad worse the on is it only one'.split(' '));
 const LEADS_ON = new Set(
   'with has have having on for the a an of in to at is are was and who that had get use by from'.split(' '),
 );
@@ -58,6 +59,10 @@ export interface Clause {
   fine: boolean;
   outOf: number | null;
   between: boolean;
+  /** So many of them stood as "x2" behind what they have: what follows is of others. */
+  times: boolean;
+  /** A side and nothing it is of: "left side weak" goes on about what stands before. */
+  side: 'left' | 'right' | null;
   says: string;
   unread: string[];
 }
@@ -89,7 +94,12 @@ export function clausesOf(text: string): Token[][] {
       ['and', 'plus', 'including', 'incl'].includes(token.word) &&
       counts &&
       (!article || personAfter(tokens, i + 2));
-    if (lineEnd && depth <= 0) found.push([]);
+    const ofThem =
+      ['of', 'among'].includes(next?.word ?? '') &&
+      ['them', 'these', 'those', 'whom', 'which'].includes(tokens[i + 2]?.word ?? '') &&
+      (token.kind === 'number' || COUNTS[token.word] !== undefined) &&
+      !['in', 'for', 'by'].includes(tokens[i - 1]?.word ?? '');
+    if ((lineEnd || ofThem) && depth <= 0) found.push([]);
     if ((stop && depth <= 0) || (andNew && depth <= 0)) {
       found.push([]);
       continue;
@@ -144,6 +154,13 @@ function danglingIn(text: string, tokens: readonly Token[]): string[] {
 /** Meanings that may be a part of what isn't understood, together with the words around them. */
 const STAYS = new Set(['has', 'sore', 'no', 'side']);
 
+/** What nobody has, where nobody has anything. */
+const NOTHING = new Set(
+  'injury injured problem issue condition complaint anything limitation concern medical health ailment pain sore ill unwell restriction any known special serious major new other present at all today to report worry about'.split(
+    ' ',
+  ),
+);
+
 /** Reads one clause by itself. */
 export function readClause(text: string, tokens: readonly Token[]): Clause {
   const says = text.slice(tokens[0]!.from, tokens.at(-1)!.to).trim();
@@ -164,6 +181,8 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     fine: false,
     outOf: null,
     between: false,
+    times: false,
+    side: null,
     says,
     unread: [],
   };
@@ -187,6 +206,8 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
   let deniedFrom = -2;
   let has = false;
   let side: 'left' | 'right' | 'both' | null = null;
+  // Two sides were said: of which of them it isn't known, so of both.
+  let sides = false;
   let weeks: number | null = null;
   let weeksSaid = '';
   let stray: Token[] = [];
@@ -275,6 +296,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         ['x', '×'].includes(next?.token.word ?? '')
       ) {
         clause.count = n;
+        clause.times = true;
         if (['x', '×'].includes(next?.token.word ?? '')) i++;
         continue;
       }
@@ -384,6 +406,8 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         clause.also = true;
         break;
       case 'side': {
+        if (side !== null && side !== meaning.side) sides = true;
+        if (meaning.side === 'both') sides = true;
         side = meaning.side;
         stray.push(token);
         // "new knee, left", "a stroke (left side weak)": the side comes after.
@@ -428,11 +452,22 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
             (meaning !== null && ['no', 'side', 'sore', 'level'].includes(meaning.is)),
         ),
     );
-  clause.unread = nobody && clause.conditions.length === 0 ? [] : unread;
+  // "Nobody has any injuries" says that there is nothing; "nobody likes burpees" says something else.
+  clause.unread =
+    nobody && clause.conditions.length === 0
+      ? unread.filter((piece) => !tokensOf(piece).every((token) => NOTHING.has(token.word)))
+      : unread;
+  if (
+    side !== null &&
+    side !== 'both' &&
+    clause.conditions.length === 0 &&
+    tokens.every((token) => OF_A_SIDE.has(token.word))
+  )
+    clause.side = side;
   clause.unread.push(...danglingIn(text, tokens));
   const sided = (one: SaidCondition): SaidCondition =>
     // Only what may be of one side alone has one: a back is never spared its left.
-    one.side && !conditionOf(one.id).sided ? { id: one.id } : one;
+    one.side && (sides || !conditionOf(one.id).sided) ? { id: one.id } : one;
   const unique = new Map<string, SaidCondition>();
   for (const one of clause.conditions) {
     const id = weeks === null ? one.id : phase(one.id, weeks);

@@ -8,6 +8,15 @@ function restBesideEach(rowFacts: readonly (readonly Fact[])[]): number | undefi
   const rests = rowFacts.map((facts) => facts.flatMap((fact) => (fact.is === 'rest' ? [fact.seconds] : [])));
   return rests.length > 0 && rests.every((said) => said.length > 0) ? Math.max(...rests.flat()) : undefined;
 }
+type SetsOf = Extract<Fact, { is: 'sets of' }>;
+/** The number of sets that most lines say, the first of several said as often. */
+function mostOften(all: readonly SetsOf[]): SetsOf | undefined {
+  const often = (n: number) => all.filter((one) => one.sets === n).length;
+  return all.reduce<SetsOf | undefined>(
+    (best, one) => (best && often(best.sets) >= often(one.sets) ? best : one),
+    undefined,
+  );
+}
 type Said = Partial<Record<Fact['is'], Fact[]>>;
 function lastOf<K extends Fact['is']>(said: Said, is: K): Extract<Fact, { is: K }> | undefined {
   return said[is]?.at(-1) as Extract<Fact, { is: K }> | undefined;
@@ -35,7 +44,8 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   const kindSaid = formats[0];
   const times = lastOf(said, 'times');
   const roundsFact = lastOf(said, 'rounds');
-  const rounds = roundsFact ?? times;
+  const inOneGo = lastOf(said, 'in one go');
+  const rounds = roundsFact ?? times ?? (inOneGo?.n === undefined ? undefined : { n: inOneGo.n });
   const bareTime = lastOf(said, 'work')?.seconds;
   const work = interval?.work ?? bareTime;
   const rest =
@@ -50,7 +60,7 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   const cap = lastOf(said, 'cap')?.seconds ?? kindSaid?.seconds;
   const setsOf =
     lastOf(said, 'sets of') ??
-    (rowFacts.flat().find((fact) => fact.is === 'sets of') as Extract<Fact, { is: 'sets of' }> | undefined);
+    mostOften(rowFacts.flat().flatMap((fact) => (fact.is === 'sets of' ? [fact] : [])));
   const sets = lastOf(said, 'sets')?.n ?? setsOf?.sets;
   const levels = allOf(said, 'level');
   const led = lastOf(said, 'led') !== undefined;
@@ -81,7 +91,10 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   let kind: FormatKind | undefined =
     kindSaid?.kind ?? (Object.keys(percents).length > 0 ? 'staggered' : undefined);
   if (steps)
-    kind = kind === 'pyramid' || steps.from < steps.to || lastOf(said, 'way') ? 'pyramid' : 'descending';
+    kind =
+      steps.timed || kind === 'pyramid' || steps.from < steps.to || lastOf(said, 'way')
+        ? 'pyramid'
+        : 'descending';
   if (kind === 'descending' && !steps) kind = undefined;
   // A time to be done by, and no other clock.
   if (kind === undefined && lastOf(said, 'cap') && !interval && work === undefined) kind = 'for time';
@@ -93,10 +106,13 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
       (of: number[]) => of[0]!,
       (of: number[]) => of[Math.floor((of.length - 1) / 2)]!,
     ];
-    if (works.length >= 2 && rests.length === 0) {
+    const sums = new Set(levels.map((level) => (level.work ?? 0) + (level.rest ?? 0)));
+    // "30:30, 40:20, 50:10": one slot for all, and each works so much of it.
+    const oneLength = works.length === levels.length && rests.length === levels.length && sums.size === 1;
+    if (works.length >= 2 && new Set(works).size > 1 && (rests.length === 0 || oneLength)) {
       const sorted = [...works].sort((a, b) => a - b);
       const most = sorted.at(-1)!;
-      const many = turns(most, given('restSeconds', rest, 0));
+      const many = turns(most, oneLength ? Math.min(...rests) : given('restSeconds', rest, 0));
       return done({
         kind: 'staggered',
         ...many,
@@ -127,13 +143,15 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
       const byStation =
         lastOf(said, 'in turn') === undefined &&
         (per !== undefined || lastOf(said, 'station rest') !== undefined || n === 1);
+      const { every } = kindSaid!;
+      const turn = every ?? 60;
       const minutes =
         kindSaid?.n ??
         times?.n ??
         (per && per.minutes > 0
           ? per.minutes
-          : bareTime !== undefined && bareTime >= 60
-            ? Math.round(bareTime / 60)
+          : bareTime !== undefined && bareTime >= turn && bareTime !== every
+            ? Math.round(bareTime / turn)
             : undefined);
       const usual = byStation ? 4 : n * (rounds?.n ?? 1);
       return done({
@@ -145,6 +163,7 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
           byStation && n > 1 ? given('stationRestSeconds', between, 0) : 0,
         ),
         leastFillSeconds: FORMATS.emom.usual.leastFillSeconds,
+        ...(every === undefined ? {} : { everySeconds: within('everySeconds', every) }),
       });
     }
     case 'for time':
@@ -177,6 +196,7 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
         by: within('by', steps?.by ?? usual.by),
         to: within('to', high),
         way,
+        ...(steps?.timed ? { timed: true } : {}),
         holdSeconds: within('holdSeconds', hold ?? 0),
         stepRestSeconds: within('stepRestSeconds', given('stepRestSeconds', rest, 0)),
       });
@@ -262,6 +282,9 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
       assumed,
       dose: { seconds: clamp(Math.floor(all / n), 1, 900) },
     };
+  // So many minutes for all of a part: round and round till they are over.
+  if (!calm && all !== undefined && rounds === undefined && timed === 0)
+    return done({ kind: 'amrap', capSeconds: within('capSeconds', all), led });
   if (calm && rounds === undefined)
     return done({ kind: 'flow', restSeconds: within('restSeconds', rest ?? 0) });
   const lengths = [...new Set(doses.map((dose) => dose?.seconds))];
@@ -269,6 +292,15 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
     return done({ kind: 'intervals', ...turns(lengths[0]!, given('restSeconds', rest, 0)) });
   if (counted + timed > 0 || blockDose) {
     const many = R();
+    // Done in one go, what rest there is comes after the last of them.
+    if (inOneGo && roundRest === undefined && rest !== undefined)
+      return done({
+        kind: 'rounds',
+        rounds: many,
+        ...mostRounds,
+        restSeconds: 0,
+        roundRestSeconds: within('roundRestSeconds', rest),
+      });
     return done({
       kind: 'rounds',
       rounds: many,

@@ -51,6 +51,8 @@ export function doseOf(facts: readonly Fact[]): Dose | null {
     if (fact.is === 'sets of' && dose.reps === undefined) {
       if (fact.reps !== undefined) dose.reps = clamp(fact.reps, 1, 500);
       else if (fact.seconds !== undefined) dose.seconds = clamp(fact.seconds, 1, 900);
+      else if (fact.metres !== undefined) dose.metres = fact.metres;
+      dose.sets = clamp(fact.sets, 1, 12);
     }
     if (fact.is === 'load') dose.loadKg = fact.kg;
     if (fact.is === 'tempo') dose.tempo = fact.tempo;
@@ -61,6 +63,15 @@ export function doseOf(facts: readonly Fact[]): Dose | null {
   // "each" without a count says nothing yet.
   if (dose.each !== undefined && dose.reps === undefined && dose.seconds === undefined) delete dose.each;
   return Object.keys(dose).length > 0 ? dose : null;
+}
+
+/** A dose of one line over that of its block: one of count, time and distance, never two. */
+export function doseOver(block: Dose | null, own: Dose | null): Dose | null {
+  if (!block || !own) return own ?? block;
+  if (own.reps === undefined && own.seconds === undefined && own.metres === undefined)
+    return { ...block, ...own };
+  const { reps: _, seconds: __, metres: ___, each: ____, ...rest } = block;
+  return { ...rest, ...own };
 }
 
 /** Phases need the length of the stretch they lie in. */

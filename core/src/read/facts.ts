@@ -17,7 +17,14 @@ export type Fact =
   | { readonly is: 'rounds'; readonly n: number; readonly most?: number; readonly rest?: number }
   | { readonly is: 'sets'; readonly n: number }
   | { readonly is: 'times'; readonly n: number }
-  | { readonly is: 'format'; readonly kind: FormatKind; readonly seconds?: number; readonly n?: number }
+  | {
+      readonly is: 'format';
+      readonly kind: FormatKind;
+      readonly seconds?: number;
+      readonly n?: number;
+      /** Seconds of a turn that isn't a minute. */
+      readonly every?: number;
+    }
   | { readonly is: 'cap'; readonly seconds: number }
   | { readonly is: 'step hold'; readonly seconds: number }
   | { readonly is: 'station rest'; readonly seconds: number }
@@ -28,6 +35,8 @@ export type Fact =
       readonly by: number;
       readonly to: number;
       readonly way?: 'up and down';
+      /** In seconds rather than counts. */
+      readonly timed?: true;
     }
   | { readonly is: 'bouts each'; readonly n: number }
   | { readonly is: 'way'; readonly way: 'down' | 'up and down' }
@@ -36,6 +45,8 @@ export type Fact =
   | { readonly is: 'groups'; readonly n: number }
   | { readonly is: 'led' }
   | { readonly is: 'in turn' }
+  /** All of its movements without a rest between them. */
+  | { readonly is: 'in one go'; readonly n?: number }
   | { readonly is: 'stations'; readonly n: number }
   /** One works while the other rests. */
   | { readonly is: 'partner' }
@@ -51,10 +62,18 @@ export type Fact =
   | { readonly is: 'in all seconds'; readonly seconds: number }
   | { readonly is: 'side'; readonly side: 'left' | 'right' }
   | { readonly is: 'tempo'; readonly tempo: string }
-  | { readonly is: 'sets of'; readonly sets: number; readonly reps?: number; readonly seconds?: number }
+  | {
+      readonly is: 'sets of';
+      readonly sets: number;
+      readonly reps?: number;
+      readonly seconds?: number;
+      readonly metres?: number;
+    }
   | { readonly is: 'phase'; readonly says: 'hold' | 'fast'; readonly seconds: number }
   | { readonly is: 'phases'; readonly says: readonly string[] }
   | { readonly is: 'call'; readonly says: string }
+  /** Said of how, in words of its own: "RPE 7". */
+  | { readonly is: 'remark'; readonly says: string }
   /** Words that are of the clock or of how much, and change no number. */
   | { readonly is: 'aside' };
 
@@ -70,6 +89,7 @@ const SETS: Sets = {
     'pause',
     'transition',
     'changeover',
+    'change',
     'breather',
   ],
   between: ['between', 'inbetween', 'after'],
@@ -105,9 +125,11 @@ const SETS: Sets = {
 };
 
 const T_MAX = 3600;
+/** No clock works for less. */
+const LEAST_WORK = 5;
 const ok = (seconds: number, least = 1) => seconds >= least && seconds <= T_MAX;
 const interval = ([work, rest]: readonly number[]): Fact | null =>
-  ok(work!, 3) && rest! <= 900 && Number.isInteger(work!)
+  ok(work!, LEAST_WORK) && rest! <= 900 && Number.isInteger(work!)
     ? { is: 'interval', work: work!, rest: rest! }
     : null;
 const work = ([seconds]: readonly number[]): Fact | null =>
@@ -115,9 +137,12 @@ const work = ([seconds]: readonly number[]): Fact | null =>
 const rest = ([seconds]: readonly number[]): Fact | null =>
   seconds! <= 900 && (seconds! >= 3 || seconds === 0) ? { is: 'rest', seconds: seconds! } : null;
 const roundRest = ([seconds, most]: readonly number[]): Fact | null =>
-  most === undefined
-    ? { is: 'round rest', seconds: seconds! }
-    : { is: 'round rest', seconds: seconds!, most };
+  // "After the round, 3 rounds": a bare small number counts rounds.
+  seconds! > 0 && seconds! < LEAST_WORK
+    ? null
+    : most === undefined
+      ? { is: 'round rest', seconds: seconds! }
+      : { is: 'round rest', seconds: seconds!, most };
 const count =
   (fact: (n: number) => Fact, most: number) =>
   ([n]: readonly number[]): Fact | null =>
@@ -137,6 +162,17 @@ const breakFor = ([seconds, most]: readonly number[], words: readonly string[]):
   ...(most === undefined ? {} : { most }),
   ...(words.some((word) => ['water', 'drink'].includes(word)) ? { drink: true as const } : {}),
 });
+/** "Every 90 seconds", and for how long in all. */
+function everyFor([every, all]: readonly number[]): Fact | null {
+  if (every! < 20 || every! > 600) return null;
+  const turn = every === 60 ? {} : { every: every! };
+  if (all === undefined || all <= every!) return { is: 'format', kind: 'emom', ...turn };
+  return { is: 'format', kind: 'emom', n: Math.round(all / every!), ...turn };
+}
+function everyTimes([every, n]: readonly number[]): Fact | null {
+  if (every! < 20 || every! > 600 || n! < 1 || n! > 60) return null;
+  return { is: 'format', kind: 'emom', n: n!, ...(every === 60 ? {} : { every: every! }) };
+}
 function steps(values: readonly number[]): Fact | null {
   const [from, second] = values;
   const to = values.at(-1)!;
@@ -151,6 +187,10 @@ function steps(values: readonly number[]): Fact | null {
   const even = values.every((n, i) => i === 0 || n - values[i - 1]! === by);
   return by !== 0 && even ? { is: 'steps', from: from!, by: Math.abs(by), to } : null;
 }
+const timedSteps = (values: readonly number[]): Fact | null => {
+  const found = steps(values);
+  return found?.is === 'steps' && Math.max(...values) >= 5 ? { ...found, timed: true } : null;
+};
 const N_STEPS = (n: number) => Array.from({ length: n }, () => 'N').join(' @step ');
 
 /** What may be said of the clock on a line of its own, or beside a heading or a list. */
@@ -213,6 +253,11 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: '@between @any? @round @sep? @rest? Q', says: roundRest, weight: 0.8 },
   { is: 'round @rest @sep? Q', says: roundRest, weight: 0.8 },
+  {
+    is: 'Q water|drink break|stop? after|between @any? @any? @round',
+    says: roundRest,
+    weight: 1.2,
+  },
   // breaks
   { is: 'rest|break|breather|pause|water|drink @sep|@x? of|for? Q', says: breakFor, weight: -0.2 },
   { is: 'Q water|drink break|stop?', says: breakFor, weight: 0.5 },
@@ -236,6 +281,32 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'once through|round|only?', says: () => ({ is: 'rounds', n: 1 }) },
   { is: 'twice through|round|over?', says: () => ({ is: 'rounds', n: 2 }) },
   { is: 'thrice through|round|over?', says: () => ({ is: 'rounds', n: 3 }) },
+  {
+    is: 'Q @rest then|and|, repeat again|it|everything?',
+    says: ([rest]) => ({ is: 'rounds', n: 2, rest: rest! }),
+    weight: 1,
+  },
+  {
+    is: 'Q @rest then|and|, repeat N more? time|round?',
+    says: ([rest, n], words) => ({
+      is: 'rounds',
+      n: words.includes('more') ? n! + 1 : n!,
+      rest: rest!,
+    }),
+    weight: 1.2,
+  },
+  { is: 'repeat if|when|as A A?', says: () => ({ is: 'aside' }), weight: 1 },
+  {
+    is: '@rest of|for? Q @sep? repeat once|twice|thrice|again|it? more? time?',
+    says: ([rest], words) => {
+      const times = words.includes('twice') ? 2 : words.includes('thrice') ? 3 : 1;
+      const more = words.includes('more') || !words.includes('twice');
+      return { is: 'rounds', n: more ? times + 1 : times, rest: rest! };
+    },
+    weight: 1,
+  },
+  { is: 'repeat twice more', says: () => ({ is: 'rounds', n: 3 }), weight: 1 },
+  { is: 'repeat once more', says: () => ({ is: 'rounds', n: 2 }), weight: 1 },
   { is: 'repeat once|again?', says: () => ({ is: 'rounds', n: 2 }), weight: -0.4 },
   {
     is: 'N @dash N round',
@@ -317,6 +388,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.6,
   },
   { is: 'every minute', says: format('emom'), weight: -0.3 },
+  { is: 'every T on? the? T?', says: everyFor, weight: 0.4 },
+  { is: 'every T @sep? @x|for? N @x|round|set|time?', says: everyTimes, weight: 0.8 },
+  { is: 'every T @sep? for U', says: everyFor, weight: 1.2 },
+  { is: 'U @sep? every T', says: ([all, every]) => everyFor([every!, all!]), weight: 0.8 },
+  { is: 'N @x|round|set @sep? every T', says: ([n, every]) => everyTimes([every!, n!]), weight: 0.8 },
   { is: 'emom @each|for @station', says: () => ({ is: 'per station', minutes: 0 }), weight: -0.2 },
   {
     is: 'U emom @each @station',
@@ -328,7 +404,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: ([n]) => ({ is: 'station rest', seconds: n! }),
     weight: 0.25,
   },
+  { is: 'density block? @sep? U', says: ([s]) => capped('amrap')([s! / 60], []), weight: 1 },
+  { is: 'U density block?', says: ([s]) => capped('amrap')([s! / 60], []), weight: 1 },
   { is: 'for time', says: format('for time') },
+  { is: 'N rft', says: ([n]) => ({ is: 'format', kind: 'for time', n: n! }), weight: 0.6 },
+  { is: 'rft', says: format('for time') },
   { is: 'N round for time', says: ([n]) => ({ is: 'format', kind: 'for time', n: n! }), weight: 0.6 },
   { is: 'as fast|quick|quickly as you|possible can|possible?', says: format('for time') },
   { is: 'cap|limit @sep? of|at? U', says: ([s]) => ({ is: 'cap', seconds: s! }), weight: 0.4 },
@@ -363,6 +443,20 @@ const CLOCK: readonly Rule<Fact>[] = [
   // climbing and falling counts
   ...[9, 8, 7, 6, 5, 4, 3].map(
     (n): Rule<Fact> => ({ is: `${N_STEPS(n)} rep? of? each|everything?`, says: steps, weight: 1 }),
+  ),
+  ...[9, 8, 7, 6, 5, 4, 3].map(
+    (n): Rule<Fact> => ({
+      is: `${N_STEPS(n - 1)} @step T of? each|everything|work?`,
+      says: timedSteps,
+      weight: 1.5,
+    }),
+  ),
+  ...[7, 6, 5, 4, 3].map(
+    (n): Rule<Fact> => ({
+      is: Array.from({ length: n }, () => 'T').join(' @step '),
+      says: timedSteps,
+      weight: 1.5,
+    }),
   ),
   {
     is: 'N @step N @step N @step|. .|… .? .? @step? N',
@@ -409,7 +503,23 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'N group|team', says: count((n) => ({ is: 'groups', n }), 20), weight: -0.3 },
   { is: 'led together|all?', says: () => ({ is: 'led' }) },
+  {
+    is: 'giant|tri|triple set @sep? @x? N?',
+    says: ([n]) => ({ is: 'in one go', ...(n === undefined ? {} : { n }) }),
+    weight: 1,
+  },
+  {
+    is: 'giant|tri|triple set @sep? N @x|set|round',
+    says: ([n]) => ({ is: 'in one go', n: n! }),
+    weight: 1.2,
+  },
   { is: 'in turn', says: () => ({ is: 'in turn' }) },
+  {
+    is: 'N up? to N by|in T',
+    says: ([from, to, by]) =>
+      from !== to ? { is: 'steps', from: from!, by: by!, to: to!, timed: true } : null,
+    weight: 1.2,
+  },
   {
     is: 'N up? to N by|in N',
     says: ([from, to, by]) => (from !== to ? { is: 'steps', from: from!, by: by!, to: to! } : null),
@@ -427,7 +537,12 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: ([s]) => ({ is: 'level', work: s!, rest: null }),
     weight: 1.2,
   },
-  { is: '@color @sep? Q / Q', says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }), weight: 1 },
+  { is: '@color @sep? Q /|: Q @rest?', says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }), weight: 1 },
+  {
+    is: '@color @sep? Q of? work|on|working @sep? Q of? rest|off',
+    says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }),
+    weight: 1.4,
+  },
   { is: '@color @sep? Q @rest', says: ([r]) => ({ is: 'level', work: null, rest: r! }), weight: 0.6 },
   { is: 'keep moving|going', says: () => ({ is: 'aside' }) },
 ];
@@ -489,11 +604,32 @@ const DOSE: readonly Rule<Fact>[] = [
     weight: 0.5,
   },
   {
+    is: 'N @x|set of? M',
+    says: ([sets, metres]) =>
+      sets! <= 12 && metres! >= 1 && metres! <= 2000
+        ? { is: 'sets of', sets: sets!, metres: Math.round(metres!) }
+        : null,
+    weight: 0.6,
+  },
+  {
+    is: 'M @x N',
+    says: ([metres, sets]) =>
+      sets! <= 12 && metres! >= 1 && metres! <= 2000
+        ? { is: 'sets of', sets: sets!, metres: Math.round(metres!) }
+        : null,
+    weight: 0.6,
+  },
+  {
     is: 'N @rep? , N set',
     says: ([reps, sets]) => ({ is: 'sets of', sets: sets!, reps: reps! }),
     weight: 0.6,
   },
   { is: 'M', says: ([n]) => (n! >= 1 && n! <= 2000 ? { is: 'metres', n: Math.round(n!) } : null) },
+  {
+    is: 'N @x KG',
+    says: ([n, kg]) => (n === 2 && kg! <= 200 ? { is: 'load', kg: Math.round(kg! * 2) / 2 } : null),
+    weight: 1,
+  },
   {
     is: '@|with|at|a? @|at|of? KG',
     says: ([kg]) => (kg! <= 200 ? { is: 'load', kg: Math.round(kg! * 2) / 2 } : null),
@@ -501,8 +637,12 @@ const DOSE: readonly Rule<Fact>[] = [
   { is: 'at|on|@|from? a? CM high|box|step|bench?', says: ([cm]) => ({ is: 'height', cm: cm! }) },
   { is: 'each|per|every|a|both|either @sideword', says: () => ({ is: 'each' }), weight: 0.3 },
   { is: 'each|both @sideword', says: () => ({ is: 'each' }), weight: 0.3 },
+  { is: '/ @sideword', says: () => ({ is: 'each' }), weight: 0.3 },
+  { is: 'N lap|length|breath|pace', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.2 },
+  { is: 'r|l / l|r', says: () => ({ is: 'each' }), weight: 0.5 },
+  { is: 'r|l|right|left &|and l|r|left|right', says: () => ({ is: 'each' }), weight: 0.5 },
   { is: 'e / s', says: () => ({ is: 'each' }), weight: 0.3 },
-  { is: 'each', says: () => ({ is: 'each' }), weight: -0.3 },
+  { is: 'each|ea', says: () => ({ is: 'each' }), weight: -0.3 },
   { is: 'in all|total', says: () => ({ is: 'in all' }), weight: 0.3 },
   { is: 'total', says: () => ({ is: 'in all' }), weight: -0.3 },
   { is: '@sep? left @sideword?', says: () => ({ is: 'side', side: 'left' }), weight: -0.2 },
@@ -531,6 +671,13 @@ const DOSE: readonly Rule<Fact>[] = [
     weight: 1,
   },
   { is: 'max|maximum effort|rep?', says: () => ({ is: 'aside' }) },
+  {
+    is: 'N @x|set of? max|amrap|failure',
+    says: ([sets]) => (sets! <= 12 ? { is: 'sets of', sets: sets! } : null),
+    weight: 0.8,
+  },
+  { is: '@|at? rpe of? N', says: ([n]) => ({ is: 'remark', says: `RPE ${n}` }), weight: 0.6 },
+  { is: '@|at? N %|percent', says: ([n]) => ({ is: 'remark', says: `${n} %` }), weight: 0.6 },
   { is: 'Q rest|off|recovery|between', says: rest, weight: 0.4 },
   { is: '@rest @sep? Q', says: rest, weight: 0.4 },
   { is: 'no @rest', says: () => ({ is: 'rest', seconds: 0 }) },

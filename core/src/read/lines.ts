@@ -1,9 +1,9 @@
 import type { Role } from '../session/index.ts';
 import { CLOCK_GRAMMAR, DOSE_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn, type Match } from './grammar.ts';
-import { type Names, nameWords, type Reading, readName } from './names.ts';
+import { type Names, nameWords, type Reading, readName, SURE } from './names.ts';
 import { plainName, type Token, tokensOf } from './tokens.ts';
-import { isFiller } from './twins.ts';
+import { isFiller, isHead } from './twins.ts';
 
 export type LineKind = 'station' | 'clock' | 'tier' | 'break' | 'note' | 'heading';
 
@@ -39,6 +39,8 @@ export interface LineRead {
   readonly role: Role | null;
   /** A heading's or title's own words. */
   readonly heading: string | null;
+  /** Words before a colon that say what the movements behind it are of. */
+  readonly label: string | null;
   /** A heading that only names a round. */
   readonly roundNumber: number | null;
   /** Easier or harder, for a tier. */
@@ -71,8 +73,11 @@ const CLOCK_WORDS = set(
 const TITLE_WORDS = set(
   'circuit class workout session training hiit bootcamp boot camp blast burner burn day week monday tuesday wednesday thursday friday saturday sunday morning evening lunch hall park garden home group hour plan programme program tabata emom amrap fitness fit challenge strength cardio beginner senior gentle express fun special power total body kid child school team chair seated partner outdoor indoor summer winter spring autumn christmas easter january february march april may june july august september october november december mon tue wed thu fri sat sun test ladder pyramid boxing legday leg arm abs core mobility style',
 );
+const DAYS = set(
+  'monday tuesday wednesday thursday friday saturday sunday mon tue tues wed thu thur fri sat sun',
+);
 const NOTE_STARTS = set(
-  'total approximately approx duration length what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need',
+  'scale scaled scaling total approximately approx duration length what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need',
 );
 const SECTIONS = set(
   'upper lower body core leg arm abs cardio strength full glute back chest conditioning balance floor standing seated chair mobility shoulder posterior chain plyo total hiit main cardiovascular resistance skill agility',
@@ -86,6 +91,8 @@ const ROLES_SAID: readonly RoleWords[] = [
   ...[
     'warm up',
     'warmup',
+    'w / u',
+    'wu',
     'pulse raiser',
     'preparation',
     'prep',
@@ -96,6 +103,8 @@ const ROLES_SAID: readonly RoleWords[] = [
   ...[
     'cool down',
     'cooldown',
+    'c / d',
+    'cd',
     'stretch',
     'stretching',
     'wind down',
@@ -215,13 +224,15 @@ function withoutBullet(tokens: readonly Token[]): { rest: readonly Token[]; list
     !(second!.word === ':' && third?.kind === 'number')
   )
     return { rest: tokens.slice(at + 2), listed: true };
-  if (first?.kind === 'word' && first.word.length === 1 && /[a-h]/.test(first.word)) {
+  if (first?.kind === 'word' && /^[a-h]$/.test(first.word) && close(second, first))
+    return { rest: tokens.slice(at + 2), listed: true };
+  if (first?.kind === 'word' && /^[a-h]\d{1,2}$/.test(first.word)) {
     if (close(second, first)) return { rest: tokens.slice(at + 2), listed: true };
-    if (second?.kind === 'number' && second.value <= 12 && second.from === first.to && close(third, second))
-      return { rest: tokens.slice(at + 3), listed: true };
-    if (second?.kind === 'number' && second.value <= 12 && second.from === first.to && third?.kind === 'word')
-      return { rest: tokens.slice(at + 2), listed: true };
+    if (second?.kind === 'word') return { rest: tokens.slice(at + 1), listed: true };
   }
+  // "Station 1 step-ups".
+  if (first && LABELS.has(first.word) && second?.kind === 'number' && !second.spelt && third?.kind === 'word')
+    return { rest: tokens.slice(at + 2), listed: true };
   if (first?.word === '(' && second?.kind === 'number' && third?.word === ')')
     return { rest: tokens.slice(at + 3), listed: true };
   return { rest: tokens.slice(at), listed };
@@ -238,21 +249,43 @@ const SEPARATORS: ReadonlyMap<string, Item['joined']> = new Map([
   ['then', 'then'],
 ]);
 
+/** "Sit to stand / squat / jump squat": one movement for each level, the middle one written, of two the first. */
+function abreast(
+  tokens: readonly Token[],
+  isMove: (some: readonly Token[]) => boolean,
+): { rest: Token[]; tiers: Token[][] } | null {
+  const slashes = tokens.flatMap((token, i) => (token.word === '/' ? [i] : []));
+  if (slashes.length < 1 || slashes.length > 2) return null;
+  const pieces = [...slashes, tokens.length].map((to, k) =>
+    tokens.slice(k === 0 ? 0 : slashes[k - 1]! + 1, to),
+  );
+  // Each with a count of its own they are two things to do.
+  const bare = pieces.every((piece) => piece.every((token) => token.kind === 'word' || token.word === '-'));
+  if (!bare || !pieces.every((piece) => piece.length > 0 && isMove(piece))) return null;
+  const own = pieces.length === 3 ? 1 : 0;
+  return {
+    rest: [...pieces[own]!],
+    tiers: pieces.filter((_, k) => k !== own).map((piece) => [...piece]),
+  };
+}
+
 /** "(knees / toes)": ways to do it, in brackets behind the name. */
 function tiersOf(
   tokens: readonly Token[],
-  isMove: (some: readonly Token[]) => boolean,
-): { rest: Token[]; tiers: string[][] } {
+  isMove: (some: readonly Token[], sure?: number) => boolean,
+): { rest: Token[]; tiers: Token[][] } {
   const open = tokens.findIndex((token) => token.word === '(' || token.word === '[');
   const shut = tokens.findIndex((token, i) => i > open && (token.word === ')' || token.word === ']'));
-  if (open < 1 || shut < 0)
-    return { rest: tokens.filter((token) => !'()[]'.includes(token.word)), tiers: [] };
+  if (open < 1 || shut < 0) {
+    const rest = tokens.filter((token) => !'()[]'.includes(token.word));
+    return abreast(rest, (some) => isMove(some, SURE)) ?? { rest, tiers: [] };
+  }
   const inside = tokens.slice(open + 1, shut);
   const rest = [...tokens.slice(0, open), ...tokens.slice(shut + 1)];
-  const ways: string[][] = [[]];
+  const ways: Token[][] = [[]];
   for (const token of inside) {
     if (['/', ',', 'or', '|'].includes(token.word)) ways.push([]);
-    else ways.at(-1)!.push(token.word);
+    else ways.at(-1)!.push(token);
   }
   const named = ways.filter((way) => way.length > 0);
   const quantities = inside.some((token) => token.kind !== 'word' && token.kind !== 'sign');
@@ -290,9 +323,9 @@ function itemsOf(
   all: readonly Token[],
   own: ReadonlyMap<string, string>,
 ): Item[] {
-  const { rest: tokens, tiers } = tiersOf(all, (some) => {
+  const { rest: tokens, tiers } = tiersOf(all, (some, sure = 0.9) => {
     const best = readName(names, some, own)[0];
-    return best !== undefined && best.sure >= 0.9 && best.moves.length === 1;
+    return best !== undefined && best.sure >= sure && best.moves.length === 1;
   });
   const facts = factsIn(DOSE_GRAMMAR, tokens);
   const taken = covered(facts, tokens.length);
@@ -354,7 +387,7 @@ function itemsOf(
       from,
       to,
       joined: items.length === 0 ? null : piece.joined,
-      tiers: items.length === 0 ? tiers.map((way) => way.join(' ')) : [],
+      tiers: items.length === 0 ? tiers.map((way) => text.slice(way[0]!.from, way.at(-1)!.to)) : [],
     });
   }
   return items;
@@ -369,11 +402,69 @@ interface Heading {
   readonly roundNumber: number | null;
 }
 
+/** "Hearts = squats": what stands before the sign is the trainer's own label. */
+function labelled(
+  names: Names,
+  text: string,
+  tokens: readonly Token[],
+  own: ReadonlyMap<string, string>,
+): Item[] | null {
+  const sign = tokens.findIndex((token) => token.word === '=');
+  if (sign < 1 || sign > 4 || !tokens.slice(0, sign).every((token) => token.kind === 'word')) return null;
+  const [first, ...others] = itemsOf(names, text, tokens.slice(sign + 1), own);
+  if (!first || sureOf(first) < 0.6) return null;
+  const { from } = tokens[0]!;
+  return [{ ...first, from, text: text.slice(from, first.to) }, ...others];
+}
+
+/** Words that are a label of what follows rather than a movement or a clock. */
+function isLabel(names: Names, tokens: readonly Token[], own: ReadonlyMap<string, string>): boolean {
+  const content = tokens.filter((token) => token.kind !== 'sign');
+  const amount = (token: Token) =>
+    (token.kind === 'number' || token.kind === 'seconds') && content.length > 1;
+  if (content.some((token) => token.kind !== 'word' && !amount(token))) return false;
+  if ((readName(names, content, own)[0]?.sure ?? 0) >= 0.9) return false;
+  return factsIn(CLOCK_GRAMMAR, content).every(({ fact }) => fact.is === 'reps' || fact.is === 'work');
+}
+
+/** "Tabata 2", "AMRAP B": the kind of clock, and which of several it is. */
+function numberedFormat(tokens: readonly Token[]): Match<Fact>[] | null {
+  const last = tokens.at(-1);
+  if (tokens.length < 2 || !last || !(last.kind === 'number' && last.value <= 6) || last.spelt) return null;
+  const matches = factsIn(CLOCK_GRAMMAR, tokens.slice(0, -1));
+  const [only] = matches;
+  const whole = matches.length === 1 && only!.from === 0 && only!.to === tokens.length - 1;
+  // Where the number may be minutes it is: AMRAP 5.
+  return whole && only!.fact.is === 'format' && ['tabata', 'superset', 'pyramid'].includes(only!.fact.kind)
+    ? [{ ...only!, ordinals: [tokens.length - 1], to: tokens.length }]
+    : null;
+}
+
+/** "Squat jumps / mountain climbers" under one clock: two movements, where each of them is one. */
+function apart(tokens: readonly Token[], names: Names, own: ReadonlyMap<string, string>): readonly Token[] {
+  const slashes = tokens.flatMap((token, i) => (token.word === '/' ? [i] : []));
+  if (slashes.length === 0) return tokens;
+  const pieces = [...slashes, tokens.length].map((to, k) =>
+    tokens.slice(k === 0 ? 0 : slashes[k - 1]! + 1, to),
+  );
+  const named = (piece: readonly Token[]) => piece.filter((token) => !CLOCK_WORDS.has(token.word));
+  return pieces.every((piece) => (readName(names, named(piece), own)[0]?.sure ?? 0) >= 0.6)
+    ? tokens.map((token) => (token.word === '/' ? { ...token, word: ',' } : token))
+    : tokens;
+}
+
 /** A heading at the beginning of a line: a part of the session, or "Round 2". */
 function headingOf(tokens: readonly Token[]): Heading | null {
   const words = tokens.map((token) => token.word);
   const ends = (at: number) =>
     at >= tokens.length || [':', '-', '–', '—', '(', '\t', '.', ','].includes(words[at]!);
+  // "Set 1: squats": one of several, each with its own movements.
+  const nth = tokens[1]?.kind === 'number' && tokens[1].value <= 20 && words[2] === ':';
+  if (
+    nth &&
+    ['set', 'superset', 'triset', 'complex', 'couplet', 'triplet', 'group', 'list'].includes(words[0]!)
+  )
+    return { role: 'circuit', to: 3, roundNumber: null };
   const numbered = (at: number) =>
     (tokens[at]?.kind === 'number' && tokens[at]!.value <= 20) || /^[a-e]$/.test(words[at] ?? '')
       ? at + 1
@@ -391,6 +482,9 @@ function headingOf(tokens: readonly Token[]): Heading | null {
         to: Math.min(at + (at < tokens.length && words[at] !== '(' ? 1 : 0), tokens.length),
         roundNumber: null,
       };
+    // "Warm up 5 mins - marching, arm circles": how long it all is, and then what.
+    const timed = tokens[at]?.kind === 'seconds' || (words[at] === '(' && tokens[at + 1]?.kind === 'seconds');
+    if (timed && ends(at + (words[at] === '(' ? 3 : 1))) return { role, to: at, roundNumber: null };
     // "Circuit 1 30/15 x 2": a number of its own and then the clock.
     if (at > length || role !== 'circuit') {
       const rest = tokens.slice(at);
@@ -399,6 +493,20 @@ function headingOf(tokens: readonly Token[]): Heading | null {
     }
   }
   return null;
+}
+
+/** "(x3)" at the very end of a part: how often all of it. */
+function roundsBehind(tokens: readonly Token[]): { tokens: readonly Token[]; n: number | null } {
+  const open = tokens.findLastIndex((token) => token.word === '(');
+  if (open < 1 || tokens.at(-1)!.word !== ')') return { tokens, n: null };
+  const inside = tokens.slice(open + 1, -1);
+  const number = inside.find((token) => token.kind === 'number');
+  const only = inside.every(
+    (token) => token === number || ['x', '×', 'round', 'time', 'set'].includes(token.word),
+  );
+  return number && inside.length === 2 && only && number.value >= 1 && number.value <= 20
+    ? { tokens: tokens.slice(0, open), n: number.value }
+    : { tokens, n: null };
 }
 
 /** Words of a line that say nothing of the clock. */
@@ -417,7 +525,12 @@ const spansOf = (tokens: readonly Token[], matches: readonly Match<Fact>[]): Spa
     { what: fact.is, from: tokens[from]!.from, to: tokens[to - 1]!.to },
   ]);
 
-const RESTS = set('then rest recover recovery breathe breather and break repeat again');
+const PARTING = new Set(['-', '–', '—']);
+/** Facts that a movement's line has as well as a clock's. */
+const DOSELIKE = new Set<Fact['is']>(['sets of', 'sets', 'times', 'reps', 'aside']);
+const RESTS = set(
+  'in reverse order the same way then rest recover recovery breathe breather and break repeat again',
+);
 /** Facts of a clock that no dose looks like. */
 const OF_BLOCKS = new Set<Fact['is']>([
   'format',
@@ -505,12 +618,38 @@ function lineOf(
     fresh,
     titled: false,
     listed,
+    label: null,
   };
   const content = rest.filter((token) => token.kind !== 'sign');
   if (content.length === 0) return { ...base, kind: 'note', sure: 1 };
-  if (content.every((token) => RESTS.has(token.word))) return { ...base, kind: 'note', sure: 0.9 };
+  if (content.every((token) => RESTS.has(token.word))) {
+    // "Min 3: rest": a turn of the clock in which nothing is done.
+    const turn = listed && content.length === 1 && content[0]!.word === 'rest' ? content[0]! : null;
+    if (!turn) return { ...base, kind: 'note', sure: 0.9 };
+    const item: Item = {
+      text: text.slice(turn.from, turn.to),
+      readings: [],
+      facts: [],
+      from: turn.from,
+      to: turn.to,
+      joined: null,
+      tiers: [],
+    };
+    return { ...base, kind: 'station', sure: 0, items: [item] };
+  }
   const titled = content.some((token) => TITLE_WORDS.has(token.word));
   const colon = rest.findIndex((token) => token.word === ':');
+  // A day by itself begins another part.
+  if (content.length === 1 && DAYS.has(content[0]!.word))
+    return {
+      ...base,
+      kind: 'heading',
+      sure: 0.8,
+      role: 'circuit',
+      heading: text.slice(content[0]!.from, content[0]!.to),
+      spans: [{ what: 'heading', from: content[0]!.from, to: content[0]!.to }],
+      titled: true,
+    };
   // Easier and harder ways of what stands above.
   const label = rest[0]!.kind === 'word' ? TIERS[rest[0]!.word] : undefined;
   if (label && colon >= 1 && colon <= 2) {
@@ -518,7 +657,8 @@ function lineOf(
     if (items.length > 0 && sureOf(items[0]!) > 0.3)
       return { ...base, kind: 'tier', sure: sureOf(items[0]!), items, tier: label };
   }
-  if (NOTE_STARTS.has(rest[0]!.word) && !listed) {
+  const nth = rest[1]?.kind === 'number';
+  if (NOTE_STARTS.has(rest[0]!.word) && !nth && (!listed || colon === 1)) {
     const items = itemsOf(names, text, rest, own);
     if (items.length === 0 || sureOf(items[0]!) < 0.8 || colon === 1)
       return { ...base, kind: 'note', sure: 0.9 };
@@ -533,7 +673,7 @@ function lineOf(
       ? null
       : headingOf(rest);
   if (heading) {
-    const after = rest.slice(heading.to);
+    const { tokens: after, n: often } = roundsBehind(rest.slice(heading.to));
     // "Round 1 - 45 secs each: squats, press-ups": a clock, and behind its colon the movements.
     const clock = after.slice(
       0,
@@ -546,10 +686,11 @@ function lineOf(
     const said = parted ? clock : after;
     const matches = factsIn(CLOCK_GRAMMAR, said);
     const part = { what: 'heading', from: rest[0]!.from, to: rest[Math.max(0, heading.to - 1)]!.to };
+    const again: Fact[] = often === null ? [] : [{ is: 'rounds', n: often }];
     const headed = {
       ...base,
       kind: 'heading' as const,
-      facts: matches.map((match) => match.fact),
+      facts: [...matches.map((match) => match.fact), ...again],
       spans: [part, ...spansOf(said, matches)],
       role: heading.role,
       heading: text.slice(rest[0]!.from, rest.at(-1)!.to),
@@ -558,29 +699,101 @@ function lineOf(
     };
     if (!parted && leftOver(after, matches).length === 0) return { ...headed, sure: 0.95 };
     // "Warm-up: 5 mins - march, arm circles": the time is for all of it.
+    const bare = after[0]?.word === '(' && after[2]?.word === ')' ? [after[1]!, ...after.slice(3)] : after;
     const whole =
-      after[0]?.kind === 'seconds' && ['-', '–', '—', ':', ',', 'of'].includes(after[1]?.word ?? '');
-    const rows = parted ? after.slice(clock.length + 1) : whole ? after.slice(2) : after;
-    const items = itemsOf(names, text, rows, own);
+      bare[0]?.kind === 'seconds' && ['-', '–', '—', ':', ',', 'of'].includes(bare[1]?.word ?? '');
+    // "Main: EMOM 20, 10 burpees": the kind of clock before what is done.
+    const [begins] = matches;
+    const behind = begins?.from === 0 && OF_BLOCKS.has(begins.fact.is) ? begins.to : 0;
+    const rows = parted ? after.slice(clock.length + 1) : whole ? bare.slice(2) : after.slice(behind);
+    const items = itemsOf(names, text, apart(rows, names, own), own);
     if (whole) {
-      headed.facts.push({ is: 'in all seconds', seconds: after[0]!.value });
-      headed.spans.unshift({ what: 'in all seconds', from: after[0]!.from, to: after[0]!.to });
+      // How long all of it is, not each.
+      headed.facts = [...again, { is: 'in all seconds', seconds: bare[0]!.value }];
+      headed.spans.unshift({ what: 'in all seconds', from: bare[0]!.from, to: bare[0]!.to });
     }
     const good = items.filter((item) => sureOf(item) >= 0.6).length;
-    if (good === 0 || good < items.length / 2) return { ...headed, sure: 0.7 };
+    // "Warm up: joint mobility, a light jog": what stands behind the sign is what is done, known or not.
+    const listing =
+      heading.role !== 'circuit' && heading.role !== null && (whole || heading.to > 0) && items.length > 1;
+    if (!listing && (good === 0 || good < items.length / 2)) return { ...headed, sure: 0.7 };
     // Movements on the line itself: of its clock only what can't be a dose of theirs.
     const facts = parted ? headed.facts : headed.facts.filter((fact) => OF_BLOCKS.has(fact.is));
     return { ...headed, sure: 0.85, items, facts };
   }
+  // "AMRAP 10: squats, press-ups", "Ladder 1 to 10: swings": the clock, and behind its colon the movements.
+  const parting = rest.findIndex(
+    (token, i) => i > 0 && PARTING.has(token.word) && token.from > rest[i - 1]!.to,
+  );
+  for (const cut of [colon, parting]) {
+    if (cut < 1 || cut >= rest.length - 1) continue;
+    const clock = rest.slice(0, cut);
+    const after = rest.slice(cut + 1);
+    const named = numberedFormat(clock);
+    const matches = named ?? factsIn(CLOCK_GRAMMAR, clock);
+    const heads = matches.some(({ fact }) => OF_BLOCKS.has(fact.is));
+    if (heads && (named || leftOver(clock, matches).length === 0)) {
+      const open = after.findIndex((token) => token.word === '(');
+      const all = itemsOf(names, text, apart(after, names, own), own);
+      const known = (some: readonly Item[]) => some.filter((item) => sureOf(item) >= 0.6).length;
+      // What stands in brackets may only explain: "(1 swing, 1 squat, 2 swings …)".
+      const short = open > 0 ? itemsOf(names, text, after.slice(0, open), own) : all;
+      const items = known(short) === short.length && known(all) < all.length ? short : all;
+      if (items.length > 0 && known(items) >= items.length / 2)
+        return {
+          ...base,
+          kind: 'heading',
+          sure: 0.85,
+          role: 'circuit',
+          heading: named ? text.slice(rest[0]!.from, clock.at(-1)!.to) : null,
+          facts: matches.map((match) => match.fact),
+          items,
+          spans: [
+            ...spansOf(clock, matches),
+            ...items.map((item) => ({ what: 'name', from: item.from, to: item.to })),
+          ],
+          titled,
+        };
+    }
+  }
+  // "Legs: squats, lunges": what they are of, and behind the colon the movements.
+  if (
+    colon > 0 &&
+    colon <= 4 &&
+    colon < rest.length - 1 &&
+    !listed &&
+    isLabel(names, rest.slice(0, colon), own)
+  ) {
+    const items = itemsOf(names, text, rest.slice(colon + 1), own);
+    const good = items.filter((item) => sureOf(item) >= 0.6).length;
+    if (items.length > 0 && good >= items.length / 2) {
+      const said = rest.slice(0, colon);
+      const whole = said.find((token) => token.kind === 'seconds');
+      const sections =
+        whole !== undefined || said.every((token) => SECTIONS.has(token.word) || token.word === 'and');
+      const facts: Fact[] = whole ? [{ is: 'in all seconds', seconds: whole.value }] : [];
+      const spans = [
+        ...(whole ? [{ what: 'in all seconds', from: whole.from, to: whole.to }] : []),
+        { what: 'heading', from: said[0]!.from, to: said.at(-1)!.to },
+        ...items.map((item) => ({ what: 'name', from: item.from, to: item.to })),
+      ];
+      const heading = text.slice(said[0]!.from, said.at(-1)!.to);
+      const sure = Math.min(...items.map(sureOf));
+      return sections
+        ? { ...base, kind: 'heading', role: 'circuit', heading, sure: 0.85, items, facts, spans, titled }
+        : { ...base, kind: 'station', sure, items, spans, titled, label: heading };
+    }
+  }
   // Words before a colon, and nothing but the clock behind it.
-  if (colon > 0 && colon <= 6 && colon < rest.length - 1) {
+  const levelled = clockFacts.some((fact) => fact.is === 'level');
+  if (!levelled && colon > 0 && colon <= 6 && colon < rest.length - 1) {
     const after = rest.slice(colon + 1);
     const matches = factsIn(CLOCK_GRAMMAR, after);
     const named = readName(names, rest.slice(0, colon), own)[0];
     if (
       matches.length > 0 &&
       leftOver(after, matches).length === 0 &&
-      (named?.sure ?? 0) < 0.9 &&
+      (named?.sure ?? 0) < 0.6 &&
       rest.slice(0, colon).every((token) => token.kind === 'word') &&
       rest.slice(0, colon).some((token) => TITLE_WORDS.has(token.word)) &&
       factsIn(CLOCK_GRAMMAR, rest.slice(0, colon)).length === 0
@@ -606,7 +819,7 @@ function lineOf(
       titled,
     };
   }
-  const items = itemsOf(names, text, rest, own);
+  const items = labelled(names, text, rest, own) ?? itemsOf(names, text, rest, own);
   const good = items.filter((item) => sureOf(item) >= 0.6);
   const doseMatches = factsIn(DOSE_GRAMMAR, rest);
   const spans = (): Span[] => [
@@ -647,10 +860,11 @@ function lineOf(
   const sections =
     content.length <= 4 &&
     content.every(
-      (token) =>
+      (token, i) =>
         SECTIONS.has(token.word) ||
         ['circuit', 'work', 'section', 'and', 'part'].includes(token.word) ||
-        token.kind === 'number',
+        // Which of several it is stands behind.
+        (token.kind === 'number' && i > 0 && token.value <= 20),
     );
   const words = text.slice(rest[0]!.from, rest.at(-1)!.to);
   if (sections && !listed)
@@ -671,7 +885,19 @@ function lineOf(
         ),
       ) || clockFacts.length >= 2;
     const share = left.length / content.length;
-    if (strong && (titled || share <= 0.5 || leftWords.every((token) => SECTIONS.has(token.word)))) {
+    const plain = clockFacts.every(
+      (fact) => fact.is === 'format' && fact.n === undefined && fact.seconds === undefined,
+    );
+    // A line of a list, the name of a movement, or a bare word of the clock beside another is no clock.
+    // How many sets is said of a movement, known or not.
+    const ofMove = leftWords.length > 0 && clockFacts.every((fact) => DOSELIKE.has(fact.is));
+    const headed = leftWords.some((token) => TITLE_WORDS.has(token.word));
+    const named = listed || ((plain || ofMove || leftWords.some((token) => isHead(token.word))) && !headed);
+    if (
+      strong &&
+      !named &&
+      (titled || share <= 0.5 || leftWords.every((token) => SECTIONS.has(token.word)))
+    ) {
       const heads = leftWords.length > 0 && (titled || leftWords.every((token) => SECTIONS.has(token.word)));
       const first = rest.findIndex((token) => [',', '–', '-', ':', '('].includes(token.word));
       const named =
@@ -693,7 +919,7 @@ function lineOf(
   if (
     sentence &&
     !listed &&
-    (items.length === 0 || Math.max(...items.map(sureOf)) < 0.5) &&
+    (items.length === 0 || Math.max(...items.map(sureOf)) < (content.length > 9 ? 0.7 : 0.5)) &&
     doseMatches.length === 0
   )
     return { ...base, kind: 'note', sure: 0.6, titled };

@@ -27,7 +27,7 @@ function numbersIn(value: unknown, into: Set<number>): Set<number> {
 function keptBy({ format, assumed, stations, after, name }: ReadBlock): Set<number> {
   const clock = Object.entries(format).filter(([field]) => !assumed.includes(field));
   const kept = numbersIn([clock.map(([, value]) => value), after, name, stations.length], new Set());
-  if (format.kind === 'emom') kept.add(format.minutes * 60);
+  if (format.kind === 'emom') kept.add(format.minutes * (format.everySeconds ?? 60));
   // "No rest" is as good as kept where there is none.
   kept.add(0);
   for (const { dose, chain, typed, words, settings } of stations)

@@ -60,9 +60,15 @@ const HELD = new Set(['dumbbell', 'dumbell', 'db', 'kettlebell', 'kb', 'barbell'
 /** Numbers that are part of a name: fractions of a rep, degrees. */
 const NAMED_NUMBERS = new Set(['1.5', '1.25', '180', '90', '360']);
 function wordsOfTokens(tokens: readonly Token[]): string[] {
-  return tokens.flatMap((token) => {
+  return tokens.flatMap((token, i) => {
     if (token.kind === 'word' || token.spelt) return [token.word];
-    if (token.kind === 'number') return [String(Math.round(token.value * 100) / 100)];
+    if (token.kind === 'number')
+      // "Figure 4" is a shape.
+      return [
+        tokens[i - 1]?.word === 'figure' && token.value === 4
+          ? 'four'
+          : String(Math.round(token.value * 100) / 100),
+      ];
     return [];
   });
 }
@@ -259,6 +265,23 @@ interface Scored {
   readonly left: readonly string[];
 }
 
+const OF_BODY = new Set([
+  'head',
+  'neck',
+  'eye',
+  'ankle',
+  'wrist',
+  'finger',
+  'lumbar',
+  'spine',
+  'spinal',
+  'pelvic',
+  'pelvis',
+  'toe',
+  'hip',
+]);
+const ELSEWHERE = 0.2;
+
 /** Names by how much of them and of what was written agree. */
 function scored(names: Names, words: readonly string[]): Scored[] {
   const seen = new Set<Entry>();
@@ -281,10 +304,13 @@ function scored(names: Names, words: readonly string[]): Scored[] {
         if (isHead(own)) heads++;
       }
       const lostHeads = left.filter(isHead).length;
+      // Said of another part of the body it is another movement: a turn of the head is none of the trunk.
+      const elsewhere = left.some((word) => OF_BODY.has(word) && !entry.words.includes(word));
       const newHeads = entry.words.filter((own) => isHead(own) && !words.includes(own)).length;
       const score =
         (2 * shared) / (total + entry.weight) -
         lostHeads * 0.12 -
+        (elsewhere ? ELSEWHERE : 0) -
         newHeads * 0.1 +
         (heads > 0 ? 0.02 : 0) +
         (entry.own ? 0.004 : 0);
@@ -415,6 +441,8 @@ function readAnew(names: Names, written: readonly string[], linked: boolean): Re
         score * (over.length > 0 ? 0.8 : 0.95),
         exact ? 0.6 : settled ? 0.75 : 1,
         over.some((word) => !names.vocabulary.has(word)) ? NO_MORE : 1,
+        // "Seated", "chest": how or where, and no word of what is done.
+        score < 0.95 && !plain.some(isHead) ? NO_MORE : 1,
       ),
     );
   }

@@ -37,7 +37,9 @@ function clockWords(f: Format): string {
       return list([`AMRAP ${f.capSeconds} seconds`, f.led && 'led together']);
     case 'emom':
       return list([
-        `EMOM ${f.minutes} minutes`,
+        f.everySeconds === undefined
+          ? `EMOM ${f.minutes} minutes`
+          : `every ${f.everySeconds} seconds, ${f.minutes} times`,
         f.order === 'station by station' ? `${f.stationRestSeconds} s between stations` : 'in turn',
       ]);
     case 'for time':
@@ -66,7 +68,7 @@ function clockWords(f: Format): string {
       ]);
     case 'pyramid':
       return list([
-        `pyramid ${f.from} to ${f.to} by ${f.by}`,
+        `pyramid ${f.from} to ${f.to} by ${f.by}${f.timed ? ' seconds' : ''}`,
         f.way === 'up and down' ? 'and back down' : f.way === 'down' && 'downwards',
         f.holdSeconds > 0 && `${f.holdSeconds} s hold after each`,
         f.stepRestSeconds > 0 && `${f.stepRestSeconds} s rest`,
@@ -92,8 +94,9 @@ function stationWords(name: string, dose: Dose | undefined): string {
         : dose?.metres !== undefined
           ? `${dose.metres} metres `
           : '';
+  const sets = dose?.sets !== undefined ? `${dose.sets} ${dose.sets === 1 ? 'set' : 'sets'} of ` : '';
   return [
-    `${count}${name}`,
+    `${sets}${count.replace(/ x $/, sets && count ? ' ' : ' x ')}${name}`,
     dose?.each === true && 'each side',
     dose?.each === false && 'in all',
     dose?.tempo !== undefined && `tempo ${dose.tempo}`,

@@ -111,6 +111,10 @@ const SHORTENED = new Set([
   'reps',
   'st',
 ]);
+/** Where an easier or harder way begins in the middle of a line: "push-up | easier: wall push-up". */
+const WAY_BEGINS =
+  /[\s,;|(–—-]+(?=(?:easier|harder|easy|hard|regression|progression|beginners?|advanced|modification|mod)\s*:)/giu;
+
 /** A line in its sentences: a full stop ends one where a new one plainly begins. */
 export function sentencesOf(text: string): string[] {
   const found: string[] = [];
@@ -119,11 +123,14 @@ export function sentencesOf(text: string): string[] {
     if (!'.!?'.includes(text[i]!) || text[i + 1] !== ' ' || text[i - 1] === '.' || text[i + 2] === '.')
       continue;
     const before = text.slice(begun, i).split(/[\s(]/).at(-1)!.toLowerCase();
-    if (/^\d{1,2}$|^[a-z]$/.test(before) && text.slice(begun, i).trim() === before) continue;
+    if (/^\d{1,2}$|^[a-z]$/.test(before) && text.slice(begun, i).trim().toLowerCase() === before) continue;
     if (SHORTENED.has(before) || before === '') continue;
     found.push(text.slice(begun, i + 1));
     begun = i + 2;
   }
   found.push(text.slice(begun));
-  return found.map((one) => one.trim()).filter(Boolean);
+  return found
+    .flatMap((one) => one.split(WAY_BEGINS))
+    .map((one) => one.trim())
+    .filter(Boolean);
 }

@@ -4,7 +4,16 @@ import { clamp, type Draft, draft, type Row, restsBetween } from './draft.ts';
 import type { Fact } from './facts.ts';
 import { type Item, type LineRead, readLine } from './lines.ts';
 import { lostNumbers } from './lost.ts';
-import { type Names, namesOf, ownWords, type Reading, readName, type Vocabulary } from './names.ts';
+import {
+  type Names,
+  namesOf,
+  ownWords,
+  type Reading,
+  readName,
+  STANDS,
+  SURE,
+  type Vocabulary,
+} from './names.ts';
 import type { ReadBlock, ReadLine, ReadSession } from './reading.ts';
 import { sentencesOf, tableLines, withoutNumbers } from './rows.ts';
 import { stationOf } from './station.ts';
@@ -13,6 +22,9 @@ import { tokensOf } from './tokens.ts';
 /** As much as is read: no session is longer, and a pasted page of anything stays quick. */
 const MOST_LINES = 400;
 const MOST_CHARACTERS = 40_000;
+
+/** Nothing at one station takes as long as this, in seconds. Estimate. */
+const LEAST_SESSION = 600;
 
 const clockLike = (facts: readonly Fact[]) =>
   facts.some((fact) => ['interval', 'work', 'format', 'steps', 'level', 'sets of', 'sets'].includes(fact.is));
@@ -29,6 +41,12 @@ const clashes = (a: readonly Fact[], b: readonly Fact[]) => {
   return [...kinds(b)].some((kind) => kind === 'clock' && before.has(kind));
 };
 
+/** One of several of a kind: rounds with moves of their own, "Tabata 1" and "Tabata 2". */
+const isSibling = (a: Draft, b: Draft): boolean => {
+  const kind = (name: string | null) => /^(.+?)\s*(?:\d+|[a-e])$/i.exec(name ?? '')?.[1]?.toLowerCase();
+  return (a.round && b.round) || (kind(a.name) !== undefined && kind(a.name) === kind(b.name));
+};
+
 /** What a part is called by its heading; "Circuit" alone is no name. */
 const nameOf = (heading: string): string | null => {
   const name = tidy(heading.replace(/[:(].*$|\s[-–—]\s.*$/, '')).slice(0, 60);
@@ -38,7 +56,7 @@ const nameOf = (heading: string): string | null => {
 /** Where the title ends: a line's words without what trails them. */
 const tidy = (text: string) =>
   text
-    .replace(/^[^\p{L}\p{N}]+|[\s:–—-]+$/gu, '')
+    .replace(/^[^\p{L}\p{N}]+|[\s:–—"”'»-]+$/gu, '')
     .replace(/[^\p{L}\p{N}\p{P}\p{Zs}+]+/gu, '')
     .trim()
     .slice(0, 120);
@@ -109,11 +127,20 @@ export function readSession(
     });
     current().rows.push({ read, parts, tiers });
   };
+  /** "Hamstrings" in a cool-down is their stretch. */
+  const stretchOf = (item: Item): Item => {
+    if ((item.readings[0]?.sure ?? 0) >= SURE) return item;
+    const readings = readName(names, tokensOf(`${item.text} stretch`), own);
+    return (readings[0]?.sure ?? 0) > Math.max(STANDS, item.readings[0]?.sure ?? 0)
+      ? { ...item, readings }
+      : item;
+  };
   const addStations = (read: LineRead) => {
     const chained = /\brepeat\b|\bof each\b/i.test(read.text);
     const emom = current().facts.some((fact) => fact.is === 'format' && fact.kind === 'emom');
     let parts: Item[] = [];
-    for (const item of read.items) {
+    for (const said of read.items) {
+      const item = current().role === 'cool-down' ? stretchOf(said) : said;
       const joins =
         parts.length > 0 &&
         parts.length < 4 &&
@@ -142,6 +169,7 @@ export function readSession(
       at === 0 &&
       next !== undefined &&
       (!read.listed || read.titled) &&
+      !read.facts.some((fact) => fact.is === 'level') &&
       ((unsure &&
         (read.titled ||
           read.heading !== null ||
@@ -150,6 +178,14 @@ export function readSession(
           next.fresh)) ||
         (read.kind === 'heading' && read.role === null && read.roundNumber === null) ||
         (read.kind === 'note' && (next.kind === 'clock' || next.fresh)) ||
+        // In quotation marks it is what it is called.
+        /^[“"'«].*[”"'»]$/u.test(read.text) ||
+        // "Seated exercise - 30 mins": how long all of it takes.
+        (read.kind === 'station' &&
+          read.sure < SURE &&
+          read.items.some((item) =>
+            item.facts.some((fact) => fact.is === 'seconds' && fact.seconds >= LEAST_SESSION),
+          )) ||
         // "A minute each" over a session in parts is what it is called.
         (read.kind === 'clock' && next.fresh && next.kind === 'heading' && !/\d/.test(read.text)));
     if (titles) {
@@ -210,7 +246,14 @@ export function readSession(
         const target = begins ? draft('circuit') : block;
         if (begins) blocks.push(target);
         const rests = read.facts.filter((fact) => fact.is === 'break');
-        target.facts.push(...read.facts.filter((fact) => fact.is !== 'break'));
+        const clock = read.facts.filter((fact) => fact.is !== 'break');
+        target.facts.push(...clock);
+        // A clock behind the last of several of a kind is the clock of all of them.
+        if (next === undefined && target.rows.length > 0)
+          for (const one of blocks.slice(0, -1).reverse()) {
+            if (!isSibling(one, target) || clashes(one.facts, clock)) break;
+            one.facts.push(...clock);
+          }
         for (const fact of rests)
           target.after = {
             seconds: clamp(fact.seconds, 0, 900),
@@ -249,6 +292,12 @@ export function readSession(
           loose.push(lineOf(read, { kind: 'heading' }));
           return;
         }
+        if (read.label !== null) {
+          const block = current();
+          // Over all that a part has it is what the part is called.
+          if (block.rows.length === 0 && block.name === null) block.name = read.label.slice(0, 60);
+          else notes.push(read.label);
+        }
         addStations(read);
     }
   });
@@ -279,12 +328,13 @@ export function readSession(
     if (closing) block.facts.push({ is: 'round rest', seconds: block.after!.seconds });
     const { format, assumed, dose } = formatOf(block);
     const work = 'workSeconds' in format ? format.workSeconds : null;
+    const sets = format.kind === 'sets' ? format.sets : null;
     const rows = block.rows.slice(0, MOST_STATIONS);
     lost += block.rows.length - rows.length;
     const stations: Station[] = [];
     const lines = rows.map((row, i): ReadLine => {
       const id = `s${i + 1}`;
-      const station = stationOf(names, row, id, dose, work);
+      const station = stationOf(names, row, id, dose, work, sets);
       stations.push(station);
       const readings = row.parts.length === 1 ? row.parts[0]!.readings : combined(names, row.parts);
       return lineOf(row.read, {

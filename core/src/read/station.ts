@@ -1,6 +1,7 @@
 import { slugOf } from '../record/index.ts';
 import type { Dose, Station } from '../session/index.ts';
-import { doseOf, type Row, withPhases } from './draft.ts';
+import { doseOf, doseOver, type Row, withPhases } from './draft.ts';
+import type { Item } from './lines.ts';
 import { type Names, STANDS } from './names.ts';
 
 /** An id for a movement that isn't known: its own words, so that making it a move later makes the station known. */
@@ -31,6 +32,42 @@ function tierWords(tiers: Row['tiers']): string {
     .slice(0, 200);
 }
 
+/** A side alone, and a height the move can have. */
+function settingsFor(
+  names: Names,
+  row: Row,
+  move: string,
+  side: 'left' | 'right' | undefined,
+): Pick<Station, 'settings'> {
+  const surface = names.library.move(move)?.surface;
+  const said = row.parts[0]!.facts.find((fact) => fact.is === 'height');
+  const fits = said && surface && said.cm >= surface.minCm && said.cm <= surface.maxCm;
+  const settings = { ...(fits ? { surfaceCm: said.cm } : {}), ...(side ? { side } : {}) };
+  return Object.keys(settings).length > 0 ? { settings } : {};
+}
+
+/** What stands on paper beside it: the trainer's own ways, and what was said of how. */
+function wordsOf(row: Row): Pick<Station, 'words'> {
+  const remarks = row.parts.flatMap((part) =>
+    part.facts.flatMap((fact) => (fact.is === 'remark' ? [fact.says] : [])),
+  );
+  const words = [tierWords(row.tiers), ...remarks].filter(Boolean).join('. ').slice(0, 200);
+  return words ? { words } : {};
+}
+
+/** A part's name with the side it was said of, where no setting carries it. */
+function saidSide(part: Item, carried: boolean): string {
+  const said = part.facts.find((fact) => fact.is === 'side');
+  return said && !carried ? `${part.text} ${said.side}` : part.text;
+}
+
+/** A dose without its sets, unless they are other than the clock's; nothing where nothing else was said. */
+function setsApart(dose: Dose | null, sets: number | null): Dose | null {
+  if (dose?.sets === undefined || (sets !== null && dose.sets !== sets)) return dose;
+  const { sets: _, ...rest } = dose;
+  return Object.keys(rest).length > 0 ? rest : null;
+}
+
 /** Parts of a station: a movement of several parts, or several joined in one go, each with its own count. */
 export function stationOf(
   names: Names,
@@ -38,15 +75,13 @@ export function stationOf(
   id: string,
   dose: Dose | null,
   work: number | null,
+  sets: number | null,
 ): Station {
   const links = row.parts.flatMap((part, i) => {
     const best = part.readings[0];
     const facts = part.facts;
-    const own = withPhases(
-      i === 0 && dose && !doseOf(facts)?.reps ? { ...dose, ...doseOf(facts) } : doseOf(facts),
-      facts,
-      work,
-    );
+    const said = withPhases(i === 0 ? doseOver(dose, doseOf(facts)) : doseOf(facts), facts, work);
+    const own = setsApart(said, sets);
     if (!best || best.sure < STANDS) return [{ move: ownId(names, part.text), dose: own, side: undefined }];
     return best.moves.map((move, k) => {
       const side = facts.find((fact) => fact.is === 'side');
@@ -62,13 +97,13 @@ export function stationOf(
     id,
     move: first!.move,
     typed: row.parts
-      .map((part) => part.text)
+      .map((part, i) => saidSide(part, i === 0 && first!.side !== undefined))
       .join(row.parts.length > 1 ? ' + ' : '')
       .slice(0, 200),
     sides: 'swap at half',
-    ...(first!.side ? { settings: { side: first!.side } } : {}),
+    ...settingsFor(names, row, first!.move, first!.side),
     ...(first!.dose ? { dose: first!.dose } : {}),
-    ...(row.tiers.length > 0 ? { words: tierWords(row.tiers) } : {}),
+    ...wordsOf(row),
     ...waysOf(row.tiers, first!.move),
     ...(rest.length > 0
       ? {

@@ -216,6 +216,104 @@ function rawTokens(text: string, most: number): Raw[] {
   return found;
 }
 
+/** Pieces that are one word: "b/t" for between, "90/90" and "p1" as names, which count nothing. */
+function withJoined(raw: readonly Raw[]): readonly Raw[] {
+  const found: Raw[] = [];
+  for (let i = 0; i < raw.length; i++) {
+    const [a, b, c, d] = [raw[i]!, raw[i + 1], raw[i + 2], raw[i + 3]];
+    const joins = (n: Raw | undefined, m: Raw | undefined) =>
+      n !== undefined && m !== undefined && n.to === m.from;
+    if (b?.text === '/' && c && joins(a, b) && joins(b, c)) {
+      if (a.text === 'b' && BETWEEN.has(c.text)) {
+        found.push({ ...a, text: 'between', to: c.to });
+        i += 2;
+        continue;
+      }
+      // Two right angles name where the legs are, unless it is a clock that goes on.
+      if (
+        a.value === 90 &&
+        c.value === 90 &&
+        d?.kind === 'word' &&
+        UNITS[d.text] === undefined &&
+        !CLOCKY.has(d.text)
+      ) {
+        found.push({ ...a, text: '90/90', kind: 'word', value: Number.NaN, to: c.to });
+        i += 2;
+        continue;
+      }
+    }
+    // "E2MOM": every two minutes.
+    if (a.text === 'e' && b?.kind === 'number' && c?.text === 'mom' && joins(a, b) && joins(b, c)) {
+      found.push({ ...a, text: 'every' }, b, { ...c, text: 'minutes' });
+      i += 2;
+      continue;
+    }
+    // "Lunges L": which side, at the end of a name.
+    if (
+      (a.text === 'l' || a.text === 'r') &&
+      a.kind === 'word' &&
+      found.at(-1)?.kind === 'word' &&
+      (b === undefined || (b.kind === 'sign' && b.text !== '/' && b.text !== '&' && b.text !== '-'))
+    ) {
+      found.push({ ...a, text: a.text === 'l' ? 'left' : 'right' });
+      continue;
+    }
+    // ":30": half a minute.
+    if (
+      a.text === ':' &&
+      b?.kind === 'number' &&
+      joins(a, b) &&
+      b.to - b.from === 2 &&
+      b.value < 60 &&
+      found.at(-1)?.to !== a.from &&
+      !(c?.kind === 'word' && joins(b, c))
+    ) {
+      found.push(
+        { ...b, from: a.from },
+        { text: 'seconds', kind: 'word', value: Number.NaN, from: b.to, to: b.to },
+      );
+      i++;
+      continue;
+    }
+    // Ten steps are how far; step-ups are what.
+    if (
+      a.kind === 'word' &&
+      a.text === 'steps' &&
+      found.at(-1)?.kind === 'number' &&
+      !AFTER_STEP.has(b?.text ?? '')
+    ) {
+      found.push({ ...a, text: 'paces' });
+      continue;
+    }
+    // A letter with a number on it says which, as in A1 and P2; x10 says how many.
+    const lettered =
+      a.kind === 'word' && a.text.length === 1 && a.text !== 'x' && b?.kind === 'number' && joins(a, b);
+    if (lettered && b.value <= 20 && Number.isInteger(b.value) && !(c?.kind === 'word' && joins(b, c))) {
+      found.push({ ...a, text: a.text + b.text, to: b.to });
+      i++;
+      continue;
+    }
+    found.push(a);
+  }
+  return found;
+}
+const AFTER_STEP = new Set(['up', 'ups', 'over', 'overs', 'out', 'outs', '-']);
+const BETWEEN = new Set(['t', 'w', 'n', 'tw', 'tween']);
+const CLOCKY = new Set([
+  'x',
+  'rest',
+  'rounds',
+  'round',
+  'for',
+  'work',
+  'intervals',
+  'interval',
+  'then',
+  'and',
+  'on',
+  'times',
+]);
+
 /** "1 1/2" is one and a half; "1/2" before a word is a half. */
 function withFractions(raw: readonly Raw[]): readonly Raw[] {
   const slash = raw.findIndex((one) => one.text === '/');
@@ -258,14 +356,16 @@ const LONGEST_REMEMBERED = 600;
 const remembered = new Map<string, { readonly most: number; readonly tokens: readonly Token[] }>();
 
 function piecesOf(text: string, most: number): Token[] {
-  const raw = withFractions(rawTokens(text, most));
+  const raw = withJoined(withFractions(rawTokens(text, most)));
   const tokens: Token[] = [];
   for (let i = 0; i < raw.length; i++) {
     const one = raw[i]!;
     let value = one.value;
     let spelt = false;
     let end = i;
-    if (one.kind === 'word' && SPELT[one.text] !== undefined) {
+    // "The hundred" is what something is called.
+    const called = one.text === 'hundred' && tokens.at(-1)?.word === 'the';
+    if (one.kind === 'word' && SPELT[one.text] !== undefined && !called) {
       value = SPELT[one.text]!;
       spelt = true;
       const hyphen = raw[i + 1]?.text === '-' ? 2 : 1;

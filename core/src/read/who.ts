@@ -1,4 +1,11 @@
-import { ADULT_FROM, type ConditionId, type LevelIndex, OLDER_FROM, youngAt } from '../person/index.ts';
+import {
+  ADULT_FROM,
+  type ConditionId,
+  conditionOf,
+  type LevelIndex,
+  OLDER_FROM,
+  youngAt,
+} from '../person/index.ts';
 import { type Clause, clausesOf, isAge, narrowed, readClause, type SaidCondition } from './clause.ts';
 
 /** Some of those who are here, alike as far as was said. Parts never overlap. */
@@ -143,6 +150,10 @@ export function readWho(text: string): Who {
         !described(last) &&
         clause.ages === null &&
         clause.level === null;
+      if (last.times && clause.conditions.length > 0) {
+        clauses.push({ ...clause, count: 1 });
+        continue;
+      }
       if (!alone) {
         merge(last, clause);
         continue;
@@ -192,10 +203,14 @@ export function readWho(text: string): Who {
   let taken = 0;
   const members = isTotal ? rest : clauses;
   let others: Clause | null = null;
+  /** "Two with new knees, 6 others": so many more. */
+  let besides = 0;
   for (const clause of members) {
+    if (clause.share === 'none') unread.push(...clause.unread);
     if (clause.share === 'none' || (clause.fine && !described(clause) && clause.count === null)) continue;
     if (clause.rest) {
       others = clause;
+      if (!isTotal) besides = clause.count ?? 0;
       continue;
     }
     let count = counted(clause);
@@ -289,7 +304,7 @@ export function readWho(text: string): Who {
     parts.push(partFrom(clause, count, base));
     taken += count;
   }
-  if (!isTotal) total = Math.max(taken, ...members.map((c) => c.outOf ?? 0));
+  if (!isTotal) total = Math.max(taken + besides, ...members.map((c) => c.outOf ?? 0));
   for (const c of members) if (c.between) asks.push(`“${c.says}”: how many?`);
   let remaining = total - parts.reduce((sum, part) => sum + part.count, 0);
   if (parts.some((part) => part.count > total)) {
@@ -362,6 +377,9 @@ function merge(into: Clause, from: Clause): void {
         : (Math.min(into.level, from.level) as LevelIndex);
   into.ages ??= from.ages;
   into.sex ??= from.sex;
-  into.unread.push(...from.unread);
+  const sided = into.conditions.findLastIndex((one) => conditionOf(one.id).sided);
+  if (from.side !== null && sided >= 0 && into.conditions[sided]!.side === undefined) {
+    into.conditions[sided] = { ...into.conditions[sided]!, side: from.side };
+  } else into.unread.push(...from.unread);
   into.says = `${into.says}, ${from.says}`;
 }

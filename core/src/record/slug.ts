@@ -3,6 +3,7 @@ export const slugOf = (text: string, most: number, otherwise: string): string =>
   text
     .toLowerCase()
     .normalize('NFD')
+    .replace(/\p{M}/gu, '')
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '')
     .slice(0, most)

@@ -21,6 +21,8 @@ export const doseSchema = z
       .regex(/^\d-\d-\d-\d$/, { error: 'four digits: lower, pause, lift, pause, as 3-1-1-0' })
       .optional(),
     loadKg: z.number().min(0).max(200).optional(),
+    /** Sets at this station where its clock goes in sets; as many as the clock's where nothing is said. */
+    sets: z.number().int().min(1).max(12).optional(),
     /** A count in pieces, 5 and 5, with a breath between. */
     split: z.array(z.number().int().min(1).max(100)).min(2).max(6).optional(),
     /** Short bouts inside the slot: 3 × 8 s in 30. */

@@ -189,6 +189,7 @@ function worksOf(entries: readonly Entry[], blocks: readonly Block[], b: number,
       sides: s.sides,
       starts: first.starts,
       ends: last.ends,
+      sets: s.dose?.sets ?? null,
       parts: (round) => {
         const k = Math.min(round, firsts.length - 1);
         let parts = cache.get(k);

@@ -162,8 +162,9 @@ export function writtenDose(dose: Dose | undefined, sided: boolean): string {
         : dose.metres !== undefined
           ? `${dose.metres} m`
           : '';
+  const sets = dose.sets !== undefined ? `${dose.sets} ${dose.sets === 1 ? 'set' : 'sets'}` : '';
   return [
-    count,
+    sets && count ? `${sets} of ${count}` : sets || count,
     dose.bouts ? `${dose.bouts.times} × ${dose.bouts.seconds} s` : '',
     dose.tempo ? dose.tempo : '',
     dose.loadKg !== undefined ? `${dose.loadKg} kg` : '',

@@ -44,7 +44,9 @@ export function ClockBar(props: { format: Format; onChange: (format: Format) => 
           ))}
         </select>
       </div>
-      {entry.inputs.map((input) => {
+      {entry.inputs.map((asked) => {
+        const input = asked.replace('?', '') as InputKey | ChoiceKey;
+        const optional = asked.endsWith('?');
         if (isChoice(input)) {
           const { says, of } = CHOICES[input];
           return of === null ? (
@@ -53,7 +55,7 @@ export function ClockBar(props: { format: Format; onChange: (format: Format) => 
                 type="checkbox"
                 className="checkbox checkbox-sm"
                 checked={values[input] === true}
-                onChange={(event) => put(input, event.target.checked)}
+                onChange={(event) => put(input, event.target.checked || (optional ? undefined : false))}
               />
               {says}
             </label>
@@ -77,7 +79,7 @@ export function ClockBar(props: { format: Format; onChange: (format: Format) => 
             </div>
           );
         }
-        const key = input.replace('?', '') as InputKey;
+        const key = input;
         const { says, unit, min, max, step } = INPUTS[key];
         // A long time is thought of in minutes, halves among them.
         const scale = key === 'capSeconds' ? 60 : 1;
@@ -92,7 +94,7 @@ export function ClockBar(props: { format: Format; onChange: (format: Format) => 
             max={max / scale}
             step={step / scale}
             {...(scale === 60 ? { grain: 0.5 } : {})}
-            {...(input.endsWith('?') ? { onEmpty: () => put(key, undefined) } : {})}
+            {...(optional ? { onEmpty: () => put(key, undefined) } : {})}
             onChange={(next) => put(key, next * scale)}
           />
         );

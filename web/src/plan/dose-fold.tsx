@@ -212,6 +212,8 @@ export function DoseFold(props: {
   station: Station;
   /** In a minute that is to be filled, what follows fills it. */
   fills: boolean;
+  /** Sets of the others, where the clock goes in sets; null where it doesn't. */
+  sets: number | null;
   onPatch: (patch: Partial<Station>) => void;
 }) {
   const { library, station, onPatch } = props;
@@ -232,6 +234,23 @@ export function DoseFold(props: {
             : ''}
         </span>
       </summary>
+      {props.sets !== null && (
+        <NumberField
+          label="Sets here"
+          unit="×"
+          value={station.dose?.sets ?? props.sets}
+          min={1}
+          max={12}
+          step={1}
+          onChange={(sets) =>
+            onPatch({
+              dose: orNone(
+                sets === props.sets ? without(station.dose ?? {}, 'sets') : { ...station.dose, sets },
+              ),
+            } as Partial<Station>)
+          }
+        />
+      )}
       <DoseForm dose={station.dose} sided={sided} onDose={(dose) => onPatch({ dose } as Partial<Station>)} />
       {sided && (
         <label className="mt-2 flex flex-col">

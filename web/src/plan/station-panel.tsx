@@ -157,6 +157,7 @@ export function StationPanel(props: {
         library={library}
         station={props.live ?? planned}
         fills={formatEntry(picture.block.format.kind).fills === true}
+        sets={picture.block.format.kind === 'sets' ? picture.block.format.sets : null}
         onPatch={props.onPatch}
       />
       {props.children}

@@ -3,21 +3,26 @@ import { whole } from '../inputs.ts';
 import { type Doing, Track } from '../timeline.ts';
 import type { StationWork } from '../work.ts';
 import { defineFormat, type FormatFault } from './entry.ts';
-import { byCount, EMOM_MINUTE, minuteOf } from './parts.ts';
+import { byCount, EMOM_MINUTE, minuteOf, minutesWords } from './parts.ts';
 
 const schema = z.strictObject({
   kind: z.literal('emom'),
+  /** So many turns: minutes, where a turn is one. */
   minutes: whole('minutes'),
+  /** A turn's length where it isn't a minute. */
+  everySeconds: whole('everySeconds').optional(),
   order: z.enum(['station by station', 'in turn']),
   stationRestSeconds: whole('stationRestSeconds'),
   leastFillSeconds: whole('leastFillSeconds'),
 });
 
+const everyOf = (f: { readonly everySeconds?: number | undefined }) => f.everySeconds ?? EMOM_MINUTE;
+
 export const emom = defineFormat({
   schema,
   name: 'EMOM, every minute',
   says: 'a count at the top of each minute, a second move to fill it',
-  inputs: ['minutes', 'order', 'stationRestSeconds', 'leastFillSeconds'],
+  inputs: ['minutes', 'order', 'stationRestSeconds', 'leastFillSeconds', 'everySeconds?'],
   usual: {
     kind: 'emom',
     minutes: 4,
@@ -29,21 +34,22 @@ export const emom = defineFormat({
   ring: (f) => f.order === 'in turn',
   compile: (f, stations) => {
     const track = new Track();
+    const every = everyOf(f);
     const minute = (at: StationWork, slot: number, k: number, of: number, round: number) => {
       const [first, fill] = at.parts(round);
       const does: Doing[] = [];
       if (first) {
-        does.push(...byCount([first]).map((d) => ({ ...d, seconds: Math.min(EMOM_MINUTE, d.seconds) })));
-        const left = EMOM_MINUTE - does[0]!.seconds;
+        does.push(...byCount([first]).map((d) => ({ ...d, seconds: Math.min(every, d.seconds) })));
+        const left = every - does[0]!.seconds;
         if (fill && left > 0)
           does.push({ entry: fill.entry, seconds: left, goes: 1, reps: null, most: null });
       }
-      track.push('work', EMOM_MINUTE, {
+      track.push('work', every, {
         slot,
         station: at.station,
         round,
         does,
-        note: `minute ${k + 1} of ${of}`,
+        note: `${every === EMOM_MINUTE ? 'minute' : 'turn'} ${k + 1} of ${of}`,
       });
     };
     if (f.order === 'in turn') {
@@ -60,19 +66,23 @@ export const emom = defineFormat({
     return track.pieces;
   },
   words: (f) =>
-    f.order === 'in turn'
-      ? `every minute a station, ${f.minutes} minutes`
-      : `every minute on the minute, ${f.minutes} minutes a station`,
+    everyOf(f) === EMOM_MINUTE
+      ? f.order === 'in turn'
+        ? `every minute a station, ${f.minutes} minutes`
+        : `every minute on the minute, ${f.minutes} minutes a station`
+      : `every ${minutesWords(everyOf(f))}${f.order === 'in turn' ? ' a station' : ''}, ${f.minutes} times${f.order === 'in turn' ? '' : ' a station'}`,
   estimate: (f, stations) => {
     if (stations.length === 0) return null;
-    const lefts = stations.map((s) => minuteOf(s).left);
+    const every = everyOf(f);
+    const turn = every === EMOM_MINUTE ? 'minute' : minutesWords(every);
+    const lefts = stations.map((s) => minuteOf(s, every).left);
     const lo = Math.min(...lefts.map((l) => l.lo));
     const hi = Math.max(...lefts.map((l) => l.hi));
     return {
       of: 'seconds left',
       lo,
       hi,
-      says: `${Math.max(0, Math.round(lo))} to ${Math.max(0, Math.round(hi))} s of the minute left`,
+      says: `${Math.max(0, Math.round(lo))} to ${Math.max(0, Math.round(hi))} s of the ${turn} left`,
       madeOf: [
         ...stations.map((s, i) => {
           const { takes } = minuteOf(s);
@@ -84,16 +94,18 @@ export const emom = defineFormat({
   },
   faults: (f, stations) =>
     stations.flatMap((s, i): FormatFault[] => {
-      const { takes, left } = minuteOf(s);
+      const every = everyOf(f);
+      const { takes, left } = minuteOf(s, every);
+      const turn = every === EMOM_MINUTE ? 'minute' : minutesWords(every);
       return left.lo < f.leastFillSeconds
         ? [
             {
               field: 'minute',
               station: i,
               says:
-                takes.mid > EMOM_MINUTE
-                  ? `The count takes about ${Math.round(takes.mid)} s: more than the minute.`
-                  : `The count takes up to ${Math.round(takes.hi)} s and leaves ${Math.max(0, Math.round(left.lo))} of the minute; ${f.leastFillSeconds} are wanted.`,
+                takes.mid > every
+                  ? `The count takes about ${Math.round(takes.mid)} s: more than the ${turn}.`
+                  : `The count takes up to ${Math.round(takes.hi)} s and leaves ${Math.max(0, Math.round(left.lo))} of the ${turn}; ${f.leastFillSeconds} are wanted.`,
             },
           ]
         : [];

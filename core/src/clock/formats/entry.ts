@@ -34,7 +34,7 @@ export interface FormatEntry<F> {
   readonly name: string;
   readonly says: string;
   /** What a form asks for; an input ending in ? may be left out. */
-  readonly inputs: readonly (InputKey | `${InputKey}?` | ChoiceKey)[];
+  readonly inputs: readonly (InputKey | `${InputKey}?` | ChoiceKey | `${ChoiceKey}?`)[];
   readonly usual: F;
   /** What a station's dose is: nothing but the clock, a count, or a time of its own. */
   readonly dose: 'clock' | 'count' | 'time';

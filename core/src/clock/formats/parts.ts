@@ -205,11 +205,14 @@ export const roundsRange = (lo: number, hi: number) => {
 };
 
 export const EMOM_MINUTE = 60;
-/** What a minute's count takes and leaves. */
-export function minuteOf(station: StationWork): { takes: Span; left: { lo: number; hi: number } } {
+/** What a turn's count takes and leaves. */
+export function minuteOf(
+  station: StationWork,
+  every = EMOM_MINUTE,
+): { takes: Span; left: { lo: number; hi: number } } {
   const [first] = station.parts(0);
   const takes = first ? first.takes : span(0);
-  return { takes, left: { lo: EMOM_MINUTE - takes.hi, hi: EMOM_MINUTE - takes.lo } };
+  return { takes, left: { lo: every - takes.hi, hi: every - takes.lo } };
 }
 
 export const spread = (s: Span): [number, number, number] => [s.lo, s.mid, s.hi];
@@ -223,8 +226,17 @@ export function sided(at: StationWork, round: number, side: 'left' | 'right' | n
 }
 
 /** A count of a step for parts that are counted; the others take their own time. */
-export const stepTakes = (parts: readonly PartWork[], count: number): Span =>
-  parts.reduce((sum, part) => plus(sum, takesFor(part, count)), span(0));
+export const stepTakes = (parts: readonly PartWork[], count: number, timed = false): Span =>
+  parts.reduce((sum, part) => plus(sum, takesFor(part, count, timed)), span(0));
+/** What is done in a step whose number is seconds: nobody counts. */
+export const byTime = (parts: readonly PartWork[], seconds: number): Doing[] =>
+  parts.map((part) => ({
+    entry: part.entry,
+    seconds: part.fixed ? part.takes.mid : seconds,
+    goes: 1,
+    reps: null,
+    most: null,
+  }));
 
 export function descentTakes(
   counts: readonly number[],

@@ -3,7 +3,7 @@ import { whole } from '../inputs.ts';
 import { Track } from '../timeline.ts';
 import { stepsOf } from '../work.ts';
 import { defineFormat } from './entry.ts';
-import { byCount, pushChange, pushOpen, stepFaults, stepTakes } from './parts.ts';
+import { byCount, byTime, pushChange, pushOpen, stepFaults, stepTakes } from './parts.ts';
 
 const schema = z.strictObject({
   kind: z.literal('pyramid'),
@@ -11,6 +11,8 @@ const schema = z.strictObject({
   by: whole('by'),
   to: whole('to'),
   way: z.enum(['up', 'down', 'up and down']),
+  /** The steps are seconds rather than counts. */
+  timed: z.boolean().optional(),
   holdSeconds: whole('holdSeconds'),
   stepRestSeconds: whole('stepRestSeconds'),
 });
@@ -19,7 +21,7 @@ export const pyramid = defineFormat({
   schema,
   name: 'Pyramid',
   says: 'the count climbs step by step, and comes down again where asked',
-  inputs: ['from', 'by', 'to', 'way', 'holdSeconds', 'stepRestSeconds'],
+  inputs: ['from', 'by', 'to', 'way', 'timed?', 'holdSeconds', 'stepRestSeconds'],
   usual: { kind: 'pyramid', from: 2, by: 2, to: 10, way: 'up', holdSeconds: 0, stepRestSeconds: 10 },
   dose: 'count',
   ring: () => true,
@@ -29,13 +31,19 @@ export const pyramid = defineFormat({
     steps.forEach((count, step) => {
       stations.forEach((at, i) => {
         const parts = at.parts(step);
-        pushOpen(track, stepTakes(parts, count), {
-          slot: i,
-          round: step,
-          station: at.station,
-          does: byCount(parts, 1, 1, count),
-          note: `${count} each`,
-        });
+        const stretch = { slot: i, round: step, station: at.station };
+        if (f.timed)
+          track.push('work', Math.max(1, stepTakes(parts, count, true).mid), {
+            ...stretch,
+            does: byTime(parts, count),
+            note: `${count} s each`,
+          });
+        else
+          pushOpen(track, stepTakes(parts, count), {
+            ...stretch,
+            does: byCount(parts, 1, 1, count),
+            note: `${count} each`,
+          });
         const next = stations[i + 1];
         if (next) pushChange(track, 0, at, next, around, { slot: i + 1, round: step, station: next.station });
       });
@@ -60,7 +68,8 @@ export const pyramid = defineFormat({
     return track.pieces;
   },
   words: (f) =>
-    `${stepsOf(f.from, f.by, f.to, f.way).slice(0, 3).join('-')}… to ${f.way === 'up' ? f.to : f.from}${f.way === 'up and down' ? ' again' : ''} of each`,
+    `${stepsOf(f.from, f.by, f.to, f.way).slice(0, 3).join('-')}… to ${f.way === 'up' ? f.to : f.from}${f.way === 'up and down' ? ' again' : ''} ${f.timed ? 's' : ''}`.trimEnd() +
+    ' of each',
   faults: (f) => stepFaults(f),
   steps: (f) => ({
     low: f.from,

@@ -22,9 +22,10 @@ export const sets = defineFormat({
   compile: (f, stations, around) => {
     const track = new Track();
     stations.forEach((at, i) => {
-      for (let set = 0; set < f.sets; set++) {
-        pushSet(track, at, i, set, f.sets);
-        if (set < f.sets - 1) track.push('rest', f.restSeconds, { slot: i, round: set, station: at.station });
+      const many = at.sets ?? f.sets;
+      for (let set = 0; set < many; set++) {
+        pushSet(track, at, i, set, many);
+        if (set < many - 1) track.push('rest', f.restSeconds, { slot: i, round: set, station: at.station });
       }
       const next = stations[i + 1];
       if (next)

@@ -159,6 +159,7 @@ const sideLying = (top: Limb, top2: Limb, bottom: Limb = eyed(-89, -89)): Figure
   side([onTheSide(top, bottom), onTheSide(top2, bottom)], [MAT]);
 
 export const FLOOR: Figures = {
+  'pelvic-tilt': bridge(0.03),
   'small-bridge': bridge(0.14),
   bridge: bridge(0.26),
   'pause-bridge': bridge(0.26),
