@@ -1,7 +1,7 @@
 import { INPUTS } from '../clock/index.ts';
 import type { Block, Dose, Role } from '../session/index.ts';
 import type { Fact } from './facts.ts';
-import type { Item, LineRead } from './lines.ts';
+import type { Item, LineRead } from './line.ts';
 import type { ReadLine } from './reading.ts';
 
 /** A block in the making: its rows, and what was said of its clock. */

@@ -1,6 +1,6 @@
 import type { FormatKind } from '../clock/index.ts';
 import type { Fact } from './facts.ts';
-import type { LineRead, SaidNumber } from './lines.ts';
+import type { LineRead, SaidNumber } from './line.ts';
 import type { ReadBlock } from './reading.ts';
 
 /** Facts whose numbers become others, and the clocks that take them up. */

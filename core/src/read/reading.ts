@@ -1,6 +1,6 @@
 import type { Format } from '../clock/index.ts';
 import type { Block, Dose, Role, Station } from '../session/index.ts';
-import type { LineKind, Span } from './lines.ts';
+import type { LineKind, Span } from './line.ts';
 import type { Reading } from './names.ts';
 
 /** What one line, or one movement of it, was read as. */

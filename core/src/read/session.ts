@@ -2,7 +2,8 @@ import { MOST_BLOCKS, MOST_STATIONS, type Station } from '../session/index.ts';
 import { formatOf } from './clock-said.ts';
 import { clamp, type Draft, draft, type Row, restsBetween } from './draft.ts';
 import type { Fact } from './facts.ts';
-import { type Item, type LineRead, readLine } from './lines.ts';
+import type { Item, LineRead } from './line.ts';
+import { readLine } from './lines.ts';
 import { lostNumbers } from './lost.ts';
 import {
   type Names,

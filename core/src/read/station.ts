@@ -1,7 +1,7 @@
 import { slugOf } from '../record/index.ts';
 import type { Dose, Station } from '../session/index.ts';
 import { doseOf, doseOver, type Row, withPhases } from './draft.ts';
-import type { Item } from './lines.ts';
+import type { Item } from './line.ts';
 import { type Names, STANDS } from './names.ts';
 
 /** An id for a movement that isn't known: its own words, so that making it a move later makes the station known. */

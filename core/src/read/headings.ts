@@ -1,0 +1,160 @@
+import type { Role } from '../session/index.ts';
+import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
+import { factsIn, type Match } from './grammar.ts';
+import { covered } from './items.ts';
+import { BULLETS, CLOCK_WORDS, LABELS, ROLES_SAID } from './line-words.ts';
+import { type Names, readName } from './names.ts';
+import type { Token } from './tokens.ts';
+
+const isMark = (token: Token) =>
+  token.kind === 'sign' &&
+  (BULLETS.has(token.word) || /[^\p{ASCII}]/u.test(token.word)) &&
+  !'½¼¾×'.includes(token.word);
+
+/** A line without its bullet and number: where what matters begins. */
+export function withoutBullet(tokens: readonly Token[]): { rest: readonly Token[]; listed: boolean } {
+  let at = 0;
+  let listed = false;
+  while (tokens[at] && isMark(tokens[at]!)) {
+    at++;
+    listed = true;
+  }
+  const first = tokens[at];
+  const second = tokens[at + 1];
+  const third = tokens[at + 2];
+  if (
+    first &&
+    ['odd', 'even', 'first', 'second', 'third'].includes(first.word) &&
+    second?.word === ':' &&
+    third
+  )
+    return { rest: tokens.slice(at + 2), listed: true };
+  const close = (token: Token | undefined, of: Token) =>
+    token !== undefined &&
+    ['.', ')', ':', '\t', ']'].includes(token.word) &&
+    (token.word === '\t' || token.from - of.to <= 1);
+  if (
+    first &&
+    LABELS.has(first.word) &&
+    second?.kind === 'number' &&
+    (close(third, second) || third?.word === '-' || third?.word === '–')
+  )
+    return { rest: tokens.slice(at + 3), listed: true };
+  // "1 min:" has its unit; "Min 1:" has been read as a label.
+  if (
+    first?.kind === 'number' &&
+    !first.spelt &&
+    first.value <= 60 &&
+    close(second, first) &&
+    tokens.length > at + 2 &&
+    !(second!.word === ':' && third?.kind === 'number')
+  )
+    return { rest: tokens.slice(at + 2), listed: true };
+  if (first?.kind === 'word' && /^[a-h]$/.test(first.word) && close(second, first))
+    return { rest: tokens.slice(at + 2), listed: true };
+  if (first?.kind === 'word' && /^[a-h]\d{1,2}$/.test(first.word)) {
+    if (close(second, first)) return { rest: tokens.slice(at + 2), listed: true };
+    if (second?.kind === 'word') return { rest: tokens.slice(at + 1), listed: true };
+  }
+  // "Station 1 step-ups".
+  if (first && LABELS.has(first.word) && second?.kind === 'number' && !second.spelt && third?.kind === 'word')
+    return { rest: tokens.slice(at + 2), listed: true };
+  if (first?.word === '(' && second?.kind === 'number' && third?.word === ')')
+    return { rest: tokens.slice(at + 3), listed: true };
+  return { rest: tokens.slice(at), listed };
+}
+
+interface Heading {
+  readonly role: Role | null;
+  readonly to: number;
+  readonly roundNumber: number | null;
+}
+
+/** Words that are a label of what follows rather than a movement or a clock. */
+export function isLabel(names: Names, tokens: readonly Token[], own: ReadonlyMap<string, string>): boolean {
+  const content = tokens.filter((token) => token.kind !== 'sign');
+  const amount = (token: Token) =>
+    (token.kind === 'number' || token.kind === 'seconds') && content.length > 1;
+  if (content.some((token) => token.kind !== 'word' && !amount(token))) return false;
+  if ((readName(names, content, own)[0]?.sure ?? 0) >= 0.9) return false;
+  return factsIn(CLOCK_GRAMMAR, content).every(({ fact }) => fact.is === 'reps' || fact.is === 'work');
+}
+
+/** "Tabata 2", "AMRAP B": the kind of clock, and which of several it is. */
+export function numberedFormat(tokens: readonly Token[]): Match<Fact>[] | null {
+  const last = tokens.at(-1);
+  if (tokens.length < 2 || !last || !(last.kind === 'number' && last.value <= 6) || last.spelt) return null;
+  const matches = factsIn(CLOCK_GRAMMAR, tokens.slice(0, -1));
+  const [only] = matches;
+  const whole = matches.length === 1 && only!.from === 0 && only!.to === tokens.length - 1;
+  // Where the number may be minutes it is: AMRAP 5.
+  return whole && only!.fact.is === 'format' && ['tabata', 'superset', 'pyramid'].includes(only!.fact.kind)
+    ? [{ ...only!, ordinals: [tokens.length - 1], to: tokens.length }]
+    : null;
+}
+
+/** A heading at the beginning of a line: a part of the session, or "Round 2". */
+export function headingOf(tokens: readonly Token[]): Heading | null {
+  const words = tokens.map((token) => token.word);
+  const ends = (at: number) =>
+    at >= tokens.length || [':', '-', '–', '—', '(', '\t', '.', ','].includes(words[at]!);
+  // "Set 1: squats": one of several, each with its own movements.
+  const nth = tokens[1]?.kind === 'number' && tokens[1].value <= 20 && words[2] === ':';
+  if (
+    nth &&
+    ['set', 'superset', 'triset', 'complex', 'couplet', 'triplet', 'group', 'list'].includes(words[0]!)
+  )
+    return { role: 'circuit', to: 3, roundNumber: null };
+  const numbered = (at: number) =>
+    (tokens[at]?.kind === 'number' && tokens[at]!.value <= 20) || /^[a-e]$/.test(words[at] ?? '')
+      ? at + 1
+      : at;
+  if ((words[0] === 'round' || words[0] === 'lap') && tokens[1]?.kind === 'number' && ends(2))
+    return { role: null, to: Math.min(3, tokens.length), roundNumber: tokens[1].value };
+  for (const { words: said, role } of ROLES_SAID) {
+    const dashed = said.length === 2 && words[1] === '-' && words[0] === said[0] && words[2] === said[1];
+    const length = dashed ? 3 : said.length;
+    if (!dashed && !said.every((word, i) => words[i] === word)) continue;
+    const at = numbered(length);
+    if (ends(at))
+      return {
+        role,
+        to: Math.min(at + (at < tokens.length && words[at] !== '(' ? 1 : 0), tokens.length),
+        roundNumber: null,
+      };
+    // "Warm up 5 mins - marching, arm circles": how long it all is, and then what.
+    const timed = tokens[at]?.kind === 'seconds' || (words[at] === '(' && tokens[at + 1]?.kind === 'seconds');
+    if (timed && ends(at + (words[at] === '(' ? 3 : 1))) return { role, to: at, roundNumber: null };
+    // "Circuit 1 30/15 x 2": a number of its own and then the clock.
+    if (at > length || role !== 'circuit') {
+      const rest = tokens.slice(at);
+      if (rest.length > 0 && leftOver(rest, factsIn(CLOCK_GRAMMAR, rest)).length === 0)
+        return { role, to: at, roundNumber: null };
+    }
+  }
+  return null;
+}
+
+/** "(x3)" at the very end of a part: how often all of it. */
+export function roundsBehind(tokens: readonly Token[]): { tokens: readonly Token[]; n: number | null } {
+  const open = tokens.findLastIndex((token) => token.word === '(');
+  if (open < 1 || tokens.at(-1)!.word !== ')') return { tokens, n: null };
+  const inside = tokens.slice(open + 1, -1);
+  const number = inside.find((token) => token.kind === 'number');
+  const only = inside.every(
+    (token) => token === number || ['x', '×', 'round', 'time', 'set'].includes(token.word),
+  );
+  return number && inside.length === 2 && only && number.value >= 1 && number.value <= 20
+    ? { tokens: tokens.slice(0, open), n: number.value }
+    : { tokens, n: null };
+}
+
+/** Words of a line that say nothing of the clock. */
+export function leftOver(tokens: readonly Token[], facts: readonly Match<Fact>[]): Token[] {
+  const taken = covered(facts, tokens.length);
+  return tokens.filter(
+    (token, i) =>
+      !taken[i] &&
+      (token.kind === 'word' ? !CLOCK_WORDS.has(token.word) : token.kind !== 'sign' && !token.spelt),
+  );
+}

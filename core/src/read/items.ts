@@ -1,0 +1,197 @@
+import { DOSE_GRAMMAR, type Fact } from './facts.ts';
+import { factsIn, type Match } from './grammar.ts';
+import type { Item } from './line.ts';
+import { CLOCK_WORDS } from './line-words.ts';
+import { type Names, nameWords, readName, SURE } from './names.ts';
+import { plainName, type Token } from './tokens.ts';
+import { isFiller } from './twins.ts';
+
+export function covered(matches: readonly Match<Fact>[], length: number): boolean[] {
+  const found = Array<boolean>(length).fill(false);
+  for (const { from, to } of matches) for (let i = from; i < to; i++) found[i] = true;
+  return found;
+}
+const SEPARATORS: ReadonlyMap<string, Item['joined']> = new Map([
+  ...[',', ';', '\t', '.', '!', '|', ':'].map((sign) => [sign, 'next'] as const),
+  ['+', 'with'],
+  ['then', 'then'],
+]);
+
+/** "Sit to stand / squat / jump squat": one movement for each level, the middle one written, of two the first. */
+function abreast(
+  tokens: readonly Token[],
+  isMove: (some: readonly Token[]) => boolean,
+): { rest: Token[]; tiers: Token[][] } | null {
+  const slashes = tokens.flatMap((token, i) => (token.word === '/' ? [i] : []));
+  if (slashes.length < 1 || slashes.length > 2) return null;
+  const pieces = [...slashes, tokens.length].map((to, k) =>
+    tokens.slice(k === 0 ? 0 : slashes[k - 1]! + 1, to),
+  );
+  // Each with a count of its own they are two things to do.
+  const bare = pieces.every((piece) => piece.every((token) => token.kind === 'word' || token.word === '-'));
+  if (!bare || !pieces.every((piece) => piece.length > 0 && isMove(piece))) return null;
+  const own = pieces.length === 3 ? 1 : 0;
+  return {
+    rest: [...pieces[own]!],
+    tiers: pieces.filter((_, k) => k !== own).map((piece) => [...piece]),
+  };
+}
+
+/** "(knees / toes)": ways to do it, in brackets behind the name. */
+function tiersOf(
+  tokens: readonly Token[],
+  isMove: (some: readonly Token[], sure?: number) => boolean,
+): { rest: Token[]; tiers: Token[][] } {
+  const open = tokens.findIndex((token) => token.word === '(' || token.word === '[');
+  const shut = tokens.findIndex((token, i) => i > open && (token.word === ')' || token.word === ']'));
+  if (open < 1 || shut < 0) {
+    const rest = tokens.filter((token) => !'()[]'.includes(token.word));
+    return abreast(rest, (some) => isMove(some, SURE)) ?? { rest, tiers: [] };
+  }
+  const inside = tokens.slice(open + 1, shut);
+  const rest = [...tokens.slice(0, open), ...tokens.slice(shut + 1)];
+  const ways: Token[][] = [[]];
+  for (const token of inside) {
+    if (['/', ',', 'or', '|'].includes(token.word)) ways.push([]);
+    else ways.at(-1)!.push(token);
+  }
+  const named = ways.filter((way) => way.length > 0);
+  const quantities = inside.some((token) => token.kind !== 'word' && token.kind !== 'sign');
+  // Brackets with a number in them are a dose; others say how, or nothing of the name.
+  if (quantities)
+    return { rest: [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)], tiers: [] };
+  // One way alone is one where both it and what stands before it are movements: "star jumps (step jacks)".
+  const another = named.length === 1 && isMove(inside) && isMove(tokens.slice(0, open));
+  const inlined = [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)];
+  // A remark in brackets ("use hands if needed") is no part of the name.
+  if (named.length === 1 && !another && !isMove(inlined) && isMove(rest)) return { rest, tiers: [] };
+  return named.length > 1 || another
+    ? { rest, tiers: named }
+    : { rest: [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)], tiers: [] };
+}
+
+/** "and" begins another movement where a count or a time follows: "press-ups and finish with a 30 second plank". */
+function andThen(
+  tokens: readonly Token[],
+  taken: readonly boolean[],
+  at: number,
+): Item['joined'] | undefined {
+  if (tokens[at]!.word !== 'and') return undefined;
+  for (let i = at + 1; i < tokens.length && i <= at + 5; i++) {
+    if (taken[i] && tokens[i]!.kind !== 'word' && tokens[i]!.kind !== 'sign') return 'next';
+    if (!taken[i] && tokens[i]!.kind === 'word' && !isFiller(tokens[i]!.word)) return undefined;
+  }
+  return undefined;
+}
+
+/** Movements of a line, with how much of each. */
+export function itemsOf(
+  names: Names,
+  text: string,
+  all: readonly Token[],
+  own: ReadonlyMap<string, string>,
+): Item[] {
+  const { rest: tokens, tiers } = tiersOf(all, (some, sure = 0.9) => {
+    const best = readName(names, some, own)[0];
+    return best !== undefined && best.sure >= sure && best.moves.length === 1;
+  });
+  const facts = factsIn(DOSE_GRAMMAR, tokens);
+  const taken = covered(facts, tokens.length);
+  const pieces: { from: number; to: number; joined: Item['joined'] }[] = [];
+  let begun = 0;
+  let joined: Item['joined'] = null;
+  for (let i = 0; i <= tokens.length; i++) {
+    const separator =
+      i < tokens.length && !taken[i]
+        ? (SEPARATORS.get(tokens[i]!.word) ?? andThen(tokens, taken, i))
+        : undefined;
+    if (i < tokens.length && separator === undefined) continue;
+    if (i > begun) pieces.push({ from: begun, to: i, joined });
+    // Of several separators in a row the one that says most.
+    if (i > begun || joined === null || (separator && separator !== 'next')) joined = separator ?? null;
+    begun = i + 1;
+  }
+  const namesIn = (from: number, to: number) => tokens.slice(from, to).filter((_, i) => !taken[from + i]);
+  // A name may have commas of its own, as the library writes it: "Stand, feet together".
+  for (let k = 0; k < pieces.length; k++)
+    for (let to = Math.min(pieces.length, k + 4); to > k + 1; to--) {
+      const last = pieces[to - 1]!;
+      if (pieces.slice(k + 1, to).some((piece) => piece.joined !== 'next')) continue;
+      const said = namesIn(pieces[k]!.from, last.to).filter((token) => token.word !== ',');
+      const [best] = readName(names, said, own);
+      const name = best?.moves.length === 1 ? names.library.move(best.moves[0]!)?.name : undefined;
+      if (name === undefined || plainName(name) !== plainName(text.slice(said[0]!.from, said.at(-1)!.to)))
+        continue;
+      pieces.splice(k, to - k, { ...pieces[k]!, to: last.to });
+      break;
+    }
+  const items: Item[] = [];
+  for (const piece of pieces) {
+    const inside = facts.filter((match) => match.from >= piece.from && match.to <= piece.to);
+    const nameTokens = namesIn(piece.from, piece.to);
+    const words = nameTokens.filter((token) => token.kind === 'word' || token.kind === 'number');
+    const last = items.at(-1);
+    if (nameWords(words).length === 0 || words.every((token) => token.kind === 'number')) {
+      // Only a dose: it belongs to what stands before it.
+      if (last)
+        items[items.length - 1] = { ...last, facts: [...last.facts, ...inside.map((match) => match.fact)] };
+      else if (inside.length > 0 && pieces.length > 1) pieces[1] = { ...pieces[1]!, from: piece.from };
+      continue;
+    }
+    // Behind a dash stands a word about how, unless the name goes on.
+    const dash = nameTokens.findIndex(
+      (token, i) => i > 0 && ['-', '–', '—'].includes(token.word) && token.from > nameTokens[i - 1]!.to,
+    );
+    const whole = readName(names, nameTokens, own);
+    const before = dash > 0 ? readName(names, nameTokens.slice(0, dash), own) : [];
+    const readings = (before[0]?.sure ?? 0) > (whole[0]?.sure ?? 0) ? before : whole;
+    const named = nameTokens.filter((token) => token.kind !== 'sign');
+    const from = named[0]!.from;
+    const to = named.at(-1)!.to;
+    items.push({
+      text: text.slice(from, to),
+      readings,
+      facts: inside.map((match) => match.fact),
+      from,
+      to,
+      joined: items.length === 0 ? null : piece.joined,
+      tiers: items.length === 0 ? tiers.map((way) => text.slice(way[0]!.from, way.at(-1)!.to)) : [],
+    });
+  }
+  return items;
+}
+
+/** How sure a piece is a movement at all. */
+export const sureOf = (item: Item) => item.readings[0]?.sure ?? 0;
+
+/** "Hearts = squats": what stands before the sign is the trainer's own label. */
+export function labelled(
+  names: Names,
+  text: string,
+  tokens: readonly Token[],
+  own: ReadonlyMap<string, string>,
+): Item[] | null {
+  const sign = tokens.findIndex((token) => token.word === '=');
+  if (sign < 1 || sign > 4 || !tokens.slice(0, sign).every((token) => token.kind === 'word')) return null;
+  const [first, ...others] = itemsOf(names, text, tokens.slice(sign + 1), own);
+  if (!first || sureOf(first) < 0.6) return null;
+  const { from } = tokens[0]!;
+  return [{ ...first, from, text: text.slice(from, first.to) }, ...others];
+}
+
+/** "Squat jumps / mountain climbers" under one clock: two movements, where each of them is one. */
+export function apart(
+  tokens: readonly Token[],
+  names: Names,
+  own: ReadonlyMap<string, string>,
+): readonly Token[] {
+  const slashes = tokens.flatMap((token, i) => (token.word === '/' ? [i] : []));
+  if (slashes.length === 0) return tokens;
+  const pieces = [...slashes, tokens.length].map((to, k) =>
+    tokens.slice(k === 0 ? 0 : slashes[k - 1]! + 1, to),
+  );
+  const named = (piece: readonly Token[]) => piece.filter((token) => !CLOCK_WORDS.has(token.word));
+  return pieces.every((piece) => (readName(names, named(piece), own)[0]?.sure ?? 0) >= 0.6)
+    ? tokens.map((token) => (token.word === '/' ? { ...token, word: ',' } : token))
+    : tokens;
+}

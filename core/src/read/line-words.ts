@@ -1,0 +1,135 @@
+import type { Role } from '../session/index.ts';
+import type { Fact } from './facts.ts';
+
+const set = (words: string) => new Set(words.split(' '));
+
+/** Words that belong to the clock and name nothing. */
+export const CLOCK_WORDS = set(
+  'circuit interval second minute min sec of in with station rest work each by for the a an and then on off time round complete do go all through between rep set at to is are be we will format style exercise move every per total hiit repeat as possible you can your try rotate x timer clock one works rest rests partner beep pace own one other swap last first take move get until next people group again whole list everything ready when',
+);
+export const TITLE_WORDS = set(
+  'circuit class workout session training hiit bootcamp boot camp blast burner burn day week monday tuesday wednesday thursday friday saturday sunday morning evening lunch hall park garden home group hour plan programme program tabata emom amrap fitness fit challenge strength cardio beginner senior gentle express fun special power total body kid child school team chair seated partner outdoor indoor summer winter spring autumn christmas easter january february march april may june july august september october november december mon tue wed thu fri sat sun test ladder pyramid boxing legday leg arm abs core mobility style',
+);
+export const DAYS = set(
+  'monday tuesday wednesday thursday friday saturday sunday mon tue tues wed thu thur fri sat sun',
+);
+export const NOTE_STARTS = set(
+  'scale scaled scaling total approximately approx duration length what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need',
+);
+export const SECTIONS = set(
+  'upper lower body core leg arm abs cardio strength full glute back chest conditioning balance floor standing seated chair mobility shoulder posterior chain plyo total hiit main cardiovascular resistance skill agility',
+);
+
+interface RoleWords {
+  readonly words: readonly string[];
+  readonly role: Role;
+}
+export const ROLES_SAID: readonly RoleWords[] = [
+  ...[
+    'warm up',
+    'warmup',
+    'w / u',
+    'wu',
+    'pulse raiser',
+    'preparation',
+    'prep',
+    'activation',
+    'mobiliser',
+    'raise pulse',
+  ].map((w): RoleWords => ({ words: w.split(' '), role: 'warm-up' })),
+  ...[
+    'cool down',
+    'cooldown',
+    'c / d',
+    'cd',
+    'stretch',
+    'stretching',
+    'wind down',
+    'final stretch',
+    'static stretch',
+    'flexibility',
+    'relaxation',
+  ].map((w): RoleWords => ({ words: w.split(' '), role: 'cool-down' })),
+  ...['finisher', 'burnout', 'burn out', 'cash out', 'finish'].map(
+    (w): RoleWords => ({ words: w.split(' '), role: 'finisher' }),
+  ),
+  ...['challenge'].map((w): RoleWords => ({ words: w.split(' '), role: 'challenge' })),
+  ...[
+    'main circuit',
+    'main set',
+    'main part',
+    'main workout',
+    'main',
+    'circuit',
+    'block',
+    'part',
+    'section',
+    'workout',
+    'the circuit',
+    'the workout',
+  ].map((w): RoleWords => ({ words: w.split(' '), role: 'circuit' })),
+];
+export const TIERS: Readonly<Record<string, 'easier' | 'harder'>> = {
+  easier: 'easier',
+  easy: 'easier',
+  regression: 'easier',
+  beginner: 'easier',
+  regress: 'easier',
+  modification: 'easier',
+  modified: 'easier',
+  low: 'easier',
+  mod: 'easier',
+  option: 'easier',
+  harder: 'harder',
+  hard: 'harder',
+  progression: 'harder',
+  advanced: 'harder',
+  progress: 'harder',
+  level: 'harder',
+};
+
+export const LABELS = new Set(['station', 'exercise', 'min', 'minute', 'move', 'ex', 'no', 'number', 'no.']);
+export const BULLETS = new Set([
+  '-',
+  '–',
+  '—',
+  '*',
+  '•',
+  '·',
+  '‣',
+  '▪',
+  '►',
+  '→',
+  '>',
+  '#',
+  '○',
+  '●',
+  '◦',
+  '✅',
+  '✓',
+  '☑',
+  '|',
+  '\t',
+  '.',
+  '✔',
+  '+',
+  '=',
+  '_',
+  '~',
+]);
+export const PARTING = new Set(['-', '–', '—']);
+/** Facts that a movement's line has as well as a clock's. */
+export const DOSELIKE = new Set<Fact['is']>(['sets of', 'sets', 'times', 'reps', 'aside']);
+export const RESTS = set(
+  'in reverse order the same way then rest recover recovery breathe breather and break repeat again',
+);
+/** Facts of a clock that no dose looks like. */
+export const OF_BLOCKS = new Set<Fact['is']>([
+  'format',
+  'steps',
+  'rounds',
+  'interval',
+  'round rest',
+  'cap',
+  'in all seconds',
+]);
