@@ -9,7 +9,7 @@ const folder = join(dirname(fileURLToPath(import.meta.url)), '../../library');
 export function shippedFiles(): LibraryFile[] {
   const names = readdirSync(folder, { recursive: true })
     .map(String)
-    .filter((name) => /^(ladders\/[^/]+\/[^/]+|moves\/[^/]+|bases|shared)\.json$/.test(name))
+    .filter((name) => /^(ladders\/[^/]+\/[^/]+|moves\/[^/]+|bases|shared|drawn)\.json$/.test(name))
     .sort();
   return names.map((name) => ({ name, json: JSON.parse(readFileSync(join(folder, name), 'utf8')) }));
 }

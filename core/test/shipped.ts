@@ -8,7 +8,7 @@ const folder = join(process.cwd(), 'library');
 export function shippedFiles() {
   const names = readdirSync(folder, { recursive: true })
     .map(String)
-    .filter((name) => /^(ladders\/[^/]+\/[^/]+|moves\/[^/]+|bases|shared)\.json$/.test(name))
+    .filter((name) => /^(ladders\/[^/]+\/[^/]+|moves\/[^/]+|bases|shared|drawn)\.json$/.test(name))
     .sort();
   return names.map((name) => ({ name, json: JSON.parse(readFileSync(join(folder, name), 'utf8')) }));
 }

@@ -5,7 +5,7 @@ import { LibraryError, type LibraryFile, openLibrary } from '@inner-rung/core/la
 
 /** Files that the library is made of, by their place in its folder. */
 export const isLibraryFile = (name: string): boolean =>
-  /^(ladders\/[^/]+\/[^/]+|moves\/[^/]+|bases|shared)\.json$/.test(name);
+  /^(ladders\/[^/]+\/[^/]+|moves\/[^/]+|bases|shared|drawn)\.json$/.test(name);
 
 /**
  * The library folder checked, all of it, and made into the one file that the server and the pages load. Throws

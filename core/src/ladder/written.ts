@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { idSchema, moveSchema } from '../move/index.ts';
+import { demandKeySchema, figureSchema, idSchema, moveSchema } from '../move/index.ts';
 import type { LibraryFault, LibraryFile } from './file.ts';
 import { ladderSchema } from './ladder.ts';
 
@@ -14,6 +14,11 @@ export const ladderFileSchema = z.strictObject({
 const sharedSchema = z.strictObject({
   breaths: z.record(idSchema, z.string().min(2)),
   faults: z.record(idSchema, moveSchema.shape.faults.element),
+});
+
+/** Figures that were reckoned from the moves' drawings, by move: what a move doesn't say itself. */
+const drawnSchema = z.strictObject({
+  drawn: z.record(idSchema, z.partialRecord(demandKeySchema, figureSchema)),
 });
 
 type Raw = Readonly<Record<string, unknown>>;
@@ -43,11 +48,20 @@ export function writtenOut(files: readonly LibraryFile[]): {
   const faults: LibraryFault[] = [];
   const moves = new Map<string, { file: string; raw: Raw }>();
   let shared: z.output<typeof sharedSchema> = { breaths: {}, faults: {} };
+  let drawn: z.output<typeof drawnSchema>['drawn'] = {};
   const rest: LibraryFile[] = [];
   for (const file of files) {
     if (isRaw(file.json) && 'breaths' in file.json) {
       const read = sharedSchema.safeParse(file.json);
       if (read.success) shared = read.data;
+      else
+        for (const { path, message } of read.error.issues)
+          faults.push({ file: file.name, where: 'the file itself', field: path.join('.'), message });
+      continue;
+    }
+    if (isRaw(file.json) && 'drawn' in file.json) {
+      const read = drawnSchema.safeParse(file.json);
+      if (read.success) drawn = read.data.drawn;
       else
         for (const { path, message } of read.error.issues)
           faults.push({ file: file.name, where: 'the file itself', field: path.join('.'), message });
@@ -77,8 +91,10 @@ export function writtenOut(files: readonly LibraryFile[]): {
   };
   const named = (move: Raw): Raw => {
     const { breath, faults: told } = move;
+    const reckoned = drawn[String(move['id'])];
     return {
       ...move,
+      ...(reckoned && isRaw(move['demand']) ? { demand: { ...reckoned, ...move['demand'] } } : {}),
       ...(typeof breath === 'string' && Object.hasOwn(shared.breaths, breath)
         ? { breath: shared.breaths[breath] }
         : {}),

@@ -1,4 +1,5 @@
 export { type Body, bodyFaults, GRAVITY, USUAL_BODY } from './body.ts';
+export { drawnRows } from './drawn.ts';
 export { handLoad, LET_STAND, loadFindings } from './findings.ts';
 export {
   ABOVE_LOW_BACK,

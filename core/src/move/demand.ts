@@ -26,6 +26,8 @@ export const DEMANDS = {
   'balance.headTurn': { unit: 'level 0–2', says: 'turning the head' },
   'balance.fall': { unit: 'level 0–3', says: 'how far there is to fall' },
   'hands.bearing': { unit: 'hands', says: 'body weight on the hands' },
+  'hands.leave': { unit: '0 or 1', says: 'one hand bearing while the other leaves' },
+  'hands.hang': { unit: '0 or 1', says: 'hanging by the hands' },
   'hands.busy': { unit: 'hands', says: 'hands that hold something' },
   'coordination.level': { unit: 'level 0–6', says: 'coordination' },
   'posture.floor': { unit: '0 or 1', says: 'being down on the floor' },
@@ -53,11 +55,15 @@ export const DEMANDS = {
   'hip.turnOut': { unit: 'level 0–2', says: 'a thigh turning out' },
   'hip.extensionDeg': { unit: '°', says: 'a thigh behind the body' },
   'ankle.load': { unit: 'level 0–4', says: 'load through the ankles' },
+  'feet.edge': { unit: '0 or 1', says: 'standing on an edge' },
+  'head.under': { unit: '0 or 1', says: 'a weight over the face' },
   'toes.curl': { unit: 'level 0–2', says: 'toes bent under' },
   'spine.bend': { unit: 'level 0–4', says: 'bending the spine forward' },
   'spine.arch': { unit: 'level 0–4', says: 'arching the spine' },
   'spine.turn': { unit: 'level 0–4', says: 'twisting the spine' },
   'spine.sideBend': { unit: 'level 0–4', says: 'bending the spine sideways' },
+  'spine.load': { unit: 'level 0–4', says: 'load on the low back' },
+  'chest.open': { unit: 'level 0–2', says: 'arms drawn apart behind the chest' },
   'neck.load': { unit: 'level 0–3', says: 'load on the neck' },
   'joint.endRange': { unit: 'level 0–3', says: 'a joint held at the end of its range' },
   'strain.breath': { unit: 'level 0–3', says: 'the urge to hold the breath' },
@@ -111,10 +117,24 @@ export const LIMB_KEYS: Readonly<Record<'arm' | 'leg', readonly DemandKey[]>> = 
   ],
 };
 
+/** Rows that are reckoned from a move's drawing and typed for none; an author may say more, with a word why. */
+export const DRAWN_KEYS = [
+  'spine.load',
+  'hands.leave',
+  'hands.hang',
+  'feet.edge',
+  'head.under',
+  'chest.open',
+] as const satisfies readonly DemandKey[];
+export type DrawnKey = (typeof DRAWN_KEYS)[number];
+
 export const demandKeySchema = z.enum(DEMAND_KEYS as [DemandKey, ...DemandKey[]]);
 
-/** Where a figure comes from. `memory`: a published source, not yet seen in print by an author here. */
-const ORIGINS = ['published', 'memory', 'practice', 'estimate'] as const;
+/**
+ * Where a figure comes from. `memory`: a published source, not yet seen in print by an author here; `drawing`: reckoned
+ * from the move's own drawing.
+ */
+const ORIGINS = ['published', 'memory', 'practice', 'drawing', 'estimate'] as const;
 export const originSchema = z.enum(ORIGINS);
 export type Origin = z.infer<typeof originSchema>;
 

@@ -5,6 +5,8 @@ export {
   DEMANDS,
   type Demand,
   type DemandKey,
+  DRAWN_KEYS,
+  type DrawnKey,
   demandKeySchema,
   type Figure,
   figureSchema,

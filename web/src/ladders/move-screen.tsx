@@ -62,6 +62,7 @@ const ORIGIN = {
   published: 'published',
   memory: 'published, from memory',
   practice: 'common practice',
+  drawing: 'from its drawing',
   estimate: 'estimate',
 } as const;
 
