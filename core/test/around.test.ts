@@ -5,6 +5,7 @@ import { READY_ROOMS } from '@inner-rung/core/room';
 import { coolDown, thingsHere, usedBy, warmUp } from '@inner-rung/core/ways';
 import fc from 'fast-check';
 import { PLANS } from '../../demo/src/index.ts';
+import { holdsByItself } from './cases.ts';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
@@ -87,9 +88,8 @@ test('who is to hold on holds on to something: not a wall that the move stands b
   const list = [...warmUp({ ...held, minutes: 15 }), ...coolDown({ ...held, minutes: 15 })];
   expect(list.length).toBeGreaterThan(6);
   for (const { form } of list) {
-    const move = library.move(form.move)!;
     const asks = rungDemand(library, { move: form.move })!['balance.level'].hi!;
-    const holds = form.settings?.support || move.needs.some((need) => need.what === 'hand hold');
+    const holds = form.settings?.support || holdsByItself(form.move);
     expect(asks <= 1 || holds).toBe(true);
   }
 });

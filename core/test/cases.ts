@@ -1,6 +1,7 @@
 import type { ScaleRequest } from '@inner-rung/core/engine';
+import { REGIONS } from '@inner-rung/core/ladder';
 import type { Subject } from '@inner-rung/core/limits';
-import { PATTERNS } from '@inner-rung/core/move';
+import { type DemandKey, PATTERNS } from '@inner-rung/core/move';
 import { CONDITION_IDS, compileCondition, LEVELS, type Limit, limitSchema } from '@inner-rung/core/person';
 import { EQUIPMENT_IDS, type Room } from '@inner-rung/core/room';
 import type { Dials, Timed } from '@inner-rung/core/session';
@@ -53,11 +54,41 @@ const anyBan: fc.Arbitrary<Limit> = fc.constantFrom(...PATTERNS.slice(0, 16)).ma
   }),
 );
 
-const anyEffort: fc.Arbitrary<Limit> = fc
-  .integer({ min: 3, max: 10 })
-  .map((maxRpe) =>
-    limitSchema.parse({ kind: 'effort', id: 'effort', maxRpe, source: 'trainer', reason: 'for now' }),
+/** Whether a move holds on by itself: to something it needs, or with both hands bearing all the while. */
+export function holdsByItself(move: string): boolean {
+  const { needs } = library.move(move)!;
+  const demand = library.demand.get(move)!;
+  return (
+    needs.some((need) => need.what === 'hand hold') ||
+    ((demand['hands.bearing'].lo ?? 0) >= 2 && demand['hands.leave'].hi === 0)
   );
+}
+
+/** Shares of what somebody can do that an effort of 3 to 6 of 10 leaves them, for their health. */
+const LEFT = [0.6, 0.8, 0.9, 1];
+/** What a form asks of muscles and breath beyond an effort that is there for somebody's health. */
+export function beyondEffort(
+  limit: Extract<Limit, { kind: 'effort' }>,
+  asked: (key: DemandKey) => number,
+  ability: Subject['ability'],
+): string[] {
+  const share = LEFT[Math.floor(limit.maxRpe) - 3];
+  if (limit.source === 'trainer' || share === undefined) return [];
+  return [
+    ...REGIONS.filter((r, i) => r.startsWith('strength.') && !(asked(r) <= share * ability[i]! + 1e-9)),
+    ...(asked('strain.breath') <= (limit.maxRpe >= 6 ? 2 : 1) ? [] : ['strain.breath']),
+  ];
+}
+
+const anyEffort: fc.Arbitrary<Limit> = fc.integer({ min: 3, max: 10 }).map((maxRpe) =>
+  limitSchema.parse({
+    kind: 'effort',
+    id: 'effort',
+    maxRpe,
+    source: maxRpe % 2 === 0 ? 'trainer' : 'clinician',
+    reason: 'for now',
+  }),
+);
 
 export const anySubject: fc.Arbitrary<Subject> = fc
   .record({

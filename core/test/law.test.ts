@@ -21,7 +21,7 @@ import { AS_WRITTEN } from '@inner-rung/core/session';
 import { coolDown, createFinder, warmUp, waysHere } from '@inner-rung/core/ways';
 import { parseSync } from '@swc/core';
 import fc from 'fast-check';
-import { anyRequest } from './cases.ts';
+import { anyRequest, beyondEffort, holdsByItself } from './cases.ts';
 import { circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
 
@@ -32,7 +32,7 @@ const index = compileLibrary(library);
  * The law written a second time, on the plain records and one form at a time: what keeps somebody from it. Empty where
  * nothing does. `effort` is seen to apart, since it goes by pace.
  */
-function breaks(form: FormRef, { limits, never = [], brings = [] }: Subject, room: Room): string[] {
+function breaks(form: FormRef, { limits, never = [], brings = [], ability }: Subject, room: Room): string[] {
   const move = library.move(form.move)!;
   const demand = rungDemand(library, form)!;
   const plain = rungDemand(library, {
@@ -44,7 +44,7 @@ function breaks(form: FormRef, { limits, never = [], brings = [] }: Subject, roo
   const base = library.bases.get(move.base)!.demand;
   const holds =
     (form.settings?.support === true && (offers.get('hand hold') ?? []).length > 0) ||
-    move.needs.some((need) => need.what === 'hand hold');
+    holdsByItself(form.move);
   const of = (limit: Limit): boolean => {
     switch (limit.kind) {
       case 'cap': {
@@ -63,6 +63,8 @@ function breaks(form: FormRef, { limits, never = [], brings = [] }: Subject, roo
         return limit.pattern === move.pattern;
       case 'require':
         return !holds && !((plain['balance.level'].hi ?? 9) <= limit.supportAboveBalance);
+      case 'effort':
+        return beyondEffort(limit, (key) => demand[key].hi ?? Number.NaN, ability).length > 0;
       default:
         return false;
     }

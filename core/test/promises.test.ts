@@ -24,7 +24,7 @@ import { sumUp } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { AS_WRITTEN, entriesOf, timelineOf } from '@inner-rung/core/session';
 import fc from 'fast-check';
-import { anyCap, anyRequest, anyRoom } from './cases.ts';
+import { anyCap, anyRequest, anyRoom, holdsByItself } from './cases.ts';
 import { circuit, facts, session } from './sessions.ts';
 import { shippedFiles, shippedLibrary } from './shipped.ts';
 
@@ -70,7 +70,7 @@ function breaks(limit: Limit, use: Use, capacityMet: number | null, slack = 1e-9
       return (
         !((d['balance.level'].hi ?? 9) <= limit.supportAboveBalance) &&
         !use.settings.support &&
-        !library.move(use.move)!.needs.some((need) => need.what === 'hand hold')
+        !holdsByItself(use.move)
       );
     case 'effort':
       return !(use.metHi <= bandCeilingMet(bandOfRpe(limit.maxRpe), capacityMet) + slack);

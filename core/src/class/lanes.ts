@@ -73,6 +73,7 @@ export function subjectAt(position: number): Subject {
     ability: abilityAt(position),
     limits: laneLimits(Math.min(3, Math.floor(position)) as 0 | 1 | 2 | 3),
     capacityMet: null,
+    effortAge: 'adult',
     dislikes: [],
     newMoves: [],
   };

@@ -83,6 +83,13 @@ const otherOf = (library: Library, move: Move): number[] =>
   );
 
 /** Compiles a library once. The result holds plain arrays only, fit for structured cloning. */
+/** Holding on by itself: to something that is held, or with both hands bearing all the while. */
+function holdsOn(library: Library, move: Move): boolean {
+  const demand = library.demand.get(move.id)!;
+  const bears = (demand['hands.bearing'].lo ?? 0) >= 2 && demand['hands.leave'].hi === 0;
+  return bears || move.needs.some((need) => need.what === 'hand hold');
+}
+
 export function compileLibrary(library: Library): LibraryIndex {
   const { moves } = library;
   const n = moves.length;
@@ -130,7 +137,7 @@ export function compileLibrary(library: Library): LibraryIndex {
     pace: Float64Array.from(moves.flatMap((m) => m.pace ?? [Number.NaN, Number.NaN, Number.NaN])),
     strict: Uint8Array.from(moves, (m) => (m.tempo ? 1 : 0)),
     oneSided: Uint8Array.from(moves, (m) => (m.sides === 'one' ? 1 : 0)),
-    holdsOn: Uint8Array.from(moves, (m) => (m.needs.some((need) => need.what === 'hand hold') ? 1 : 0)),
+    holdsOn: Uint8Array.from(moves, (m) => (holdsOn(library, m) ? 1 : 0)),
     alone: Uint8Array.from(moves, (m) => (m.alone ? LIMBS.indexOf(m.alone) + 1 : 0)),
     other: Float64Array.from(moves.flatMap((m) => otherOf(library, m))),
     startsAt: Uint8Array.from(moves, (m) => level(m.posture.start)),

@@ -1,6 +1,15 @@
 import { REGIONS, type Region, RUNG_STEP } from '../ladder/index.ts';
 import { at, CAPABILITY_IDS, type Capability, PATTERNS } from '../move/index.ts';
-import { type Ability, BANDS, bandCeilingMet, bandOfRpe, type Limit, levelAbility } from '../person/index.ts';
+import {
+  type Ability,
+  BANDS,
+  bandCeilingMet,
+  bandOfRpe,
+  type EffortAge,
+  type Limit,
+  levelAbility,
+  rpeCeilingMet,
+} from '../person/index.ts';
 import type { Dials } from '../session/index.ts';
 import { IMPACT } from './dials.ts';
 
@@ -20,6 +29,8 @@ export interface Subject {
   readonly limits: readonly Limit[];
   /** Their likeliest capacity in MET; null where effort is told by words alone. */
   readonly capacityMet: number | null;
+  /** Whose figures stand in where no capacity is known; those of older people where nothing is said. */
+  readonly effortAge?: EffortAge;
   readonly dislikes: readonly string[];
   /** Moves ruled out for them, and moves they are glad to do. */
   readonly never?: readonly string[];
@@ -39,6 +50,7 @@ export const NOBODY: Subject = {
   ability: levelAbility(3),
   limits: [],
   capacityMet: null,
+  effortAge: 'adult',
   dislikes: [],
   newMoves: [],
 };
@@ -92,6 +104,21 @@ const REGION_WORDS: Readonly<Record<Region, string>> = {
 /** Holds shorter than this train nothing; a cap under it bars holding. Estimate. */
 export const SHORTEST_HOLD_SECONDS = 8;
 
+/**
+ * Effort is local as well: of what they can do with a region, so much at the most, with the breath going and holds no
+ * longer. Their own rung is a 6 of 10, done clean a few times more than asked. Estimates.
+ */
+const LOCAL: Readonly<
+  Record<number, { readonly share: number; readonly breath: number; readonly holdSeconds: number }>
+> = {
+  1: { share: 0.4, breath: 0, holdSeconds: 10 },
+  2: { share: 0.5, breath: 0, holdSeconds: 10 },
+  3: { share: 0.6, breath: 1, holdSeconds: 10 },
+  4: { share: 0.8, breath: 1, holdSeconds: 15 },
+  5: { share: 0.9, breath: 1, holdSeconds: 20 },
+  6: { share: 1, breath: 2, holdSeconds: 30 },
+};
+
 /** A limit of the right side is kept by working with the left alone. */
 const SPARED_BY = { left: 2, right: 1, both: 0 } as const;
 
@@ -127,8 +154,23 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
       landings.push({ at: at(limit.on), per: limit.per, max: limit.max, ruler: by });
     else if (limit.kind === 'effort') {
       const band = bandOfRpe(limit.maxRpe);
-      rulers[by] = { ...rulers[by]!, says: effortWords(band) };
-      met.push({ max: bandCeilingMet(band, subject.capacityMet), ruler: by });
+      rulers[by] = {
+        ...rulers[by]!,
+        says: `they can still ${BANDS[band].can} (at most ${limit.maxRpe} of 10)`,
+      };
+      met.push({
+        max: rpeCeilingMet(limit.maxRpe, subject.capacityMet, subject.effortAge ?? 'older'),
+        ruler: by,
+      });
+      // What only their trainer goes by says how hard their heart may work; what is there for their health, their muscles too.
+      const local = limit.source === 'trainer' ? undefined : LOCAL[Math.floor(limit.maxRpe)];
+      if (!local) continue;
+      REGIONS.forEach((region, i) => {
+        if (region.startsWith('strength.'))
+          caps.push({ at: at(region), max: local.share * subject.ability[i]!, ruler: by, sparedBy: 0 });
+      });
+      caps.push({ at: at('strain.breath'), max: local.breath, ruler: by, sparedBy: 0 });
+      hold.push({ max: local.holdSeconds, ruler: by });
     }
   }
 

@@ -9,6 +9,7 @@ import {
   type Limit,
   levelAbility,
   limitSchema,
+  OLDER_FROM,
   outlookOf,
   ownedAlone,
   type Person,
@@ -48,6 +49,7 @@ export function subjectOf(person: Person, library: Library, day: string): Subjec
     ...(owns.length > 0 ? { owns } : {}),
     limits: outlook.limits,
     capacityMet: likeliest(outlook.capacity.capacity),
+    effortAge: outlook.age.hi >= OLDER_FROM || person.kind === 'older adult' ? 'older' : 'adult',
     dislikes: person.dislikes,
     ...(person.never.length > 0 ? { never: person.never } : {}),
     ...(person.likes.length > 0 ? { likes: person.likes } : {}),
@@ -85,6 +87,7 @@ export function laneSubject(level: LevelIndex): Subject {
     ability: levelAbility(level),
     limits: laneLimits(level),
     capacityMet: null,
+    effortAge: 'adult',
     dislikes: [],
     newMoves: [],
   };

@@ -65,6 +65,13 @@ export const budget = (
 export const ONE_FOOT_DOWN = cap('impact.class', 1, 'one foot stays down');
 export const NO_KNEELING = cap('knee.kneel', 0, 'no kneeling');
 export const NO_PIVOT = cap('knee.pivot', 0, 'no turning on a planted foot');
+/** Bracing is no straining: a push-up braces, the heaviest lift and the longest lever strain. */
+export const NO_STRAINING = cap('strain.breath', 2, 'no straining');
+export const NO_EDGE = cap('feet.edge', 0, 'not on an edge');
+export const NO_HANGING = cap('hands.hang', 0, 'no hanging by the hands');
+export const NOTHING_OVER_THE_FACE = cap('head.under', 0, 'nothing held over the face');
+export const MODERATE_BACK = cap('spine.load', 3, 'no heavy load on the low back');
+export const LIGHT_BACK = cap('spine.load', 2, 'little load on the low back');
 export const NO_BREATH_HOLDING = cap('strain.breath', 1, 'no breath holding');
 export const HEAD_UP = cap('strain.headLow', 0, 'head not below the heart');
 export const TIME_TO_CHANGE = atLeast('change', 12, 'time to get up, across and ready');

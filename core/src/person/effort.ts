@@ -44,6 +44,36 @@ export function bandCeilingMet(band: BandIndex, capacityMet: number | null): num
   return Number.isFinite(share) ? 1 + share * (capacityMet - 1) : Number.POSITIVE_INFINITY;
 }
 
+/** Whose absolute figures stand in where no capacity is known: of 65 and over less is hard (Garber 2011, from memory). */
+export type EffortAge = 'adult' | 'older';
+const WITHOUT_CAPACITY: Readonly<Record<EffortAge, readonly [number, number, number]>> = {
+  adult: [BANDS[0].belowMet, BANDS[1].belowMet, BANDS[2].belowMet],
+  older: [3, 4.8, 6.8],
+};
+/** Share of the reserve at which a step of the 0–10 scale ends; the bands' own ends at 4, 6 and 8, even steps between. */
+const SHARE_AT = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.75, 0.9] as const;
+
+/**
+ * The MET at which an effort of so much of 10 ends, by the same reading as {@link bandCeilingMet}, between the ends of
+ * the bands as well: at most 5 isn't at most 6. 9 and 10 have no end.
+ */
+export function rpeCeilingMet(rpe: number, capacityMet: number | null, age: EffortAge): number {
+  if (rpe > 8) return Number.POSITIVE_INFINITY;
+  const low = Math.floor(rpe);
+  const part = rpe - low;
+  const between = (of: (step: number) => number) => of(low) + part * (of(Math.min(8, low + 1)) - of(low));
+  if (capacityMet !== null) return 1 + between((step) => SHARE_AT[step]!) * (capacityMet - 1);
+  const [light, moderate, vigorous] = WITHOUT_CAPACITY[age];
+  // From rest at 1 MET to the end of light, then band by band.
+  const ends = (step: number) =>
+    step <= 4
+      ? 1 + (step / 4) * (light - 1)
+      : step <= 6
+        ? light + ((step - 4) / 2) * (moderate - light)
+        : moderate + ((step - 6) / 2) * (vigorous - moderate);
+  return between(ends);
+}
+
 /** The band of some work for a person, by the same reading as {@link bandCeilingMet}. */
 export function bandOfMet(met: number, capacityMet: number | null): BandIndex {
   for (let i = 0; i < 3; i++) if (met < bandCeilingMet(i as BandIndex, capacityMet)) return i as BandIndex;

@@ -50,7 +50,16 @@ export {
   unplace,
   type When,
 } from './edit.ts';
-export { BANDS, type BandIndex, bandCeilingMet, bandOfMet, bandOfRpe, kcalPerMinute } from './effort.ts';
+export {
+  BANDS,
+  type BandIndex,
+  bandCeilingMet,
+  bandOfMet,
+  bandOfRpe,
+  type EffortAge,
+  kcalPerMinute,
+  rpeCeilingMet,
+} from './effort.ts';
 export {
   calledName,
   cannot,

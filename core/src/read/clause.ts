@@ -130,6 +130,7 @@ function phase(id: ConditionId, weeks: number): ConditionId {
       : weeks <= EARLY_WEEKS
         ? 'after-birth-middle'
         : 'after-birth-later';
+  if (id === 'caesarean-early') return weeks <= EARLY_WEEKS ? id : 'after-birth-later';
   return id;
 }
 
@@ -485,6 +486,12 @@ export const WIDER: Readonly<Partial<Record<ConditionId, readonly ConditionId[]>
   'diabetes-insulin': ['diabetes'],
   'heart-failure': ['heart-disease'],
   falls: ['unsure-balance'],
+  'heart-event-recent': ['heart-disease'],
+  'pregnancy-watched': ['pregnancy-later', 'pregnancy-early'],
+  sciatica: ['back-worse-bending'],
+  'walking-aid': ['unsure-balance'],
+  'frozen-shoulder': ['sore-shoulder', 'sore-shoulder-low'],
+  'hip-fracture': ['hip-osteoarthritis'],
 };
 export function narrowed(conditions: SaidCondition[]): SaidCondition[] {
   const ids = new Set(conditions.map(({ id }) => id));

@@ -1,0 +1,100 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { formsOf } from '@inner-rung/core/forms';
+import { compileConstraints, lawIn, NOBODY } from '@inner-rung/core/limits';
+import {
+  CONDITION_IDS,
+  type ConditionId,
+  compileCondition,
+  type EffortAge,
+  levelAbility,
+  rpeCeilingMet,
+} from '@inner-rung/core/person';
+import { EVERYWHERE } from '@inner-rung/core/room';
+import { AS_WRITTEN } from '@inner-rung/core/session';
+import { shippedLibrary } from './shipped.ts';
+
+const library = shippedLibrary();
+const law = lawIn(library, EVERYWHERE);
+
+interface Case {
+  readonly id: ConditionId;
+  readonly bars: readonly string[];
+  readonly opens: readonly string[];
+}
+/** What somebody with a condition must not be given and what must stay theirs, written before the table was revised. */
+const cases = readFileSync(join(process.cwd(), 'core/test/clinic/cases.tsv'), 'utf8')
+  .split('\n')
+  .filter((line) => line && !line.startsWith('#'))
+  .map((line): Case => {
+    const [id, bars, opens] = line.split('\t');
+    return { id: id as ConditionId, bars: bars!.split(' '), opens: opens!.split(' ') };
+  });
+
+/** Somebody of whom nothing is known but the condition, on the second level. */
+const heldBack = (id: ConditionId) =>
+  compileConstraints({ ...NOBODY, ability: levelAbility(1), limits: compileCondition(id) }, AS_WRITTEN);
+
+describe('read as a clinician would (common practice)', () => {
+  test('every condition that limits anything has its cases', () => {
+    const said = new Set(cases.map(({ id }) => id));
+    const missing = CONDITION_IDS.filter((id) => !said.has(id) && compileCondition(id).length > 0);
+    expect(missing).toEqual(['wrist-no-turn', 'asthma', 'no-jumping', 'no-kneeling']);
+  });
+  test.each(cases.map((one) => [one.id, one] as const))('%s', (id, { bars, opens }) => {
+    const c = heldBack(id);
+    const forms = (move: string) => {
+      if (!library.move(move)) throw new Error(`there is no ${move}`);
+      return formsOf(law.table, move);
+    };
+    // As it is written, without a trim, a hold or one side alone.
+    const plain = (f: number) =>
+      law.table.trim[f]! < 0 && law.table.support[f] === 0 && law.table.side[f] === 0;
+    expect(bars.filter((move) => forms(move).some((f) => plain(f) && law.isOpen(f, c)))).toEqual([]);
+    expect(opens.filter((move) => !forms(move).some((f) => law.isOpen(f, c)))).toEqual([]);
+  });
+});
+
+describe('effort caps mean what they say', () => {
+  const ages: readonly EffortAge[] = ['adult', 'older'];
+  test('every step of the scale ends at another MET, and the bands’ ends are where they were', () => {
+    for (const age of ages)
+      for (const capacity of [null, 5, 9, 14])
+        for (let rpe = 1; rpe < 8; rpe++)
+          expect(rpeCeilingMet(rpe, capacity, age)).toBeLessThan(rpeCeilingMet(rpe + 1, capacity, age));
+    // Garber et al. 2011, from memory: 40, 60 and 90 % of the reserve; 3, 6 and 8.8 MET; from 65 on 4.8 and 6.8.
+    expect([4, 6, 8].map((rpe) => rpeCeilingMet(rpe, 11, 'adult'))).toEqual([5, 7, 10]);
+    expect([4, 6, 8].map((rpe) => rpeCeilingMet(rpe, null, 'adult'))).toEqual([3, 6, 8.8]);
+    expect([4, 6, 8].map((rpe) => rpeCeilingMet(rpe, null, 'older'))).toEqual([3, 4.8, 6.8]);
+  });
+  test('nobody of unknown age is allowed more than an older person', () => {
+    for (let rpe = 1; rpe <= 10; rpe++)
+      expect(rpeCeilingMet(rpe, null, 'older')).toBeLessThanOrEqual(rpeCeilingMet(rpe, null, 'adult'));
+  });
+  test('at most 3, 4, 5 and 6 each leave fewer strength moves than the next', () => {
+    const open = (maxRpe: number) => {
+      const c = compileConstraints(
+        {
+          ...NOBODY,
+          ability: levelAbility(2),
+          limits: [
+            {
+              kind: 'effort',
+              id: 'x',
+              source: 'clinician',
+              side: 'both',
+              acute: false,
+              reason: 'as the clinic says',
+              maxRpe,
+            },
+          ],
+        },
+        AS_WRITTEN,
+      );
+      return library.moves.filter(({ id }) => formsOf(law.table, id).some((f) => law.isOpen(f, c))).length;
+    };
+    const counts = [3, 4, 5, 6, 7].map(open);
+    expect([...counts].sort((a, b) => a - b)).toEqual(counts);
+    expect(new Set(counts).size).toBe(counts.length);
+  });
+});
