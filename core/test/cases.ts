@@ -2,7 +2,14 @@ import type { ScaleRequest } from '@inner-rung/core/engine';
 import { REGIONS } from '@inner-rung/core/ladder';
 import type { Subject } from '@inner-rung/core/limits';
 import { type DemandKey, PATTERNS } from '@inner-rung/core/move';
-import { CONDITION_IDS, compileCondition, LEVELS, type Limit, limitSchema } from '@inner-rung/core/person';
+import {
+  CONDITION_IDS,
+  compileCondition,
+  LEVELS,
+  type Limit,
+  limitSchema,
+  rpeCeilingMet,
+} from '@inner-rung/core/person';
 import { EQUIPMENT_IDS, type Room } from '@inner-rung/core/room';
 import type { Dials, Timed } from '@inner-rung/core/session';
 import fc from 'fast-check';
@@ -64,6 +71,20 @@ export function holdsByItself(move: string): boolean {
   );
 }
 
+/** The MET where an effort ends: by a known capacity; for their health by the careful end of their age. */
+export function effortCeiling(limit: Extract<Limit, { kind: 'effort' }>, subject: Subject): number {
+  if (subject.capacityMet !== null) return rpeCeilingMet(limit.maxRpe, subject.capacityMet, 'adult');
+  if (limit.source === 'trainer') return rpeCeilingMet(limit.maxRpe, null, subject.effortAge ?? 'adult');
+  const age = subject.effortAge ?? 'older';
+  return Math.min(
+    rpeCeilingMet(limit.maxRpe, null, age),
+    rpeCeilingMet(limit.maxRpe, age === 'older' ? 4.5 : 6.5, age),
+  );
+}
+/** Seconds that an effort of 3 to 6 of 10 leaves a hold, for somebody's health. */
+export const holdLeft = (limit: Extract<Limit, { kind: 'effort' }>): number =>
+  (limit.source === 'trainer' ? undefined : [10, 15, 20, 30][Math.floor(limit.maxRpe) - 3]) ??
+  Number.POSITIVE_INFINITY;
 /** Shares of what somebody can do that an effort of 3 to 6 of 10 leaves them, for their health. */
 const LEFT = [0.6, 0.8, 0.9, 1];
 /** What a form asks of muscles and breath beyond an effort that is there for somebody's health. */
@@ -71,9 +92,11 @@ export function beyondEffort(
   limit: Extract<Limit, { kind: 'effort' }>,
   asked: (key: DemandKey) => number,
   ability: Subject['ability'],
+  owns: readonly string[] = [],
+  move = '',
 ): string[] {
   const share = LEFT[Math.floor(limit.maxRpe) - 3];
-  if (limit.source === 'trainer' || share === undefined) return [];
+  if (limit.source === 'trainer' || share === undefined || (share === 1 && owns.includes(move))) return [];
   return [
     ...REGIONS.filter((r, i) => r.startsWith('strength.') && !(asked(r) <= share * ability[i]! + 1e-9)),
     ...(asked('strain.breath') <= (limit.maxRpe >= 6 ? 2 : 1) ? [] : ['strain.breath']),

@@ -17,6 +17,7 @@ import {
   loosenLimit,
   outlookOf,
   PERSON_EXAMPLE,
+  type Person,
   removeCondition,
   tightenAgain,
 } from '@inner-rung/core/person';
@@ -29,6 +30,11 @@ import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
 const DAY = '2026-11-24';
+/** Somebody who was asked, with nothing in the way. */
+const ASKED: Person = {
+  ...PERSON_EXAMPLE,
+  screening: { of: 'adult', on: DAY, regular: true, disease: false, symptoms: [] },
+};
 const when = { at: '2026-11-24T09:00:00.000Z', day: DAY };
 
 /** Each condition's limits in short: figure≤cap, hold>balance, floor≥seconds, effort≤ of 10. Common practice. */
@@ -195,7 +201,7 @@ const short = (l: Limit): string => {
 const scaler = createScaler(compileLibrary(library), EVERYWHERE);
 function barred(id: ConditionId, move: string, side: 'left' | 'right' | 'both' = 'both'): string[] {
   const person = addCondition(
-    { ...PERSON_EXAMPLE, kind: 'general', effortMax: 10, assumedLevel: 2 },
+    { ...ASKED, kind: 'general', effortMax: 10, assumedLevel: 2 },
     { id, side },
     when,
   );
@@ -307,7 +313,7 @@ describe('what a condition bars and what it leaves (common practice)', () => {
 describe('a limit of one side', () => {
   const bars = (side: 'left' | 'right' | 'both', form: Parameters<typeof scaler.bars>[0][number]) => {
     const person = addCondition(
-      { ...PERSON_EXAMPLE, kind: 'general', effortMax: 10 },
+      { ...ASKED, kind: 'general', effortMax: 10 },
       { id: 'sore-shoulder', side },
       when,
     );
@@ -324,7 +330,7 @@ describe('a limit of one side', () => {
   });
   test('one side alone is only ever offered to spare the other', () => {
     const scaled = (conditions: { id: ConditionId; side: 'left' | 'right' }[]) => {
-      let person = { ...PERSON_EXAMPLE, kind: 'general' as const, effortMax: 10, assumedLevel: 3 as const };
+      let person = { ...ASKED, kind: 'general' as const, effortMax: 10, assumedLevel: 3 as const };
       for (const c of conditions) person = addCondition(person, c, when) as typeof person;
       return scaler.scale({
         session: session(circuit(['one-arm-press'])),
@@ -341,7 +347,7 @@ describe('a limit of one side', () => {
 });
 
 describe('limits seen and changed one by one', () => {
-  const maud = addCondition(PERSON_EXAMPLE, { id: 'sore-knees' }, when);
+  const maud = addCondition(ASKED, { id: 'sore-knees' }, when);
   const kneel = compileCondition('sore-knees').find((l) => l.kind === 'cap' && l.on === 'knee.kneel')!;
   const has = (person: typeof maud, id: string) =>
     outlookOf(person, DAY).limits.some((limit) => limit.id === id);

@@ -11,20 +11,22 @@ import {
 } from '@inner-rung/core/engine';
 import { compileLibrary } from '@inner-rung/core/forms';
 import { openLibrary, REGIONS, rungDemand } from '@inner-rung/core/ladder';
-import { IMPACT, SHORTEST_HOLD_SECONDS } from '@inner-rung/core/limits';
+import { IMPACT, SHORTEST_HOLD_SECONDS, type Subject } from '@inner-rung/core/limits';
 import { DEMAND_KEYS, type Demand, LIMB_KEYS } from '@inner-rung/core/move';
-import {
-  bandCeilingMet,
-  bandOfRpe,
-  compileCondition,
-  type Limit,
-  levelAbility,
-} from '@inner-rung/core/person';
+import { bandCeilingMet, compileCondition, type Limit, levelAbility } from '@inner-rung/core/person';
 import { sumUp } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { AS_WRITTEN, entriesOf, timelineOf } from '@inner-rung/core/session';
 import fc from 'fast-check';
-import { anyCap, anyRequest, anyRoom, holdsByItself } from './cases.ts';
+import {
+  anyCap,
+  anyRequest,
+  anyRoom,
+  beyondEffort,
+  effortCeiling,
+  holdLeft,
+  holdsByItself,
+} from './cases.ts';
 import { circuit, facts, session } from './sessions.ts';
 import { shippedFiles, shippedLibrary } from './shipped.ts';
 
@@ -57,7 +59,7 @@ function worksAlone(use: Use, limit: Extract<Limit, { kind: 'cap' }>): boolean {
   );
 }
 
-function breaks(limit: Limit, use: Use, capacityMet: number | null, slack = 1e-9): boolean {
+function breaks(limit: Limit, use: Use, subject: Subject, slack = 1e-9): boolean {
   const d = demandOfUse(use);
   switch (limit.kind) {
     case 'cap':
@@ -73,7 +75,12 @@ function breaks(limit: Limit, use: Use, capacityMet: number | null, slack = 1e-9
         !holdsByItself(use.move)
       );
     case 'effort':
-      return !(use.metHi <= bandCeilingMet(bandOfRpe(limit.maxRpe), capacityMet) + slack);
+      return (
+        !(use.metHi <= effortCeiling(limit, subject) + slack) ||
+        beyondEffort(limit, (key) => d[key].hi ?? Number.NaN, subject.ability, subject.owns, use.move)
+          .length > 0 ||
+        (use.holdSeconds !== null && use.holdSeconds > holdLeft(limit))
+      );
     case 'budget':
       return (
         limit.per === 'minute' &&
@@ -91,7 +98,7 @@ test('1. no form offered breaks an active limit at its settings', () => {
       for (const use of scaler.scale(request).uses)
         if (use)
           for (const limit of request.subject.limits)
-            if (breaks(limit, use, request.subject.capacityMet))
+            if (breaks(limit, use, request.subject))
               throw new Error(`${use.move} ${JSON.stringify(use.settings)} breaks ${limit.id}`);
     }),
     cases(3000),
@@ -106,7 +113,7 @@ test('1. no form offered mid-set breaks an active limit either: down, up and sid
       switchesOf(scaler, request, version).forEach(({ down, up, sideways }, entry) => {
         const kept = (to: Use | null, more: readonly Limit[], way: string) => {
           for (const limit of [...request.subject.limits, ...more])
-            if (to && breaks(limit, to, request.subject.capacityMet))
+            if (to && breaks(limit, to, request.subject))
               throw new Error(
                 `entry ${entry} ${way}: ${to.move} ${JSON.stringify(to.settings)} breaks ${limit.id}`,
               );
@@ -260,7 +267,8 @@ test('4. a version that is legal under one more limit comes back unchanged', () 
     fc.property(anyRoomNumber, anyRequest, anyCap, (roomNumber, request, limit) => {
       const scaler = scalers[roomNumber]!;
       const loose = scaler.scale(request);
-      if (loose.uses.some((use) => use && breaks(limit, use, null))) return;
+      if (loose.uses.some((use) => use && breaks(limit, use, { ...request.subject, capacityMet: null })))
+        return;
       met++;
       expect(scaler.scale(withLimit(request, limit)).uses).toEqual(loose.uses);
     }),
@@ -288,9 +296,7 @@ test('6. as written changes only what is illegal or can’t be done here', () =>
       const version = scaler.scale({ ...request, dials: AS_WRITTEN });
       for (const reason of version.reasons) {
         const original = version.original[reason.entry]!;
-        const illegal = request.subject.limits.some((limit) =>
-          breaks(limit, original, request.subject.capacityMet, 0),
-        );
+        const illegal = request.subject.limits.some((limit) => breaks(limit, original, request.subject, 0));
         const budget =
           request.subject.limits.some((l) => l.kind === 'budget') &&
           original.highPerMinute + original.lightPerMinute > 0;

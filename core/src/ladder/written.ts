@@ -89,9 +89,17 @@ export function writtenOut(files: readonly LibraryFile[]): {
     made.set(id, whole);
     return whole;
   };
+  /** A move without figures of its own drawing has those of the one it is like. */
+  const drawnOf = (id: string, seen: readonly string[]): Raw | undefined => {
+    const like = moves.get(id)?.raw['like'];
+    return (
+      drawn[id] ??
+      (typeof like === 'string' && !seen.includes(like) ? drawnOf(like, [...seen, id]) : undefined)
+    );
+  };
   const named = (move: Raw): Raw => {
     const { breath, faults: told } = move;
-    const reckoned = drawn[String(move['id'])];
+    const reckoned = drawnOf(String(move['id']), []);
     return {
       ...move,
       ...(reckoned && isRaw(move['demand']) ? { demand: { ...reckoned, ...move['demand'] } } : {}),

@@ -5,6 +5,7 @@ import {
   BANDS,
   bandCeilingMet,
   bandOfRpe,
+  CAREFUL_CAPACITY,
   type EffortAge,
   type Limit,
   levelAbility,
@@ -29,7 +30,10 @@ export interface Subject {
   readonly limits: readonly Limit[];
   /** Their likeliest capacity in MET; null where effort is told by words alone. */
   readonly capacityMet: number | null;
-  /** Whose figures stand in where no capacity is known; those of older people where nothing is said. */
+  /**
+   * Whose figures stand in where no capacity is known; where nothing is said, those of older people for what is capped
+   * for somebody's health.
+   */
   readonly effortAge?: EffortAge;
   readonly dislikes: readonly string[];
   /** Moves ruled out for them, and moves they are glad to do. */
@@ -119,6 +123,9 @@ const LOCAL: Readonly<
   6: { share: 1, breath: 2, holdSeconds: 30 },
 };
 
+/** Share of what they can do from which what they own is theirs. */
+const OWNED_FROM = 1;
+
 /** A limit of the right side is kept by working with the left alone. */
 const SPARED_BY = { left: 2, right: 1, both: 0 } as const;
 
@@ -158,16 +165,30 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
         ...rulers[by]!,
         says: `they can still ${BANDS[band].can} (at most ${limit.maxRpe} of 10)`,
       };
-      met.push({
-        max: rpeCeilingMet(limit.maxRpe, subject.capacityMet, subject.effortAge ?? 'older'),
-        ruler: by,
-      });
+      const health = limit.source !== 'trainer';
+      const age = subject.effortAge ?? (health ? 'older' : 'adult');
+      // Where their health is why and nobody knows what they can do, they are taken for the careful end of their age.
+      const known = subject.capacityMet ?? (health ? CAREFUL_CAPACITY[age] : null);
+      const ceiling = Math.min(
+        rpeCeilingMet(limit.maxRpe, known, age),
+        health && subject.capacityMet === null
+          ? rpeCeilingMet(limit.maxRpe, null, age)
+          : Number.POSITIVE_INFINITY,
+      );
+      met.push({ max: ceiling, ruler: by });
       // What only their trainer goes by says how hard their heart may work; what is there for their health, their muscles too.
       const local = limit.source === 'trainer' ? undefined : LOCAL[Math.floor(limit.maxRpe)];
       if (!local) continue;
       REGIONS.forEach((region, i) => {
         if (region.startsWith('strength.'))
-          caps.push({ at: at(region), max: local.share * subject.ability[i]!, ruler: by, sparedBy: 0 });
+          caps.push({
+            at: at(region),
+            max: local.share * subject.ability[i]!,
+            ruler: by,
+            sparedBy: 0,
+            // Moderate is what they own, small muscles among it.
+            ...(local.share >= OWNED_FROM ? { ability: true as const } : {}),
+          });
       });
       caps.push({ at: at('strain.breath'), max: local.breath, ruler: by, sparedBy: 0 });
       hold.push({ max: local.holdSeconds, ruler: by });

@@ -4,6 +4,7 @@ import { middle } from '../move/index.ts';
 import {
   abilityFrom,
   type Capacity,
+  isAgeless,
   LEVELS,
   type LevelIndex,
   type Limit,
@@ -49,7 +50,14 @@ export function subjectOf(person: Person, library: Library, day: string): Subjec
     ...(owns.length > 0 ? { owns } : {}),
     limits: outlook.limits,
     capacityMet: likeliest(outlook.capacity.capacity),
-    effortAge: outlook.age.hi >= OLDER_FROM || person.kind === 'older adult' ? 'older' : 'adult',
+    ...(isAgeless(person)
+      ? {}
+      : {
+          effortAge:
+            outlook.age.hi >= OLDER_FROM || person.kind === 'older adult'
+              ? ('older' as const)
+              : ('adult' as const),
+        }),
     dislikes: person.dislikes,
     ...(person.never.length > 0 ? { never: person.never } : {}),
     ...(person.likes.length > 0 ? { likes: person.likes } : {}),

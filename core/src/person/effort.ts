@@ -50,6 +50,11 @@ const WITHOUT_CAPACITY: Readonly<Record<EffortAge, readonly [number, number, num
   adult: [BANDS[0].belowMet, BANDS[1].belowMet, BANDS[2].belowMet],
   older: [3, 4.8, 6.8],
 };
+/**
+ * Capacity, MET, at the careful end of an age, where an effort is capped for somebody's health and none is known: what
+ * nine of ten have. Estimates, from registries of fitness by age (FRIEND, from memory).
+ */
+export const CAREFUL_CAPACITY: Readonly<Record<EffortAge, number>> = { adult: 6.5, older: 4.5 };
 /** Share of the reserve at which a step of the 0–10 scale ends; the bands' own ends at 4, 6 and 8, even steps between. */
 const SHARE_AT = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.75, 0.9] as const;
 

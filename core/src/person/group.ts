@@ -152,11 +152,16 @@ export const headcountOf = (group: Group): number =>
 /** Somebody who stands for several people of whom only a number is known. */
 interface StandIn extends Person {
   readonly standsFor: number;
+  /** How old they are was never said. */
+  readonly ageless?: true;
 }
 
 /** How many people somebody stands for who is known by number alone; null for a person with a file. */
 export const standsFor = (person: Person): number | null =>
   'standsFor' in person ? (person as StandIn).standsFor : null;
+
+/** Of whom nobody knows how old they are. */
+export const isAgeless = (person: Person): boolean => 'ageless' in person;
 
 /** What somebody is called in short: a first name, or the whole where they stand for several. */
 export const shortName = (person: Person): string =>
@@ -200,7 +205,7 @@ export function standIn(group: Group, part: GroupPart): StandIn {
     assumedLevel: unread.length > 0 ? 0 : part.level,
     conditions: [...part.conditions, ...(unread.length > 0 ? [{ id: 'not-understood' }] : [])],
   });
-  return { ...person, standsFor: part.count };
+  return { ...person, standsFor: part.count, ...(part.born || part.kind ? {} : { ageless: true as const }) };
 }
 
 const standInId = (group: Group, part: GroupPart): string => `${group.id}-part-${part.id}`;

@@ -253,7 +253,12 @@ export function outlookOf(person: Person, day: string): Outlook {
   const conditions = conditionsOn(person, day);
   const tables = conditions.map((c) => conditionOf(c.id));
   const has = (ids: readonly ConditionId[]) => conditions.some((c) => ids.includes(c.id));
-  const standing = standingOf(person, day, has(PREGNANT), age.lo < ADULT_FROM);
+  const asked = standingOf(person, day, has(PREGNANT), age.lo < ADULT_FROM);
+  // Who is known by number alone has nobody's answers to give: their trainer sees them, and their limits are what was said.
+  const standing =
+    asked.state === 'not screened' && 'standsFor' in person
+      ? { ...asked, mayTrain: true, maxRpe: 10 }
+      : asked;
   const today = todayVerdict(person.today, day, has(LOWS));
   const byWords = age.lo < ADULT_FROM || today.byWords || tables.some((t) => t.effortByWords);
   const newest = (test: string) =>

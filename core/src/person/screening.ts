@@ -160,12 +160,17 @@ export function yearAfter(from: string): string {
   return date.toISOString().slice(0, 10);
 }
 
-/** A clearance counts for 12 months, and never for what it came before. */
-function clearedBy(clearance: Clearance | undefined, on: string, after: string | null): boolean {
+/** Somebody's word holds for twelve months, and until their health changes. */
+const holds = (since: string, on: string, healthChangedOn: string | undefined): boolean =>
+  since <= on &&
+  yearAfter(since) >= on &&
+  !(healthChangedOn !== undefined && healthChangedOn > since && healthChangedOn <= on);
+
+/** A clearance counts for 12 months, until their health changes, and never for what it came before. */
+function clearedBy({ clearance, healthChangedOn }: Screened, on: string, after: string | null): boolean {
   return (
     clearance !== undefined &&
-    clearance.on <= on &&
-    yearAfter(clearance.on) >= on &&
+    holds(clearance.on, on, healthChangedOn) &&
     (after === null || clearance.on >= after)
   );
 }
@@ -175,7 +180,7 @@ export function standingOf(it: Screened, on: string, pregnant: boolean, under18:
   const { screening, clearance, override, healthChangedOn } = it;
   const base = { askAgain: null, holdsUntil: null, mayOverride: false };
   const held = it.pregnancyScreen?.yes ?? [];
-  if (pregnant && held.length > 0 && !clearedBy(clearance, on, it.pregnancyScreen!.on))
+  if (pregnant && held.length > 0 && !clearedBy(it, on, it.pregnancyScreen!.on))
     return {
       ...base,
       state: 'stop',
@@ -187,11 +192,12 @@ export function standingOf(it: Screened, on: string, pregnant: boolean, under18:
     return {
       ...base,
       state: 'not screened',
-      mayTrain: true,
-      maxRpe: 10,
+      // Nobody is freer for not having been asked: moderate, and under 18 nothing without consent.
+      mayTrain: !under18,
+      maxRpe: 6,
       says: under18
         ? 'Not asked yet: consent of whoever looks after them, and six questions.'
-        : 'Not asked yet: three questions before the first hard session.',
+        : 'Not asked yet: moderate until the three questions are.',
     };
   const holdsUntil = yearAfter(screening.on);
   const changed = healthChangedOn !== undefined && healthChangedOn >= screening.on;
@@ -226,7 +232,7 @@ export function standingOf(it: Screened, on: string, pregnant: boolean, under18:
         maxRpe: 8,
         says: `${screening.consentBy} agreed; nothing stands in the way.`,
       };
-    if (clearedBy(clearance, on, screening.on)) return { ...base, ...more, ...cleared(clearance!, 8) };
+    if (clearedBy(it, on, screening.on)) return { ...base, ...more, ...cleared(clearance!, 8) };
     return {
       ...base,
       ...more,
@@ -243,7 +249,7 @@ export function standingOf(it: Screened, on: string, pregnant: boolean, under18:
   if (row.result === 'go')
     return { ...base, ...more, state: 'go', mayTrain: true, maxRpe: rpe, says: row.says };
   // Symptoms are new since the questions, so that an older clearance says nothing of them.
-  if (clearedBy(clearance, on, symptoms ? screening.on : null))
+  if (clearedBy(it, on, symptoms ? screening.on : null))
     return {
       ...base,
       ...more,
@@ -252,7 +258,7 @@ export function standingOf(it: Screened, on: string, pregnant: boolean, under18:
   if (row.result === 'moderate without clearance')
     return { ...base, ...more, state: row.result, mayTrain: true, maxRpe: rpe, says: row.says };
   const mayOverride = !symptoms;
-  if (mayOverride && override && override.on >= screening.on && override.on <= on)
+  if (mayOverride && override && override.on >= screening.on && holds(override.on, on, healthChangedOn))
     return {
       ...base,
       ...more,
