@@ -21,6 +21,7 @@ import {
   type Side,
   tightenAgain,
 } from '@inner-rung/core/person';
+import { CONDITION_NAMES } from '@inner-rung/core/read';
 import { EVERYWHERE } from '@inner-rung/core/room';
 import { type FormEvent, useMemo, useState } from 'react';
 import { dayWords, newId, when } from '../store/day.ts';
@@ -144,7 +145,10 @@ function ConditionCard(props: { page: PersonPage; held: Held; automatic: boolean
           </button>
         )}
       </div>
-      <p>{condition.caution}</p>
+      <p>
+        {condition.caution}{' '}
+        <span className="quiet text-sm">Not yet reviewed by a clinician; theirs rules.</span>
+      </p>
       {removing && (
         <WhyForm
           label={`Why ${condition.name.toLowerCase()} no longer applies`}
@@ -371,7 +375,8 @@ function AddLimits(props: { page: PersonPage }) {
   );
   const found = CONDITION_IDS.filter((id) => {
     const text = form.look.trim().toLowerCase();
-    return text === '' || `${CONDITIONS[id].name} ${CONDITIONS[id].caution}`.toLowerCase().includes(text);
+    const said = `${CONDITIONS[id].name} ${CONDITIONS[id].caution} ${CONDITION_NAMES[id].join(' ')}`;
+    return text === '' || said.toLowerCase().includes(text);
   });
   const add = (id: ConditionId) =>
     keep('Add a condition', addCondition(person, { id, side: side[id] ?? 'both', ...until }, when()));
