@@ -7,7 +7,11 @@ import {
   type ConditionId,
   compileCondition,
   type EffortAge,
+  effortOn,
   levelAbility,
+  outlookOf,
+  PERSON_EXAMPLE,
+  type Person,
   rpeCeilingMet,
 } from '@inner-rung/core/person';
 import { EVERYWHERE } from '@inner-rung/core/room';
@@ -96,5 +100,61 @@ describe('effort caps mean what they say', () => {
     const counts = [3, 4, 5, 6, 7].map(open);
     expect([...counts].sort((a, b) => a - b)).toEqual(counts);
     expect(new Set(counts).size).toBe(counts.length);
+  });
+});
+
+describe('less known is never laxer', () => {
+  const open = (subject: Parameters<typeof compileConstraints>[0]) => {
+    const c = compileConstraints(subject, AS_WRITTEN);
+    return new Set(
+      library.moves.map(({ id }) => id).filter((id) => formsOf(law.table, id).some((f) => law.isOpen(f, c))),
+    );
+  };
+  const within = (less: ReadonlySet<string>, more: ReadonlySet<string>) =>
+    [...less].filter((id) => !more.has(id));
+  const { effortAge: _, ...ageless } = NOBODY;
+  test.each(CONDITION_IDS)('%s: neither age, capacity nor level opens anything by not being known', (id) => {
+    const limits = compileCondition(id);
+    const nothing = { ...ageless, ability: levelAbility(0), limits };
+    const known = open({ ...NOBODY, ability: levelAbility(2), limits, capacityMet: 9, effortAge: 'adult' });
+    // Each of three facts taken away by itself, and all of them.
+    for (const less of [
+      { ...ageless, ability: levelAbility(2), limits, capacityMet: 9 },
+      { ...NOBODY, ability: levelAbility(2), limits, capacityMet: null, effortAge: 'adult' as const },
+      { ...NOBODY, ability: levelAbility(0), limits, capacityMet: 9, effortAge: 'adult' as const },
+      nothing,
+    ])
+      expect(within(open(less), known)).toEqual([]);
+  });
+  test('who has a file and wasn’t asked isn’t freer than who was; nobody under 18 trains without consent', () => {
+    const day = '2026-11-24';
+    const asked = {
+      ...PERSON_EXAMPLE,
+      kind: 'general' as const,
+      screening: { of: 'adult' as const, on: day, regular: true, disease: false, symptoms: [] },
+    };
+    const { screening: __, ...unasked } = asked;
+    expect(effortOn(outlookOf(unasked, day))).toBeLessThan(effortOn(outlookOf(asked, day)));
+    const young = { ...unasked, born: '2013' };
+    expect(outlookOf(young, day).mayTrain).toBe(false);
+    expect(
+      outlookOf(
+        { ...young, screening: { of: 'young', on: day, regular: true, consentBy: 'Her mother', yes: [] } },
+        day,
+      ).mayTrain,
+    ).toBe(true);
+  });
+  test('a clearance and a trainer’s word end after twelve months, and when health changes', () => {
+    const screening = { of: 'adult' as const, on: '2026-01-10', regular: false, disease: true, symptoms: [] };
+    const stands = (more: object, day: string) =>
+      outlookOf({ ...PERSON_EXAMPLE, screening, ...more } as Person, day).standing.state;
+    const clearance = { on: '2026-02-01', by: 'Dr Lund', maxRpe: 6 };
+    expect(stands({ clearance }, '2026-06-01')).toBe('cleared');
+    expect(stands({ clearance, healthChangedOn: '2026-05-01' }, '2026-06-01')).not.toBe('cleared');
+    expect(stands({ clearance }, '2027-02-01')).not.toBe('cleared');
+    const override = { on: '2026-02-01', by: 'Ines', why: 'walks daily' };
+    expect(stands({ override }, '2026-06-01')).toBe('overridden');
+    expect(stands({ override, healthChangedOn: '2026-05-01' }, '2026-06-01')).not.toBe('overridden');
+    expect(stands({ override }, '2027-03-01')).not.toBe('overridden');
   });
 });
