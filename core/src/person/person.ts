@@ -210,7 +210,7 @@ export function conditionsOn(person: Person, day: string): Held[] {
     : held;
 }
 
-const PREGNANT: readonly ConditionId[] = ['pregnancy-early', 'pregnancy-later'];
+const PREGNANT: readonly ConditionId[] = ['pregnancy-early', 'pregnancy-later', 'pregnancy-watched'];
 const LOWS: readonly ConditionId[] = ['diabetes-insulin'];
 
 /** All that a day makes of a person, worked out once: what they are, what they may, how hard. */
@@ -259,7 +259,12 @@ export function outlookOf(person: Person, day: string): Outlook {
     asked.state === 'not screened' && 'standsFor' in person
       ? { ...asked, mayTrain: true, maxRpe: 10 }
       : asked;
-  const today = todayVerdict(person.today, day, has(LOWS));
+  const today = todayVerdict(person.today, day, {
+    lows: has(LOWS),
+    pregnant: has(PREGNANT),
+    rateKnown: has(['rate-medication', 'implanted-defibrillator']),
+    lungs: has(['copd']),
+  });
   const byWords = age.lo < ADULT_FROM || today.byWords || tables.some((t) => t.effortByWords);
   const newest = (test: string) =>
     person.assessments

@@ -94,6 +94,7 @@ export const readingsSchema = z
     irregular: z.boolean().optional(),
     glucoseMmol: reading(1, 40, 'the glucose in mmol/L'),
     ketonesMmol: reading(0, 15, 'the ketones in mmol/L'),
+    oxygenPercent: reading(50, 100, 'the oxygen in per cent'),
   })
   .superRefine((r, ctx) => {
     if ((r.systolic === undefined) !== (r.diastolic === undefined))
@@ -147,15 +148,36 @@ interface Told {
   readonly limits?: readonly Preset[];
 }
 
-/**
- * What readings at rest mean, by the usual cautions of exercise services (common practice):
- * `lows` where insulin or a medicine that can cause lows is taken.
- */
-export function readReadings(r: Readings, lows: boolean): Told[] {
+/** What is known of somebody that changes what a reading means. */
+export interface Reader {
+  /** Insulin or a medicine that can cause lows is taken. */
+  readonly lows?: boolean;
+  readonly pregnant?: boolean;
+  /** A medicine, a device or a rhythm that is known about: an irregular pulse is no news, a slow one may be meant. */
+  readonly rateKnown?: boolean;
+  /** Lungs of which a lower oxygen is usual. */
+  readonly lungs?: boolean;
+}
+
+/** Oxygen at rest below which nobody trains, and below which it is asked first; of ailing lungs a little lower. */
+const OXYGEN = { usual: [90, 94], lungs: [86, 89] } as const;
+
+/** What readings at rest mean, by the usual cautions of exercise services (common practice). */
+export function readReadings(r: Readings, { lows, pregnant, rateKnown, lungs }: Reader = {}): Told[] {
   const told: Told[] = [];
   const { systolic: upper, diastolic: lower, pulse, glucoseMmol: sugar, ketonesMmol: ketones } = r;
   if (upper !== undefined && lower !== undefined) {
-    if (upper >= 180 || lower >= 110)
+    if (pregnant && (upper >= 160 || lower >= 110))
+      told.push({
+        is: 'not today',
+        says: `${upper}/${lower} in pregnancy is an emergency: call the maternity unit now.`,
+      });
+    else if (pregnant && (upper >= 140 || lower >= 90))
+      told.push({
+        is: 'not today',
+        says: `${upper}/${lower} in pregnancy: not today, and the midwife today; headache, sight or pain: now.`,
+      });
+    else if (upper >= 180 || lower >= 110)
       told.push({ is: 'not today', says: `${upper}/${lower} at rest is too high today: not today.` });
     else if (upper >= 160 || lower >= 100)
       told.push({
@@ -173,12 +195,44 @@ export function readReadings(r: Readings, lows: boolean): Told[] {
         limits: [EASY],
       });
   }
-  if (pulse !== undefined && pulse > 120)
-    told.push({ is: 'not today', says: `A pulse of ${pulse} at rest: not today.` });
-  if (r.irregular)
+  if (pulse !== undefined && pulse > (rateKnown ? 110 : 120))
+    told.push({ is: 'not today', says: `A pulse of ${pulse} at rest: not today, and a doctor first.` });
+  else if (pulse !== undefined && pulse > 100)
     told.push({
-      is: 'not today',
-      says: 'A heartbeat that is newly irregular: not today, and a doctor first.',
+      is: 'ask first',
+      says: `A pulse of ${pulse} at rest is fast: sit ten minutes and count again; ill, thirsty or new medicine?`,
+      limits: [EASY],
+    });
+  else if (pulse !== undefined && pulse < 40)
+    told.push({ is: 'not today', says: `A pulse of ${pulse} at rest: not today, and a doctor first.` });
+  else if (pulse !== undefined && pulse < 50)
+    told.push({
+      is: 'ask first',
+      says: rateKnown
+        ? `A pulse of ${pulse} may be the medicine: dizzy, weak or out of breath with it means not today.`
+        : `A pulse of ${pulse} is usual for some who train much: dizzy, weak or new means not today.`,
+    });
+  if (r.irregular)
+    told.push(
+      rateKnown
+        ? {
+            is: 'ask first',
+            says: 'Irregular as known? Then as usual, by words; faster, dizzy or new since last time: not today.',
+          }
+        : {
+            is: 'not today',
+            says: 'A heartbeat that is newly irregular: not today, and a doctor first.',
+          },
+    );
+  const { oxygenPercent: oxygen } = r;
+  const [least, askFrom] = lungs ? OXYGEN.lungs : OXYGEN.usual;
+  if (oxygen !== undefined && oxygen < least)
+    told.push({ is: 'not today', says: `Oxygen of ${oxygen} % at rest: not today, and their care team.` });
+  else if (oxygen !== undefined && oxygen < askFrom)
+    told.push({
+      is: 'ask first',
+      says: `Oxygen of ${oxygen} %: warm fingers, again; their own limit rules, and it is looked at in every rest.`,
+      limits: [EASY],
     });
   if (ketones !== undefined && ketones >= 1.5)
     told.push({ is: 'not today', says: `Ketones of ${ketones}: not today, and their care team now.` });
@@ -212,7 +266,7 @@ export function readReadings(r: Readings, lows: boolean): Told[] {
 }
 
 /** The consequence of today's sheet for this session; as usual when it is about another day. */
-export function todayVerdict(today: Today | undefined, day: string, lows: boolean): Verdict {
+export function todayVerdict(today: Today | undefined, day: string, reader: Reader = {}): Verdict {
   if (!today || today.on !== day)
     return { is: 'as usual', says: [], limits: [], steady: false, byWords: false };
   const told: (Told & { key: string })[] = [
@@ -220,7 +274,7 @@ export function todayVerdict(today: Today | undefined, day: string, lows: boolea
       const mark: Mark = TODAY[id];
       return { key: id, is: mark.verdict, says: mark.says, ...(mark.limits ? { limits: mark.limits } : {}) };
     }),
-    ...readReadings(today.readings, lows).map((one, i) => ({ ...one, key: `reading-${i}` })),
+    ...readReadings(today.readings, reader).map((one, i) => ({ ...one, key: `reading-${i}` })),
   ];
   const pain = today.pain.flatMap(({ place, side }) =>
     spare(place, side, { source: 'today', acute: true, prefix: 'today' }),

@@ -25,7 +25,15 @@ const VERDICT = {
   'not today': 'Not today',
 } as const;
 
-const NO_READINGS = { systolic: '', diastolic: '', pulse: '', glucose: '', ketones: '', irregular: false };
+const NO_READINGS = {
+  systolic: '',
+  diastolic: '',
+  pulse: '',
+  glucose: '',
+  ketones: '',
+  oxygen: '',
+  irregular: false,
+};
 type Typed = typeof NO_READINGS;
 
 /** What is different today, in three taps, and what it means for this session only. */
@@ -186,6 +194,7 @@ function ReadingsForm(props: { page: PersonPage; sheet: Today; onKeep: (readings
             : Math.round(r.glucoseMmol * MG_PER_MMOL),
       ),
       ketones: words(r.ketonesMmol),
+      oxygen: words(r.oxygenPercent),
       irregular: r.irregular ?? false,
     };
   }, [sheet.readings, unit]);
@@ -200,6 +209,7 @@ function ReadingsForm(props: { page: PersonPage; sheet: Today; onKeep: (readings
       glucoseMmol:
         glucose === undefined || unit === 'mmol/L' ? glucose : Math.round((glucose / MG_PER_MMOL) * 10) / 10,
       ketonesMmol: figure(form.ketones),
+      oxygenPercent: figure(form.oxygen),
       irregular: form.irregular || undefined,
     };
     return readingsSchema.safeParse(
@@ -249,9 +259,10 @@ function ReadingsForm(props: { page: PersonPage; sheet: Today; onKeep: (readings
         {field('pulse', 'Pulse at rest', 'pulse', 'a minute')}
         {field('glucose', 'Glucose', 'glucoseMmol', unit)}
         {field('ketones', 'Ketones', 'ketonesMmol', 'mmol/L')}
+        {field('oxygen', 'Oxygen', 'oxygenPercent', '%')}
       </div>
       <Tick on={typed.irregular} onTurn={(irregular) => change({ irregular })}>
-        The pulse is irregular, and that is new
+        The pulse is irregular
       </Tick>
       {any && (
         <button
