@@ -3,6 +3,7 @@ import {
   DEMAND_KEYS,
   type Demand,
   type DemandKey,
+  DRAWN_KEYS,
   demandKeySchema,
   type Figure,
   figureSchema,
@@ -12,6 +13,7 @@ import {
 } from '../move/index.ts';
 import type { LibraryFault, LibraryFile } from './file.ts';
 import type { Ladder } from './ladder.ts';
+import { undrawn } from './undrawn.ts';
 import { ladderFileSchema, writtenOut } from './written.ts';
 
 const basesSchema = z.strictObject({
@@ -175,6 +177,11 @@ export function demandFrom(
   const figures: Partial<Record<DemandKey, Figure>> = { ...base.demand };
   for (const [key, written] of Object.entries(move.demand))
     if (written !== undefined) figures[key as DemandKey] = readFigure(written, move.from);
+  // What only a drawing knows, of a move without one.
+  if (DRAWN_KEYS.some((key) => figures[key]?.hi === null)) {
+    const careful = undrawn(move, figures);
+    for (const key of DRAWN_KEYS) if (figures[key]?.hi === null) figures[key] = careful[key];
+  }
   const unstated = DEMAND_KEYS.filter((key) => figures[key] === undefined);
   return unstated.length > 0
     ? unstated.map((key) => ({
