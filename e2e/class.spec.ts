@@ -131,7 +131,7 @@ test('somebody is given something else; what isn’t open to them is said, and t
   const last = station(page, 10);
   await expect(last).toBeVisible();
   const give = async (move: string) => {
-    await last.getByRole('button', { name: /Maud/ }).click();
+    await last.getByRole('button', { name: /Tomas/ }).click();
     await page.getByRole('button', { name: 'Something else…' }).click();
     await page.getByRole('combobox', { name: /everyday twin/ }).fill(move);
     await page.getByRole('option').first().click();

@@ -47,6 +47,7 @@ test('rests that differ by lane stand side by side, and one clock has them all',
   await expect(page.getByLabel('Format')).toHaveValue('staggered');
   await page.keyboard.press('Control+z');
   await expect(page.getByLabel('Format')).toHaveValue('intervals');
+  await expect(page.locator('[data-save="saved"]')).toBeVisible();
 });
 
 test('rounds walk outwards: as many rounds as lanes, each with its own form', async ({ page }) => {

@@ -1,5 +1,5 @@
 import type { ScaleRequest } from '@inner-rung/core/engine';
-import { REGIONS } from '@inner-rung/core/ladder';
+import { REGIONS, RUNG_STEP } from '@inner-rung/core/ladder';
 import type { Subject } from '@inner-rung/core/limits';
 import { type DemandKey, PATTERNS } from '@inner-rung/core/move';
 import {
@@ -76,10 +76,10 @@ export function effortCeiling(limit: Extract<Limit, { kind: 'effort' }>, subject
   if (subject.capacityMet !== null) return rpeCeilingMet(limit.maxRpe, subject.capacityMet, 'adult');
   if (limit.source === 'trainer') return rpeCeilingMet(limit.maxRpe, null, subject.effortAge ?? 'adult');
   const age = subject.effortAge ?? 'older';
-  return Math.min(
-    rpeCeilingMet(limit.maxRpe, null, age),
-    rpeCeilingMet(limit.maxRpe, age === 'older' ? 4.5 : 6.5, age),
-  );
+  const absolute = rpeCeilingMet(limit.maxRpe, null, age);
+  return limit.source === 'screening'
+    ? absolute
+    : Math.min(absolute, rpeCeilingMet(limit.maxRpe, { child: 9, adult: 6.5, older: 4.5 }[age], age));
 }
 /** Seconds that an effort of 3 to 6 of 10 leaves a hold, for somebody's health. */
 export const holdLeft = (limit: Extract<Limit, { kind: 'effort' }>): number =>
@@ -98,7 +98,11 @@ export function beyondEffort(
   const share = LEFT[Math.floor(limit.maxRpe) - 3];
   if (limit.source === 'trainer' || share === undefined || (share === 1 && owns.includes(move))) return [];
   return [
-    ...REGIONS.filter((r, i) => r.startsWith('strength.') && !(asked(r) <= share * ability[i]! + 1e-9)),
+    ...REGIONS.filter(
+      (r, i) =>
+        r.startsWith('strength.') &&
+        !(asked(r) <= share * ability[i]! + (share === 1 ? RUNG_STEP[r] : 0) + 1e-9),
+    ),
     ...(asked('strain.breath') <= (limit.maxRpe >= 6 ? 2 : 1) ? [] : ['strain.breath']),
   ];
 }

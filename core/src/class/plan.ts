@@ -293,7 +293,14 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     }
     let solved = solve();
     const leftOut = solved.columnOf.some((at, p) => at < 0 && list.some((column) => has(p, column)));
-    if (keeps && leftOut) {
+    // Nor is anybody held to what they would rather not do because others keep theirs.
+    const disliked = solved.columnOf.some((at, p) => {
+      const { dislikes } = people[p]!.request.subject;
+      const rather = (column: Column | undefined) =>
+        column !== undefined && dislikes.includes(column.form.move);
+      return rather(list[at]) && list.some((column) => has(p, column) && !rather(column));
+    });
+    if (keeps && (leftOut || disliked)) {
       keeps = false;
       solved = solve();
     }

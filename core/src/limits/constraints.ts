@@ -167,8 +167,10 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
       };
       const health = limit.source !== 'trainer';
       const age = subject.effortAge ?? (health ? 'older' : 'adult');
-      // Where their health is why and nobody knows what they can do, they are taken for the careful end of their age.
-      const known = subject.capacityMet ?? (health ? CAREFUL_CAPACITY[age] : null);
+      // Where something they have is why and nobody knows what they can do, they are taken for the careful end of their
+      // age; what the screening leaves somebody who has nothing goes by the work's own class.
+      const careful = health && limit.source !== 'screening' ? CAREFUL_CAPACITY[age] : null;
+      const known = subject.capacityMet ?? careful;
       const ceiling = Math.min(
         rpeCeilingMet(limit.maxRpe, known, age),
         health && subject.capacityMet === null
@@ -183,7 +185,8 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
         if (region.startsWith('strength.'))
           caps.push({
             at: at(region),
-            max: local.share * subject.ability[i]!,
+            // At moderate the rung above what they own is theirs to try: nobody gets further otherwise.
+            max: local.share * subject.ability[i]! + (local.share >= OWNED_FROM ? RUNG_STEP[region] : 0),
             ruler: by,
             sparedBy: 0,
             // Moderate is what they own, small muscles among it.

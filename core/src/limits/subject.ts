@@ -2,6 +2,7 @@ import type { Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
 import { middle } from '../move/index.ts';
 import {
+  ADULT_FROM,
   abilityFrom,
   type Capacity,
   isAgeless,
@@ -56,7 +57,9 @@ export function subjectOf(person: Person, library: Library, day: string): Subjec
           effortAge:
             outlook.age.hi >= OLDER_FROM || person.kind === 'older adult'
               ? ('older' as const)
-              : ('adult' as const),
+              : outlook.age.lo < ADULT_FROM
+                ? ('child' as const)
+                : ('adult' as const),
         }),
     dislikes: person.dislikes,
     ...(person.never.length > 0 ? { never: person.never } : {}),

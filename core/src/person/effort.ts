@@ -45,8 +45,9 @@ export function bandCeilingMet(band: BandIndex, capacityMet: number | null): num
 }
 
 /** Whose absolute figures stand in where no capacity is known: of 65 and over less is hard (Garber 2011, from memory). */
-export type EffortAge = 'adult' | 'older';
+export type EffortAge = 'child' | 'adult' | 'older';
 const WITHOUT_CAPACITY: Readonly<Record<EffortAge, readonly [number, number, number]>> = {
+  child: [BANDS[0].belowMet, BANDS[1].belowMet, BANDS[2].belowMet],
   adult: [BANDS[0].belowMet, BANDS[1].belowMet, BANDS[2].belowMet],
   older: [3, 4.8, 6.8],
 };
@@ -54,7 +55,11 @@ const WITHOUT_CAPACITY: Readonly<Record<EffortAge, readonly [number, number, num
  * Capacity, MET, at the careful end of an age, where an effort is capped for somebody's health and none is known: what
  * nine of ten have. Estimates, from registries of fitness by age (FRIEND, from memory).
  */
-export const CAREFUL_CAPACITY: Readonly<Record<EffortAge, number>> = { adult: 6.5, older: 4.5 };
+export const CAREFUL_CAPACITY: Readonly<Record<EffortAge, number>> = {
+  child: 9,
+  adult: 6.5,
+  older: 4.5,
+};
 /** Share of the reserve at which a step of the 0–10 scale ends; the bands' own ends at 4, 6 and 8, even steps between. */
 const SHARE_AT = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.75, 0.9] as const;
 
