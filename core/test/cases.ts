@@ -61,13 +61,16 @@ const anyBan: fc.Arbitrary<Limit> = fc.constantFrom(...PATTERNS.slice(0, 16)).ma
   }),
 );
 
-/** Whether a move holds on by itself: to something it needs, or with both hands bearing all the while. */
+/** Whether a move holds on by itself: to something it needs, or standing with both hands bearing all the while. */
 export function holdsByItself(move: string): boolean {
-  const { needs } = library.move(move)!;
+  const { needs, posture } = library.move(move)!;
   const demand = library.demand.get(move)!;
   return (
     needs.some((need) => need.what === 'hand hold') ||
-    ((demand['hands.bearing'].lo ?? 0) >= 2 && demand['hands.leave'].hi === 0)
+    (new Set([posture.start, posture.work, posture.end, 'standing']).size === 1 &&
+      demand['posture.changes'].hi === 0 &&
+      (demand['hands.bearing'].lo ?? 0) >= 2 &&
+      demand['hands.leave'].hi === 0)
   );
 }
 
@@ -77,9 +80,10 @@ export function effortCeiling(limit: Extract<Limit, { kind: 'effort' }>, subject
   if (limit.source === 'trainer') return rpeCeilingMet(limit.maxRpe, null, subject.effortAge ?? 'adult');
   const age = subject.effortAge ?? 'older';
   const absolute = rpeCeilingMet(limit.maxRpe, null, age);
+  const taken = limit.maxRpe > 6 ? { child: 9, adult: 9, older: 6.5 } : { child: 9, adult: 6.5, older: 4.5 };
   return limit.source === 'screening'
     ? absolute
-    : Math.min(absolute, rpeCeilingMet(limit.maxRpe, { child: 9, adult: 6.5, older: 4.5 }[age], age));
+    : Math.min(absolute, rpeCeilingMet(limit.maxRpe, taken[age], age));
 }
 /** Seconds that an effort of 3 to 6 of 10 leaves a hold, for somebody's health. */
 export const holdLeft = (limit: Extract<Limit, { kind: 'effort' }>): number =>

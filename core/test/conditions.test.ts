@@ -121,7 +121,7 @@ const COMPILED: Readonly<Record<ConditionId, string>> = {
   wheelchair: 'posture.standing≤0 posture.lying≤0 posture.floor≤0 strength.legs≤20 knee.load≤1',
   'older-beginner': 'change≥12 impact.class≤2',
   child:
-    'knee.load≤3 strain.breath≤2 spine.load≤3 head.under≤0 impact.highLandings/session≤60 impact.highLandings/minute≤20',
+    'knee.load≤3 strain.breath≤2 teach.skill≤4 head.under≤0 impact.highLandings/session≤60 impact.highLandings/minute≤20',
   teenager: 'strain.breath≤2 impact.highLandings/session≤80 impact.highLandings/minute≤24',
   'growth-pain': 'impact.class≤1 knee.load≤2 elbow.load≤2 ankle.load≤2',
   'unsure-balance':

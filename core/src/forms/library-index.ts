@@ -83,10 +83,12 @@ const otherOf = (library: Library, move: Move): number[] =>
   );
 
 /** Compiles a library once. The result holds plain arrays only, fit for structured cloning. */
-/** Holding on by itself: to something that is held, or with both hands bearing all the while. */
+/** Holding on by itself: to something that is held, or standing with both hands on a wall or a rail all the while. */
 function holdsOn(library: Library, move: Move): boolean {
   const demand = library.demand.get(move.id)!;
-  const bears = (demand['hands.bearing'].lo ?? 0) >= 2 && demand['hands.leave'].hi === 0;
+  const { start, work, end } = move.posture;
+  const stands = [start, work, end].every((one) => one === 'standing') && demand['posture.changes'].hi === 0;
+  const bears = stands && (demand['hands.bearing'].lo ?? 0) >= 2 && demand['hands.leave'].hi === 0;
   return bears || move.needs.some((need) => need.what === 'hand hold');
 }
 

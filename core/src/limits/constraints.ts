@@ -9,6 +9,7 @@ import {
   type EffortAge,
   type Limit,
   levelAbility,
+  ORDINARY_CAPACITY,
   rpeCeilingMet,
 } from '../person/index.ts';
 import type { Dials } from '../session/index.ts';
@@ -123,6 +124,8 @@ const LOCAL: Readonly<
   6: { share: 1, breath: 2, holdSeconds: 30 },
 };
 
+/** Of 10. */
+const MODERATE = 6;
 /** Share of what they can do from which what they own is theirs. */
 const OWNED_FROM = 1;
 
@@ -169,7 +172,8 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
       const age = subject.effortAge ?? (health ? 'older' : 'adult');
       // Where something they have is why and nobody knows what they can do, they are taken for the careful end of their
       // age; what the screening leaves somebody who has nothing goes by the work's own class.
-      const careful = health && limit.source !== 'screening' ? CAREFUL_CAPACITY[age] : null;
+      const taken = limit.maxRpe <= MODERATE ? CAREFUL_CAPACITY : ORDINARY_CAPACITY;
+      const careful = health && limit.source !== 'screening' ? taken[age] : null;
       const known = subject.capacityMet ?? careful;
       const ceiling = Math.min(
         rpeCeilingMet(limit.maxRpe, known, age),

@@ -105,7 +105,7 @@ export const LIFE_CONDITIONS = {
     limits: [
       cap('knee.load', 3, 'no heavy landings on growing knees'),
       cap('strain.breath', 2, 'no maximal loads'),
-      MODERATE_BACK,
+      cap('teach.skill', 4, 'technique before load'),
       NOTHING_OVER_THE_FACE,
       budget('impact.highLandings', 'session', 60, 'few landings, and taught'),
       budget('impact.highLandings', 'minute', 20, 'few landings, and taught'),

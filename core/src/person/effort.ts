@@ -60,6 +60,8 @@ export const CAREFUL_CAPACITY: Readonly<Record<EffortAge, number>> = {
   adult: 6.5,
   older: 4.5,
 };
+/** The same above moderate, where holding back too far helps nobody: what half have. Estimates, as above. */
+export const ORDINARY_CAPACITY: Readonly<Record<EffortAge, number>> = { child: 9, adult: 9, older: 6.5 };
 /** Share of the reserve at which a step of the 0–10 scale ends; the bands' own ends at 4, 6 and 8, even steps between. */
 const SHARE_AT = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.75, 0.9] as const;
 

@@ -59,6 +59,7 @@ export {
   CAREFUL_CAPACITY,
   type EffortAge,
   kcalPerMinute,
+  ORDINARY_CAPACITY,
   rpeCeilingMet,
 } from './effort.ts';
 export {
