@@ -124,7 +124,7 @@ export function personCards(cards: readonly PersonCard[], sizeId: SizeId, measur
     const fits = (needs: readonly number[]) =>
       parts + needs.reduce((sum, need) => sum + need, 0) <= sheet.left - foot;
     const usual = small ? LOOKS.small : LOOKS.roomy;
-    const closer = small ? [] : [LOOKS.close, LOOKS.closest];
+    const closer = small ? [] : [LOOKS.close, LOOKS.closest, LOOKS.narrow];
     const look = [usual, ...closer].find((one) => fits(needsIn(one))) ?? usual;
     const needs = needsIn(look);
     // Rows are as even and as tall as all of them on this page allow.
@@ -201,6 +201,7 @@ const LOOKS = {
   roomy: { figure: 35, dose: 31, pt: 14 },
   close: { figure: 26, dose: 31, pt: 12, inOne: true },
   closest: { figure: 19, dose: 31, pt: 12, inOne: true },
+  narrow: { figure: 14, dose: 27, pt: 12, inOne: true },
   small: { figure: 26, dose: 24, pt: 12 },
 } as const satisfies Readonly<Record<string, Look>>;
 const COLUMNS = { number: 9, tick: 8 } as const;
