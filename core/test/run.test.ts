@@ -12,6 +12,7 @@ import {
   runSchema,
   secondsLeft,
   switchTo,
+  withEvents,
 } from '@inner-rung/core/run';
 import { type Block, entriesOf, timelineOf } from '@inner-rung/core/session';
 import fc from 'fast-check';
@@ -321,4 +322,16 @@ test('events are held in one order by time and id, and one sent twice is one', (
   const a = event({ kind: 'go', at: 5 });
   const b = event({ kind: 'finish', at: 5 });
   expect(inOrder([b, a, b]).map((e) => e.id)).toEqual([a.id, b.id].sort());
+});
+
+test('an older look at all events loses none that was heard since, and none is there twice', () => {
+  const all = [event({ kind: 'go', at: 1 }), event({ kind: 'finish', at: 2 }), event({ kind: 'go', at: 3 })];
+  fc.assert(
+    fc.property(fc.subarray(all), fc.subarray(all), fc.subarray(all), (looked, heard, pressed) => {
+      const held = withEvents(looked, [...heard, ...pressed]).map(({ id }) => id);
+      expect(new Set(held).size).toBe(held.length);
+      for (const { id } of [...looked, ...heard, ...pressed]) expect(held).toContain(id);
+      expect(held.slice(0, looked.length)).toEqual(looked.map(({ id }) => id));
+    }),
+  );
 });

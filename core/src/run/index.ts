@@ -25,6 +25,7 @@ export {
   runSchema,
   SIGNS,
   type Way,
+  withEvents,
 } from './run.ts';
 export {
   bandState,

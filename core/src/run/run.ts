@@ -205,6 +205,13 @@ export const runEventSchema = z.discriminatedUnion('kind', [
 ]);
 export type RunEvent = z.output<typeof runEventSchema>;
 
+/** Events with those of others that aren't among them, each once, in the order in which they were heard. */
+export function withEvents(events: readonly RunEvent[], others: readonly RunEvent[]): RunEvent[] {
+  const known = new Map(events.map((event) => [event.id, event]));
+  for (const event of others) if (!known.has(event.id)) known.set(event.id, event);
+  return [...known.values()];
+}
+
 /** In the order in which they hold everywhere: by time, then by id. An event sent twice is there once. */
 export function inOrder(events: readonly RunEvent[]): RunEvent[] {
   const known = new Map(events.map((event) => [event.id, event]));

@@ -1,4 +1,4 @@
-import { type Run, type RunEvent, runEventSchema } from '@inner-rung/core/run';
+import { type Run, type RunEvent, runEventSchema, withEvents } from '@inner-rung/core/run';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { newId } from '../store/day.ts';
 import { storage } from '../store/storage.ts';
@@ -49,6 +49,10 @@ export function useRun(id: string, at = `/api/runs/${id}`): LiveRun | 'gone' | n
   const steady = useRef<{ ahead: number } | null>(null);
   const keptRef = useRef(kept);
   keptRef.current = kept;
+  const queueRef = useRef(queue);
+  queueRef.current = queue;
+  /** What was heard since the last look at all of it began: that look may be older. */
+  const heard = useRef<RunEvent[]>([]);
   const now = useCallback(
     () =>
       Math.max(
@@ -79,6 +83,7 @@ export function useRun(id: string, at = `/api/runs/${id}`): LiveRun | 'gone' | n
   }, [at]);
 
   const fetchAll = useCallback(async () => {
+    heard.current = [];
     try {
       const answer = await fetch(at);
       if (answer.status === 404 || answer.status === 410) {
@@ -91,7 +96,12 @@ export function useRun(id: string, at = `/api/runs/${id}`): LiveRun | 'gone' | n
       const { run, events } = (await answer.json()) as { run: Run; events: RunEvent[] };
       await lookAtClock();
       setAway(false);
-      setKept({ run, events, ahead: now() - Date.now() });
+      // Neither what came meanwhile nor what is still to be sent is lost by an answer made before it.
+      setKept({
+        run,
+        events: withEvents(events, [...heard.current, ...queueRef.current]),
+        ahead: now() - Date.now(),
+      });
     } catch {
       setAway(true);
     }
@@ -103,6 +113,7 @@ export function useRun(id: string, at = `/api/runs/${id}`): LiveRun | 'gone' | n
     let wasAway = false;
     stream.onmessage = ({ data }) => {
       const { events } = JSON.parse(data as string) as { events: RunEvent[] };
+      heard.current.push(...events);
       setKept((held) => held && { ...held, events: [...held.events, ...events] });
     };
     stream.onopen = () => {
