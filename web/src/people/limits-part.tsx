@@ -166,7 +166,10 @@ function ConditionCard(props: { page: PersonPage; held: Held; automatic: boolean
               <span
                 className={`min-w-0 flex-1 ${loosened && loosened.max === undefined ? 'line-through' : ''}`}
               >
-                {limit.reason} <span className="quiet text-sm">({limitWords(limit)})</span>
+                {limit.reason}{' '}
+                {limitWords(limit) !== limit.reason && (
+                  <span className="quiet text-sm">({limitWords(limit)})</span>
+                )}
               </span>
               {loosened ? (
                 <>
