@@ -44,7 +44,10 @@ export function bandCeilingMet(band: BandIndex, capacityMet: number | null): num
   return Number.isFinite(share) ? 1 + share * (capacityMet - 1) : Number.POSITIVE_INFINITY;
 }
 
-/** Whose absolute figures stand in where no capacity is known: of 65 and over less is hard (Garber 2011, from memory). */
+/**
+ * Whose absolute figures stand in where no capacity is known: of 65 and over less is hard (Garber 2011, from memory),
+ * and is taken to be so from 60 on, where age.ts counts somebody as older.
+ */
 export type EffortAge = 'child' | 'adult' | 'older';
 const WITHOUT_CAPACITY: Readonly<Record<EffortAge, readonly [number, number, number]>> = {
   child: [BANDS[0].belowMet, BANDS[1].belowMet, BANDS[2].belowMet],

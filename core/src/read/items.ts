@@ -17,16 +17,19 @@ const SEPARATORS: ReadonlyMap<string, Item['joined']> = new Map([
   ['then', 'then'],
 ]);
 
+/** What stands between the slashes of a line; one piece where there are none. */
+function betweenSlashes(tokens: readonly Token[]): (readonly Token[])[] {
+  const slashes = tokens.flatMap((token, i) => (token.word === '/' ? [i] : []));
+  return [...slashes, tokens.length].map((to, k) => tokens.slice(k === 0 ? 0 : slashes[k - 1]! + 1, to));
+}
+
 /** "Sit to stand / squat / jump squat": one movement for each level, the middle one written, of two the first. */
 function abreast(
   tokens: readonly Token[],
   isMove: (some: readonly Token[]) => boolean,
 ): { rest: Token[]; tiers: Token[][] } | null {
-  const slashes = tokens.flatMap((token, i) => (token.word === '/' ? [i] : []));
-  if (slashes.length < 1 || slashes.length > 2) return null;
-  const pieces = [...slashes, tokens.length].map((to, k) =>
-    tokens.slice(k === 0 ? 0 : slashes[k - 1]! + 1, to),
-  );
+  const pieces = betweenSlashes(tokens);
+  if (pieces.length < 2 || pieces.length > 3) return null;
   // Each with a count of its own they are two things to do.
   const bare = pieces.every((piece) => piece.every((token) => token.kind === 'word' || token.word === '-'));
   if (!bare || !pieces.every((piece) => piece.length > 0 && isMove(piece))) return null;
@@ -185,11 +188,8 @@ export function apart(
   names: Names,
   own: ReadonlyMap<string, string>,
 ): readonly Token[] {
-  const slashes = tokens.flatMap((token, i) => (token.word === '/' ? [i] : []));
-  if (slashes.length === 0) return tokens;
-  const pieces = [...slashes, tokens.length].map((to, k) =>
-    tokens.slice(k === 0 ? 0 : slashes[k - 1]! + 1, to),
-  );
+  const pieces = betweenSlashes(tokens);
+  if (pieces.length === 1) return tokens;
   const named = (piece: readonly Token[]) => piece.filter((token) => !CLOCK_WORDS.has(token.word));
   return pieces.every((piece) => (readName(names, named(piece), own)[0]?.sure ?? 0) >= 0.6)
     ? tokens.map((token) => (token.word === '/' ? { ...token, word: ',' } : token))

@@ -371,10 +371,10 @@ function lineOf(
     const plain = clockFacts.every(
       (fact) => fact.is === 'format' && fact.n === undefined && fact.seconds === undefined,
     );
-    // A line of a list, the name of a movement, or a bare word of the clock beside another is no clock.
     // How many sets is said of a movement, known or not.
     const ofMove = leftWords.length > 0 && clockFacts.every((fact) => DOSELIKE.has(fact.is));
     const headed = leftWords.some((token) => TITLE_WORDS.has(token.word));
+    // A line of a list, the name of a movement, or a bare word of the clock beside another is no clock.
     const named = listed || ((plain || ofMove || leftWords.some((token) => isHead(token.word))) && !headed);
     if (
       strong &&

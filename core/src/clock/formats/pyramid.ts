@@ -67,9 +67,11 @@ export const pyramid = defineFormat({
     });
     return track.pieces;
   },
-  words: (f) =>
-    `${stepsOf(f.from, f.by, f.to, f.way).slice(0, 3).join('-')}… to ${f.way === 'up' ? f.to : f.from}${f.way === 'up and down' ? ' again' : ''} ${f.timed ? 's' : ''}`.trimEnd() +
-    ' of each',
+  words: (f) => {
+    const begins = stepsOf(f.from, f.by, f.to, f.way).slice(0, 3).join('-');
+    const ends = f.way === 'up' ? f.to : f.from;
+    return `${begins}… to ${ends}${f.way === 'up and down' ? ' again' : ''}${f.timed ? ' s' : ''} of each`;
+  },
   faults: (f) => stepFaults(f),
   steps: (f) => ({
     low: f.from,
