@@ -216,103 +216,113 @@ function rawTokens(text: string, most: number): Raw[] {
   return found;
 }
 
-/** Pieces that are one word: "b/t" for between, "90/90" and "p1" as names, which count nothing. */
-function withJoined(raw: readonly Raw[]): readonly Raw[] {
-  const found: Raw[] = [];
-  for (let i = 0; i < raw.length; i++) {
-    const [a, b, c, d] = [raw[i]!, raw[i + 1], raw[i + 2], raw[i + 3]];
-    const joins = (n: Raw | undefined, m: Raw | undefined) =>
-      n !== undefined && m !== undefined && n.to === m.from;
-    if (b?.text === '/' && c && joins(a, b) && joins(b, c)) {
-      if (a.text === 'b' && BETWEEN.has(c.text)) {
-        found.push({ ...a, text: 'between', to: c.to });
-        i += 2;
-        continue;
-      }
-      // Two right angles name where the legs are, unless it is a clock that goes on.
-      if (
-        a.value === 90 &&
-        c.value === 90 &&
-        d?.kind === 'word' &&
-        UNITS[d.text] === undefined &&
-        !CLOCKY.has(d.text)
-      ) {
-        found.push({ ...a, text: '90/90', kind: 'word', value: Number.NaN, to: c.to });
-        i += 2;
-        continue;
-      }
-    }
-    // "E2MOM": every two minutes.
-    if (a.text === 'e' && b?.kind === 'number' && c?.text === 'mom' && joins(a, b) && joins(b, c)) {
-      found.push({ ...a, text: 'every' }, b, { ...c, text: 'minutes' });
-      i += 2;
-      continue;
-    }
-    // "Lunges L": which side, at the end of a name.
-    if (
-      (a.text === 'l' || a.text === 'r') &&
-      a.kind === 'word' &&
-      found.at(-1)?.kind === 'word' &&
-      (b === undefined || (b.kind === 'sign' && b.text !== '/' && b.text !== '&' && b.text !== '-'))
-    ) {
-      found.push({ ...a, text: a.text === 'l' ? 'left' : 'right' });
-      continue;
-    }
-    // ":30": half a minute.
-    if (
-      a.text === ':' &&
+/** What stands from a piece on, read together: what it becomes, and how many pieces it was; null where it isn't that. */
+type Joining = (
+  raw: readonly Raw[],
+  i: number,
+  before: Raw | undefined,
+) => readonly [readonly Raw[], number] | null;
+
+const touches = (a: Raw | undefined, b: Raw | undefined): boolean =>
+  a !== undefined && b !== undefined && a.to === b.from;
+const wordAt = (text: string, from: number, to: number): Raw => ({
+  text,
+  kind: 'word',
+  value: Number.NaN,
+  from,
+  to,
+});
+/** Three pieces with a slash in the middle and no space. */
+const slashed = (raw: readonly Raw[], i: number): boolean =>
+  raw[i + 1]?.text === '/' && touches(raw[i], raw[i + 1]) && touches(raw[i + 1], raw[i + 2]);
+const AFTER_STEP = new Set(['up', 'ups', 'over', 'overs', 'out', 'outs', '-']);
+const BETWEEN = new Set(['t', 'w', 'n', 'tw', 'tween']);
+const CLOCKY = new Set('x rest rounds round for work intervals interval then and on times'.split(' '));
+
+/** Ways in which pieces say something together that none says alone, the first that fits taken. */
+const JOININGS: readonly Joining[] = [
+  // "b/t": between.
+  (raw, i) =>
+    slashed(raw, i) && raw[i]!.text === 'b' && BETWEEN.has(raw[i + 2]!.text)
+      ? [[{ ...raw[i]!, text: 'between', to: raw[i + 2]!.to }], 3]
+      : null,
+  // "90/90": two right angles name where the legs are, unless it is a clock that goes on.
+  (raw, i) => {
+    const next = raw[i + 3];
+    return slashed(raw, i) &&
+      raw[i]!.value === 90 &&
+      raw[i + 2]!.value === 90 &&
+      next?.kind === 'word' &&
+      UNITS[next.text] === undefined &&
+      !CLOCKY.has(next.text)
+      ? [[wordAt('90/90', raw[i]!.from, raw[i + 2]!.to)], 3]
+      : null;
+  },
+  // "E2MOM": every two minutes.
+  (raw, i) => {
+    const [a, b, c] = [raw[i]!, raw[i + 1], raw[i + 2]];
+    return a.text === 'e' && b?.kind === 'number' && c?.text === 'mom' && touches(a, b) && touches(b, c)
+      ? [[{ ...a, text: 'every' }, b, { ...c, text: 'minutes' }], 3]
+      : null;
+  },
+  // "Lunges L": which side, at the end of a name.
+  (raw, i, before) => {
+    const [a, b] = [raw[i]!, raw[i + 1]];
+    const ends = b === undefined || (b.kind === 'sign' && !['/', '&', '-'].includes(b.text));
+    return (a.text === 'l' || a.text === 'r') && a.kind === 'word' && before?.kind === 'word' && ends
+      ? [[{ ...a, text: a.text === 'l' ? 'left' : 'right' }], 1]
+      : null;
+  },
+  // ":30": half a minute.
+  (raw, i, before) => {
+    const [a, b, c] = [raw[i]!, raw[i + 1], raw[i + 2]];
+    return a.text === ':' &&
       b?.kind === 'number' &&
-      joins(a, b) &&
+      touches(a, b) &&
       b.to - b.from === 2 &&
       b.value < 60 &&
-      found.at(-1)?.to !== a.from &&
-      !(c?.kind === 'word' && joins(b, c))
-    ) {
-      found.push(
-        { ...b, from: a.from },
-        { text: 'seconds', kind: 'word', value: Number.NaN, from: b.to, to: b.to },
-      );
-      i++;
-      continue;
+      before?.to !== a.from &&
+      !(c?.kind === 'word' && touches(b, c))
+      ? [[{ ...b, from: a.from }, wordAt('seconds', b.to, b.to)], 2]
+      : null;
+  },
+  // Ten steps are how far; step-ups are what.
+  (raw, i, before) =>
+    raw[i]!.kind === 'word' &&
+    raw[i]!.text === 'steps' &&
+    before?.kind === 'number' &&
+    !AFTER_STEP.has(raw[i + 1]?.text ?? '')
+      ? [[{ ...raw[i]!, text: 'paces' }], 1]
+      : null,
+  // A letter with a number on it says which, as in A1 and P2; x10 says how many.
+  (raw, i) => {
+    const [a, b, c] = [raw[i]!, raw[i + 1], raw[i + 2]];
+    return a.kind === 'word' &&
+      a.text.length === 1 &&
+      a.text !== 'x' &&
+      b?.kind === 'number' &&
+      touches(a, b) &&
+      b.value <= 20 &&
+      Number.isInteger(b.value) &&
+      !(c?.kind === 'word' && touches(b, c))
+      ? [[{ ...a, text: a.text + b.text, to: b.to }], 2]
+      : null;
+  },
+];
+
+function withJoined(raw: readonly Raw[]): readonly Raw[] {
+  const found: Raw[] = [];
+  for (let i = 0; i < raw.length; ) {
+    let joined: ReturnType<Joining> = null;
+    for (const joining of JOININGS) {
+      joined = joining(raw, i, found.at(-1));
+      if (joined) break;
     }
-    // Ten steps are how far; step-ups are what.
-    if (
-      a.kind === 'word' &&
-      a.text === 'steps' &&
-      found.at(-1)?.kind === 'number' &&
-      !AFTER_STEP.has(b?.text ?? '')
-    ) {
-      found.push({ ...a, text: 'paces' });
-      continue;
-    }
-    // A letter with a number on it says which, as in A1 and P2; x10 says how many.
-    const lettered =
-      a.kind === 'word' && a.text.length === 1 && a.text !== 'x' && b?.kind === 'number' && joins(a, b);
-    if (lettered && b.value <= 20 && Number.isInteger(b.value) && !(c?.kind === 'word' && joins(b, c))) {
-      found.push({ ...a, text: a.text + b.text, to: b.to });
-      i++;
-      continue;
-    }
-    found.push(a);
+    found.push(...(joined?.[0] ?? [raw[i]!]));
+    i += joined?.[1] ?? 1;
   }
   return found;
 }
-const AFTER_STEP = new Set(['up', 'ups', 'over', 'overs', 'out', 'outs', '-']);
-const BETWEEN = new Set(['t', 'w', 'n', 'tw', 'tween']);
-const CLOCKY = new Set([
-  'x',
-  'rest',
-  'rounds',
-  'round',
-  'for',
-  'work',
-  'intervals',
-  'interval',
-  'then',
-  'and',
-  'on',
-  'times',
-]);
 
 /** "1 1/2" is one and a half; "1/2" before a word is a half. */
 function withFractions(raw: readonly Raw[]): readonly Raw[] {
