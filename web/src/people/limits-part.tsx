@@ -76,6 +76,11 @@ export function LimitsPart(props: { page: PersonPage }) {
             No condition and no limit of their own. Point at the body, or choose from the list.
           </p>
         )}
+        {person.conditions.length + automatic.length > 0 && (
+          <p className="quiet mt-3 text-sm">
+            No clinician has reviewed these limits yet: what {first}’s own says comes first.
+          </p>
+        )}
         {[...person.conditions, ...automatic].map((held) => (
           <ConditionCard
             key={`${held.id}/${held.side}`}
@@ -145,10 +150,7 @@ function ConditionCard(props: { page: PersonPage; held: Held; automatic: boolean
           </button>
         )}
       </div>
-      <p>
-        {condition.caution}{' '}
-        <span className="quiet text-sm">Not yet reviewed by a clinician; theirs rules.</span>
-      </p>
+      <p>{condition.caution}</p>
       {removing && (
         <WhyForm
           label={`Why ${condition.name.toLowerCase()} no longer applies`}
