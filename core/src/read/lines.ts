@@ -1,35 +1,238 @@
-import { CLOCK_GRAMMAR, DOSE_GRAMMAR, type Fact } from './facts.ts';
-import { factsIn, type Match } from './grammar.ts';
-import { headingOf, isLabel, leftOver, numberedFormat, roundsBehind, withoutBullet } from './headings.ts';
-import { apart, itemsOf, labelled, sureOf } from './items.ts';
-import type { Item, LineRead, SaidNumber, Span } from './line.ts';
-import {
-  DAYS,
-  DOSELIKE,
-  NOTE_STARTS,
-  OF_BLOCKS,
-  PARTING,
-  RESTS,
-  SECTIONS,
-  TIERS,
-  TITLE_WORDS,
-} from './line-words.ts';
-import { type Names, readName } from './names.ts';
-import { type Token, tokensOf } from './tokens.ts';
+import { CLOCK_GRAMMAR } from './facts.ts';
+import { factsIn } from './grammar.ts';
+import { clockThenMoves, labelThenMoves, partHeading, titleThenClock } from './headed.ts';
+import { leftOver, withoutBullet } from './headings.ts';
+import { itemsOf, sureOf } from './items.ts';
+import type { Item, LineRead, SaidNumber } from './line.ts';
+import { DAYS, DOSELIKE, NOTE_STARTS, RESTS, SECTIONS, TIERS, TITLE_WORDS } from './line-words.ts';
+import type { Names } from './names.ts';
+import { type LineOf, LONGEST_LINE, MOST_TOKENS, Said, spansOf, spansOfItems } from './said.ts';
+import { tokensOf } from './tokens.ts';
 import { isHead } from './twins.ts';
 
-const spansOf = (tokens: readonly Token[], matches: readonly Match<Fact>[]): Span[] =>
-  matches.flatMap(({ fact, from, to, ordinals }) => [
-    ...ordinals.map((at) => ({ what: 'heading', from: tokens[at]!.from, to: tokens[at]!.to })),
-    { what: fact.is, from: tokens[from]!.from, to: tokens[to - 1]!.to },
-  ]);
+/** Likely to be a movement. */
+const LIKELY = 0.6;
 
-/** The most of a line that is looked at. */
-const LONGEST_LINE = 600;
-const MOST_TOKENS = 160;
+/** Nothing but signs, or of a rest: "rest", "then", "in reverse order". */
+function nothingDone(said: Said): LineOf | null {
+  const { content, listed } = said;
+  if (content.length === 0) return said.as('note', 1);
+  if (!content.every((token) => RESTS.has(token.word))) return null;
+  // "Min 3: rest": a turn of the clock in which nothing is done.
+  const turn = listed && content.length === 1 && content[0]!.word === 'rest' ? content[0]! : null;
+  if (!turn) return said.as('note', 0.9);
+  const item: Item = {
+    text: said.text.slice(turn.from, turn.to),
+    readings: [],
+    facts: [],
+    from: turn.from,
+    to: turn.to,
+    joined: null,
+    tiers: [],
+  };
+  return said.as('station', 0, { items: [item] });
+}
+
+/** A day by itself begins another part. */
+function day(said: Said): LineOf | null {
+  const [only] = said.content;
+  if (said.content.length !== 1 || !DAYS.has(only!.word)) return null;
+  return said.as('heading', 0.8, {
+    role: 'circuit',
+    heading: said.text.slice(only!.from, only!.to),
+    spans: [{ what: 'heading', from: only!.from, to: only!.to }],
+    titled: true,
+  });
+}
+
+/** "Easier: knees": an easier or harder way of what stands above. */
+function tier(said: Said): LineOf | null {
+  const { rest, colon } = said;
+  const label = rest[0]!.kind === 'word' ? TIERS[rest[0]!.word] : undefined;
+  if (!label || colon < 1 || colon > 2) return null;
+  const items = itemsOf(said.names, said.text, rest.slice(colon + 1), said.own);
+  return items.length > 0 && sureOf(items[0]!) > 0.3
+    ? said.as('tier', sureOf(items[0]!), { items, tier: label })
+    : null;
+}
+
+/** "Equipment: two mats", "Remember to breathe": a note, unless what it names is plainly a movement. */
+function note(said: Said): LineOf | null {
+  const { rest, colon, listed } = said;
+  const nth = rest[1]?.kind === 'number';
+  if (!NOTE_STARTS.has(rest[0]!.word) || nth || (listed && colon !== 1)) return null;
+  if (colon === 1) return said.as('note', 0.9);
+  const items = itemsOf(said.names, said.text, rest, said.own);
+  return items.length === 0 || sureOf(items[0]!) < 0.8 ? said.as('note', 0.9) : null;
+}
+
+/** Nothing but what a clock says. */
+function clockAlone(said: Said): LineOf | null {
+  const { clockFacts } = said;
+  if (clockFacts.length === 0 || said.left.length > 0 || said.exactName) return null;
+  return said.as(clockFacts.every((fact) => fact.is === 'break') ? 'break' : 'clock', 0.95, {
+    facts: clockFacts,
+    spans: spansOf(said.rest, said.clock),
+    titled: said.titled,
+  });
+}
+
+/** Movements, all of them known or most of them, with pieces of clock between. */
+function movements(said: Said): LineOf | null {
+  const { rest, titled } = said;
+  const { items } = said;
+  const good = items.filter((item) => sureOf(item) >= LIKELY);
+  const spans = [...spansOf(rest, said.doses), ...spansOfItems(items)];
+  if (good.length === items.length && items.length > 0)
+    return said.as('station', Math.min(...items.map(sureOf)), { items, spans, titled });
+  if (good.length < 2 && !(good.length === 1 && items.length === 2)) return null;
+  const rows = items.filter((item) => {
+    const tokens = tokensOf(item.text);
+    return sureOf(item) >= LIKELY || leftOver(tokens, factsIn(CLOCK_GRAMMAR, tokens)).length > 0;
+  });
+  const elsewhere = said.clock.filter((match) => {
+    const from = rest[match.from]!.from;
+    const to = rest[match.to - 1]!.to;
+    return (
+      match.to - match.from > 1 &&
+      !rows.some((row) => from < row.to && row.from < to) &&
+      !['work', 'reps', 'times'].includes(match.fact.is)
+    );
+  });
+  // A note behind a name ("keep the chest up") is no station of its own.
+  const stations = rows.filter((item, i) => i === 0 || sureOf(item) >= LIKELY || rows.length > 2);
+  return said.as('station', Math.min(...stations.map(sureOf)), {
+    items: stations,
+    facts: elsewhere.map((match) => match.fact),
+    spans,
+    titled,
+  });
+}
+
+/** "Upper body", "Core work 2": a part by what it is for. */
+function section(said: Said): LineOf | null {
+  const { content } = said;
+  const sections =
+    content.length <= 4 &&
+    content.every(
+      (token, i) =>
+        SECTIONS.has(token.word) ||
+        ['circuit', 'work', 'section', 'and', 'part'].includes(token.word) ||
+        // Which of several it is stands behind.
+        (token.kind === 'number' && i > 0 && token.value <= 20),
+    );
+  if (!sections || said.listed) return null;
+  return said.as('heading', 0.8, {
+    role: 'circuit',
+    heading: said.words(),
+    spans: [{ what: 'heading', from: said.rest[0]!.from, to: said.rest.at(-1)!.to }],
+    titled: true,
+  });
+}
+
+const STRONG = new Set([
+  'interval',
+  'format',
+  'rounds',
+  'round rest',
+  'level',
+  'sets of',
+  'steps',
+  'stations',
+]);
+
+/** A clock with words around it that name nothing: a title, "we go for", "everybody does". */
+function clockInWords(said: Said): LineOf | null {
+  const { clockFacts, rest, titled, listed } = said;
+  if (clockFacts.length === 0 || said.items.some((item) => sureOf(item) >= LIKELY)) return null;
+  const leftWords = said.left.filter((token) => token.kind === 'word');
+  const strong = clockFacts.some((fact) => STRONG.has(fact.is)) || clockFacts.length >= 2;
+  const share = said.left.length / said.content.length;
+  const plain = clockFacts.every(
+    (fact) => fact.is === 'format' && fact.n === undefined && fact.seconds === undefined,
+  );
+  const heads = leftWords.some((token) => isHead(token.word));
+  // How many sets is said of a movement, known or not.
+  const ofMove = leftWords.length > 0 && clockFacts.every((fact) => DOSELIKE.has(fact.is));
+  const headed = leftWords.some((token) => TITLE_WORDS.has(token.word)) && !(ofMove && heads);
+  // A line of a list, the name of a movement, or a bare word of the clock beside another is no clock.
+  if (!strong || listed || ((plain || ofMove || heads) && !headed)) return null;
+  const sections = leftWords.every((token) => SECTIONS.has(token.word));
+  if (!titled && share > 0.5 && !sections) return null;
+  const first = rest.findIndex((token) => [',', '–', '-', ':', '('].includes(token.word));
+  const named =
+    first > 0 && rest.slice(0, first).every((token) => token.kind === 'word')
+      ? said.words(0, first)
+      : said.words();
+  const isHeading = leftWords.length > 0 && (titled || sections);
+  return said.as(isHeading ? 'heading' : 'clock', 0.75, {
+    facts: clockFacts,
+    spans: spansOf(rest, said.clock),
+    heading: isHeading ? named : null,
+    titled,
+  });
+}
+
+/** A sentence that names no movement. */
+function sentence(said: Said): LineOf | null {
+  const { content, items } = said;
+  const long = content.length > 9;
+  if (!long && !/[.!?]$/.test(said.text.trim())) return null;
+  if (said.listed || said.doses.length > 0) return null;
+  if (items.length > 0 && Math.max(...items.map(sureOf)) >= (long ? 0.7 : 0.5)) return null;
+  return said.as('note', 0.6, { titled: said.titled });
+}
+
+/** A line that nobody knows is a station of its own name. */
+function ownStation(said: Said): LineOf {
+  const { items, rest, titled } = said;
+  if (items.length === 0)
+    return said.as(said.clockFacts.length > 0 ? 'clock' : 'note', 0.5, {
+      facts: said.clockFacts,
+      spans: spansOf(rest, said.clock),
+      titled,
+    });
+  const joined: Item = {
+    ...items[0]!,
+    text: said.text.slice(items[0]!.from, items.at(-1)!.to),
+    to: items.at(-1)!.to,
+    facts: items.flatMap((item) => item.facts),
+  };
+  return said.as('station', sureOf(items[0]!), {
+    items: [joined],
+    spans: [...spansOf(rest, said.doses), ...spansOfItems(items)],
+    titled,
+    heading: said.colon === rest.length - 1 || titled ? said.words() : null,
+  });
+}
+
+/** What a line may be, tried in this order: the first that fits is what it is. */
+const WAYS: readonly ((said: Said) => LineOf | null)[] = [
+  nothingDone,
+  day,
+  tier,
+  note,
+  partHeading,
+  clockThenMoves,
+  labelThenMoves,
+  titleThenClock,
+  clockAlone,
+  movements,
+  section,
+  clockInWords,
+  sentence,
+];
+
+function lineOf(said: Said): LineOf {
+  for (const way of WAYS) {
+    const read = way(said);
+    if (read) return read;
+  }
+  return ownStation(said);
+}
 
 /** Numbers behind the line's own, each with what it was taken for, if anything; a note keeps its own. */
-function numbersOf(read: Omit<LineRead, 'numbers'>, text: string): SaidNumber[] {
+function numbersOf(read: LineOf, text: string): SaidNumber[] {
   if (read.kind === 'note') return [];
   return withoutBullet(tokensOf(text, MOST_TOKENS)).rest.flatMap((token) => {
     if (token.kind === 'word' || token.kind === 'sign') return [];
@@ -69,366 +272,12 @@ export function readLine(
   const key = `${fresh ? '+' : '-'}${whole}`;
   const known = before?.get(key);
   if (known) return { ...known, line };
-  const read = lineOf(names, line, whole, fresh, own);
-  const all = { ...read, numbers: numbersOf(read, whole.slice(0, LONGEST_LINE)) };
+  const said = new Said(names, own, line, whole, fresh);
+  const read = lineOf(said);
+  const all = { ...read, numbers: numbersOf(read, said.text) };
   if (before && whole.length <= LONGEST_LINE) {
     if (before.size >= REMEMBERED) before.clear();
     before.set(key, all);
   }
   return all;
-}
-
-function lineOf(
-  names: Names,
-  line: number,
-  whole: string,
-  fresh: boolean,
-  own: ReadonlyMap<string, string>,
-): Omit<LineRead, 'numbers'> {
-  const text = whole.slice(0, LONGEST_LINE);
-  const everything = tokensOf(text, MOST_TOKENS);
-  const { rest, listed } = withoutBullet(everything);
-  const base = {
-    line,
-    text: whole.trim(),
-    items: [] as Item[],
-    facts: [] as Fact[],
-    spans: [] as Span[],
-    role: null,
-    heading: null,
-    roundNumber: null,
-    tier: null,
-    fresh,
-    titled: false,
-    listed,
-    label: null,
-  };
-  const content = rest.filter((token) => token.kind !== 'sign');
-  if (content.length === 0) return { ...base, kind: 'note', sure: 1 };
-  if (content.every((token) => RESTS.has(token.word))) {
-    // "Min 3: rest": a turn of the clock in which nothing is done.
-    const turn = listed && content.length === 1 && content[0]!.word === 'rest' ? content[0]! : null;
-    if (!turn) return { ...base, kind: 'note', sure: 0.9 };
-    const item: Item = {
-      text: text.slice(turn.from, turn.to),
-      readings: [],
-      facts: [],
-      from: turn.from,
-      to: turn.to,
-      joined: null,
-      tiers: [],
-    };
-    return { ...base, kind: 'station', sure: 0, items: [item] };
-  }
-  const titled = content.some((token) => TITLE_WORDS.has(token.word));
-  const colon = rest.findIndex((token) => token.word === ':');
-  // A day by itself begins another part.
-  if (content.length === 1 && DAYS.has(content[0]!.word))
-    return {
-      ...base,
-      kind: 'heading',
-      sure: 0.8,
-      role: 'circuit',
-      heading: text.slice(content[0]!.from, content[0]!.to),
-      spans: [{ what: 'heading', from: content[0]!.from, to: content[0]!.to }],
-      titled: true,
-    };
-  // Easier and harder ways of what stands above.
-  const label = rest[0]!.kind === 'word' ? TIERS[rest[0]!.word] : undefined;
-  if (label && colon >= 1 && colon <= 2) {
-    const items = itemsOf(names, text, rest.slice(colon + 1), own);
-    if (items.length > 0 && sureOf(items[0]!) > 0.3)
-      return { ...base, kind: 'tier', sure: sureOf(items[0]!), items, tier: label };
-  }
-  const nth = rest[1]?.kind === 'number';
-  if (NOTE_STARTS.has(rest[0]!.word) && !nth && (!listed || colon === 1)) {
-    const items = itemsOf(names, text, rest, own);
-    if (items.length === 0 || sureOf(items[0]!) < 0.8 || colon === 1)
-      return { ...base, kind: 'note', sure: 0.9 };
-  }
-  const clockMatches = factsIn(CLOCK_GRAMMAR, rest);
-  const left = leftOver(rest, clockMatches);
-  const clockFacts = clockMatches.map((match) => match.fact);
-  const nameAlone = readName(names, rest, own)[0];
-  const exactName = (nameAlone?.sure ?? 0) >= 0.95;
-  const heading =
-    exactName && nameAlone!.moves.length === 1 && !['stretch', 'circuit'].includes(rest[0]!.word)
-      ? null
-      : headingOf(rest);
-  if (heading) {
-    const { tokens: after, n: often } = roundsBehind(rest.slice(heading.to));
-    // "Round 1 - 45 secs each: squats, press-ups": a clock, and behind its colon the movements.
-    const clock = after.slice(
-      0,
-      Math.max(
-        0,
-        after.findIndex((token) => token.word === ':'),
-      ),
-    );
-    const parted = clock.length > 0 && leftOver(clock, factsIn(CLOCK_GRAMMAR, clock)).length === 0;
-    const said = parted ? clock : after;
-    const matches = factsIn(CLOCK_GRAMMAR, said);
-    const part = { what: 'heading', from: rest[0]!.from, to: rest[Math.max(0, heading.to - 1)]!.to };
-    const again: Fact[] = often === null ? [] : [{ is: 'rounds', n: often }];
-    const headed = {
-      ...base,
-      kind: 'heading' as const,
-      facts: [...matches.map((match) => match.fact), ...again],
-      spans: [part, ...spansOf(said, matches)],
-      role: heading.role,
-      heading: text.slice(rest[0]!.from, rest.at(-1)!.to),
-      roundNumber: heading.roundNumber,
-      titled,
-    };
-    if (!parted && leftOver(after, matches).length === 0) return { ...headed, sure: 0.95 };
-    // "Warm-up: 5 mins - march, arm circles": the time is for all of it.
-    const bare = after[0]?.word === '(' && after[2]?.word === ')' ? [after[1]!, ...after.slice(3)] : after;
-    const whole =
-      bare[0]?.kind === 'seconds' && ['-', '–', '—', ':', ',', 'of'].includes(bare[1]?.word ?? '');
-    // "Main: EMOM 20, 10 burpees": the kind of clock before what is done.
-    const [begins] = matches;
-    const behind = begins?.from === 0 && OF_BLOCKS.has(begins.fact.is) ? begins.to : 0;
-    const rows = parted ? after.slice(clock.length + 1) : whole ? bare.slice(2) : after.slice(behind);
-    const items = itemsOf(names, text, apart(rows, names, own), own);
-    if (whole) {
-      // How long all of it is, not each.
-      headed.facts = [...again, { is: 'in all seconds', seconds: bare[0]!.value }];
-      headed.spans.unshift({ what: 'in all seconds', from: bare[0]!.from, to: bare[0]!.to });
-    }
-    const good = items.filter((item) => sureOf(item) >= 0.6).length;
-    // "Warm up: joint mobility, a light jog": what stands behind the sign is what is done, known or not.
-    const listing =
-      heading.role !== 'circuit' && heading.role !== null && (whole || heading.to > 0) && items.length > 1;
-    if (!listing && (good === 0 || good < items.length / 2)) return { ...headed, sure: 0.7 };
-    // Movements on the line itself: of its clock only what can't be a dose of theirs.
-    const facts = parted ? headed.facts : headed.facts.filter((fact) => OF_BLOCKS.has(fact.is));
-    return { ...headed, sure: 0.85, items, facts };
-  }
-  // "AMRAP 10: squats, press-ups", "Ladder 1 to 10: swings": the clock, and behind its colon the movements.
-  const parting = rest.findIndex(
-    (token, i) => i > 0 && PARTING.has(token.word) && token.from > rest[i - 1]!.to,
-  );
-  for (const cut of [colon, parting]) {
-    if (cut < 1 || cut >= rest.length - 1) continue;
-    const clock = rest.slice(0, cut);
-    const after = rest.slice(cut + 1);
-    const named = numberedFormat(clock);
-    const matches = named ?? factsIn(CLOCK_GRAMMAR, clock);
-    const heads = matches.some(({ fact }) => OF_BLOCKS.has(fact.is));
-    if (heads && (named || leftOver(clock, matches).length === 0)) {
-      const open = after.findIndex((token) => token.word === '(');
-      const all = itemsOf(names, text, apart(after, names, own), own);
-      const known = (some: readonly Item[]) => some.filter((item) => sureOf(item) >= 0.6).length;
-      // What stands in brackets may only explain: "(1 swing, 1 squat, 2 swings …)".
-      const short = open > 0 ? itemsOf(names, text, after.slice(0, open), own) : all;
-      const items = known(short) === short.length && known(all) < all.length ? short : all;
-      if (items.length > 0 && known(items) >= items.length / 2)
-        return {
-          ...base,
-          kind: 'heading',
-          sure: 0.85,
-          role: 'circuit',
-          heading: named ? text.slice(rest[0]!.from, clock.at(-1)!.to) : null,
-          facts: matches.map((match) => match.fact),
-          items,
-          spans: [
-            ...spansOf(clock, matches),
-            ...items.map((item) => ({ what: 'name', from: item.from, to: item.to })),
-          ],
-          titled,
-        };
-    }
-  }
-  // "Legs: squats, lunges": what they are of, and behind the colon the movements.
-  if (
-    colon > 0 &&
-    colon <= 4 &&
-    colon < rest.length - 1 &&
-    !listed &&
-    isLabel(names, rest.slice(0, colon), own)
-  ) {
-    const items = itemsOf(names, text, rest.slice(colon + 1), own);
-    const good = items.filter((item) => sureOf(item) >= 0.6).length;
-    if (items.length > 0 && good >= items.length / 2) {
-      const said = rest.slice(0, colon);
-      const whole = said.find((token) => token.kind === 'seconds');
-      const sections =
-        whole !== undefined || said.every((token) => SECTIONS.has(token.word) || token.word === 'and');
-      const facts: Fact[] = whole ? [{ is: 'in all seconds', seconds: whole.value }] : [];
-      const spans = [
-        ...(whole ? [{ what: 'in all seconds', from: whole.from, to: whole.to }] : []),
-        { what: 'heading', from: said[0]!.from, to: said.at(-1)!.to },
-        ...items.map((item) => ({ what: 'name', from: item.from, to: item.to })),
-      ];
-      const heading = text.slice(said[0]!.from, said.at(-1)!.to);
-      const sure = Math.min(...items.map(sureOf));
-      return sections
-        ? { ...base, kind: 'heading', role: 'circuit', heading, sure: 0.85, items, facts, spans, titled }
-        : { ...base, kind: 'station', sure, items, spans, titled, label: heading };
-    }
-  }
-  // Words before a colon, and nothing but the clock behind it.
-  const levelled = clockFacts.some((fact) => fact.is === 'level');
-  if (!levelled && colon > 0 && colon <= 6 && colon < rest.length - 1) {
-    const after = rest.slice(colon + 1);
-    const matches = factsIn(CLOCK_GRAMMAR, after);
-    const named = readName(names, rest.slice(0, colon), own)[0];
-    if (
-      matches.length > 0 &&
-      leftOver(after, matches).length === 0 &&
-      (named?.sure ?? 0) < 0.6 &&
-      rest.slice(0, colon).every((token) => token.kind === 'word') &&
-      rest.slice(0, colon).some((token) => TITLE_WORDS.has(token.word)) &&
-      factsIn(CLOCK_GRAMMAR, rest.slice(0, colon)).length === 0
-    )
-      return {
-        ...base,
-        kind: 'heading',
-        sure: 0.85,
-        facts: matches.map((match) => match.fact),
-        spans: spansOf(after, matches),
-        heading: text.slice(rest[0]!.from, rest[colon - 1]!.to),
-        titled,
-      };
-  }
-  if (clockFacts.length > 0 && left.length === 0 && !exactName) {
-    const isBreak = clockFacts.every((fact) => fact.is === 'break');
-    return {
-      ...base,
-      kind: isBreak ? 'break' : 'clock',
-      sure: 0.95,
-      facts: clockFacts,
-      spans: spansOf(rest, clockMatches),
-      titled,
-    };
-  }
-  const items = labelled(names, text, rest, own) ?? itemsOf(names, text, rest, own);
-  const good = items.filter((item) => sureOf(item) >= 0.6);
-  const doseMatches = factsIn(DOSE_GRAMMAR, rest);
-  const spans = (): Span[] => [
-    ...spansOf(rest, doseMatches),
-    ...items.map((item) => ({ what: 'name', from: item.from, to: item.to })),
-  ];
-  if (good.length === items.length && items.length > 0)
-    return { ...base, kind: 'station', sure: Math.min(...items.map(sureOf)), items, spans: spans(), titled };
-  // Some movements, and pieces of clock between them.
-  if (good.length >= 2 || (good.length === 1 && items.length === 2)) {
-    const rows = items.filter((item) => {
-      const tokens = tokensOf(item.text);
-      return sureOf(item) >= 0.6 || leftOver(tokens, factsIn(CLOCK_GRAMMAR, tokens)).length > 0;
-    });
-    const nameSpans = rows.map(({ from, to }) => ({ from, to }));
-    const elsewhere = clockMatches.filter((match) => {
-      const from = rest[match.from]!.from;
-      const to = rest[match.to - 1]!.to;
-      return (
-        match.to - match.from > 1 &&
-        !nameSpans.some((span) => from < span.to && span.from < to) &&
-        !['work', 'reps', 'times'].includes(match.fact.is)
-      );
-    });
-    // A note behind a name ("keep the chest up") is no station of its own.
-    const stations = rows.filter((item, i) => i === 0 || sureOf(item) >= 0.6 || rows.length > 2);
-    return {
-      ...base,
-      kind: 'station',
-      sure: Math.min(...stations.map(sureOf)),
-      items: stations,
-      facts: elsewhere.map((match) => match.fact),
-      spans: spans(),
-      titled,
-    };
-  }
-  const leftWords = left.filter((token) => token.kind === 'word');
-  const sections =
-    content.length <= 4 &&
-    content.every(
-      (token, i) =>
-        SECTIONS.has(token.word) ||
-        ['circuit', 'work', 'section', 'and', 'part'].includes(token.word) ||
-        // Which of several it is stands behind.
-        (token.kind === 'number' && i > 0 && token.value <= 20),
-    );
-  const words = text.slice(rest[0]!.from, rest.at(-1)!.to);
-  if (sections && !listed)
-    return {
-      ...base,
-      kind: 'heading',
-      sure: 0.8,
-      role: 'circuit',
-      heading: words,
-      spans: [{ what: 'heading', from: rest[0]!.from, to: rest.at(-1)!.to }],
-      titled: true,
-    };
-  if (clockFacts.length > 0 && good.length === 0) {
-    const strong =
-      clockFacts.some((fact) =>
-        ['interval', 'format', 'rounds', 'round rest', 'level', 'sets of', 'steps', 'stations'].includes(
-          fact.is,
-        ),
-      ) || clockFacts.length >= 2;
-    const share = left.length / content.length;
-    const plain = clockFacts.every(
-      (fact) => fact.is === 'format' && fact.n === undefined && fact.seconds === undefined,
-    );
-    // How many sets is said of a movement, known or not.
-    const ofMove = leftWords.length > 0 && clockFacts.every((fact) => DOSELIKE.has(fact.is));
-    const headed = leftWords.some((token) => TITLE_WORDS.has(token.word));
-    // A line of a list, the name of a movement, or a bare word of the clock beside another is no clock.
-    const named = listed || ((plain || ofMove || leftWords.some((token) => isHead(token.word))) && !headed);
-    if (
-      strong &&
-      !named &&
-      (titled || share <= 0.5 || leftWords.every((token) => SECTIONS.has(token.word)))
-    ) {
-      const heads = leftWords.length > 0 && (titled || leftWords.every((token) => SECTIONS.has(token.word)));
-      const first = rest.findIndex((token) => [',', '–', '-', ':', '('].includes(token.word));
-      const named =
-        first > 0 && rest.slice(0, first).every((token) => token.kind === 'word')
-          ? text.slice(rest[0]!.from, rest[first - 1]!.to)
-          : words;
-      return {
-        ...base,
-        kind: heads ? 'heading' : 'clock',
-        sure: 0.75,
-        facts: clockFacts,
-        spans: spansOf(rest, clockMatches),
-        heading: heads ? named : null,
-        titled,
-      };
-    }
-  }
-  const sentence = content.length > 9 || /[.!?]$/.test(text.trim());
-  if (
-    sentence &&
-    !listed &&
-    (items.length === 0 || Math.max(...items.map(sureOf)) < (content.length > 9 ? 0.7 : 0.5)) &&
-    doseMatches.length === 0
-  )
-    return { ...base, kind: 'note', sure: 0.6, titled };
-  if (items.length === 0)
-    return {
-      ...base,
-      kind: clockFacts.length > 0 ? 'clock' : 'note',
-      sure: 0.5,
-      facts: clockFacts,
-      spans: spansOf(rest, clockMatches),
-      titled,
-    };
-  // A line that nobody knows is a station of its own name.
-  const joined: Item = {
-    ...items[0]!,
-    text: text.slice(items[0]!.from, items.at(-1)!.to),
-    to: items.at(-1)!.to,
-    facts: items.flatMap((item) => item.facts),
-  };
-  return {
-    ...base,
-    kind: 'station',
-    sure: sureOf(items[0]!),
-    items: [joined],
-    spans: spans(),
-    titled,
-    heading: colon === rest.length - 1 || titled ? words : null,
-  };
 }

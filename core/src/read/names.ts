@@ -27,13 +27,20 @@ interface Entry {
   readonly said: string;
   /** The library's own name rather than a twin of it. */
   readonly own: boolean;
+  readonly heads: number;
 }
 
 export interface Names {
   readonly library: Library;
   /** Moves by the words of a name in their order; several where trainers differ, likeliest first. */
   readonly exact: ReadonlyMap<string, readonly string[]>;
-  readonly byWord: ReadonlyMap<string, readonly Entry[]>;
+  /** Every name of every move, and by each word which of them have it. */
+  readonly entries: readonly Entry[];
+  readonly byWord: ReadonlyMap<string, readonly number[]>;
+  /** What each name weighs, beside its neighbours in memory: most names are left at this figure alone. */
+  readonly weights: Float64Array;
+  /** Room to count in, nothing between two questions: how much of each name is among the words. */
+  readonly agrees: Float64Array;
   /** Words of the language by what is left when a letter goes: typing errors are found in one step. */
   readonly near: ReadonlyMap<string, readonly string[]>;
   readonly vocabulary: ReadonlySet<string>;
@@ -98,7 +105,8 @@ export function namesOf(library: Library): Names {
   const known = made.get(library);
   if (known) return known;
   const exact = new Map<string, string[]>();
-  const byWord = new Map<string, Entry[]>();
+  const entries: Entry[] = [];
+  const byWord = new Map<string, number[]>();
   const vocabulary = new Set<string>([
     ...TWIN_WORDS,
     ...MANNER,
@@ -122,11 +130,13 @@ export function namesOf(library: Library): Names {
       weight: words.reduce((sum, word) => sum + weightOf(word), 0),
       said: name,
       own,
+      heads: words.filter(isHead).length,
     };
+    entries.push(entry);
     for (const word of new Set(words)) {
       vocabulary.add(word);
       const list = byWord.get(word) ?? [];
-      list.push(entry);
+      list.push(entries.length - 1);
       byWord.set(word, list);
     }
   };
@@ -152,7 +162,18 @@ export function namesOf(library: Library): Names {
         if (list) list.push(word);
         else near.set(less, [word]);
       }
-  const names: Names = { library, exact, byWord, near, vocabulary, linked, remembered: new Map() };
+  const names: Names = {
+    library,
+    exact,
+    entries,
+    byWord,
+    weights: Float64Array.from(entries, (entry) => entry.weight),
+    agrees: new Float64Array(entries.length),
+    near,
+    vocabulary,
+    linked,
+    remembered: new Map(),
+  };
   made.set(library, names);
   return names;
 }
@@ -281,44 +302,77 @@ const OF_BODY = new Set([
   'hip',
 ]);
 const ELSEWHERE = 0.2;
+/** Readings are told apart, at most so many. */
+const MOST = 5;
 
-/** Names by how much of them and of what was written agree. */
-function scored(names: Names, words: readonly string[]): Scored[] {
-  const seen = new Set<Entry>();
-  const total = words.reduce((sum, word) => sum + weightOf(word), 0);
-  const best = new Map<string, Scored>();
-  for (const word of new Set(words)) {
-    const weight = weightOf(word);
-    if (weight < 0.55) continue;
-    for (const entry of names.byWord.get(word) ?? []) {
-      if (seen.has(entry)) continue;
-      seen.add(entry);
-      const left = [...words];
-      let shared = 0;
-      let heads = 0;
-      for (const own of entry.words) {
-        const at = left.indexOf(own);
-        if (at < 0) continue;
-        left.splice(at, 1);
-        shared += weightOf(own);
-        if (isHead(own)) heads++;
-      }
-      const lostHeads = left.filter(isHead).length;
-      // Said of another part of the body it is another movement: a turn of the head is none of the trunk.
-      const elsewhere = left.some((word) => OF_BODY.has(word) && !entry.words.includes(word));
-      const newHeads = entry.words.filter((own) => isHead(own) && !words.includes(own)).length;
-      const score =
-        (2 * shared) / (total + entry.weight) -
-        lostHeads * 0.12 -
-        (elsewhere ? ELSEWHERE : 0) -
-        newHeads * 0.1 +
-        (heads > 0 ? 0.02 : 0) +
-        (entry.own ? 0.004 : 0);
-      const known = best.get(entry.move);
-      if (!known || score > known.score) best.set(entry.move, { entry, score, left });
-    }
+/** A word says enough by itself that names are looked up by it. */
+const TELLING = 0.55;
+const HAS_HEAD = 0.02;
+const OWN_NAME = 0.004;
+
+/** How much of a name and of what was written agree. */
+function scoreOf(entry: Entry, words: readonly string[], total: number): Scored {
+  const left = [...words];
+  let shared = 0;
+  let heads = 0;
+  for (const own of entry.words) {
+    const at = left.indexOf(own);
+    if (at < 0) continue;
+    left.splice(at, 1);
+    shared += weightOf(own);
+    if (isHead(own)) heads++;
   }
-  return [...best.values()].sort((a, b) => b.score - a.score || (a.entry.move < b.entry.move ? -1 : 1));
+  const lostHeads = left.filter(isHead).length;
+  // Said of another part of the body it is another movement: a turn of the head is none of the trunk.
+  const elsewhere = left.some((word) => OF_BODY.has(word) && !entry.words.includes(word));
+  const newHeads =
+    entry.heads === 0 ? 0 : entry.words.filter((own) => isHead(own) && !words.includes(own)).length;
+  const score =
+    (2 * shared) / (total + entry.weight) -
+    lostHeads * 0.12 -
+    (elsewhere ? ELSEWHERE : 0) -
+    newHeads * 0.1 +
+    (heads > 0 ? HAS_HEAD : 0) +
+    (entry.own ? OWN_NAME : 0);
+  return { entry, score, left };
+}
+
+const before = (a: Scored, b: Scored) => b.score - a.score || (a.entry.move < b.entry.move ? -1 : 1);
+
+/**
+ * The moves whose names agree best with what was written, best first. Words that both have are summed over the lists
+ * of names by word; only a name that could still come among the best is compared in full.
+ */
+function scored(names: Names, words: readonly string[]): Scored[] {
+  const total = words.reduce((sum, word) => sum + weightOf(word), 0);
+  const { agrees, weights } = names;
+  const met: number[] = [];
+  let light = 0;
+  for (const word of new Set(words)) {
+    const often = words.filter((other) => other === word).length;
+    const weight = weightOf(word) * often;
+    if (weightOf(word) < TELLING) light += weight;
+    else
+      for (const at of names.byWord.get(word) ?? []) {
+        if (agrees[at] === 0) met.push(at);
+        agrees[at]! += weight;
+      }
+  }
+  const best: Scored[] = [];
+  for (const at of met) {
+    const most = (2 * (agrees[at]! + light)) / (total + weights[at]!) + HAS_HEAD + OWN_NAME;
+    agrees[at] = 0;
+    if (best.length === MOST && most < best[MOST - 1]!.score) continue;
+    const entry = names.entries[at]!;
+    const one = scoreOf(entry, words, total);
+    const same = best.findIndex((other) => other.entry.move === entry.move);
+    if (same >= 0 && best[same]!.score >= one.score) continue;
+    if (same >= 0) best.splice(same, 1);
+    best.push(one);
+    best.sort(before);
+    best.length = Math.min(best.length, MOST);
+  }
+  return best;
 }
 
 /** Moves of the ladders a move stands on, nearest rung first. */
@@ -339,8 +393,6 @@ function neighbours(library: Library, id: string): string[] {
 
 const same = (a: readonly string[], b: readonly string[]) =>
   a.length === b.length && a.every((x, i) => x === b[i]);
-/** Readings are told apart, at most so many. */
-const MOST = 5;
 const DOUBT = 0.34;
 /** Sure enough to stand as that move; below it a station goes by its own words. */
 export const STANDS = 0.5;
@@ -429,7 +481,7 @@ function readAnew(names: Names, written: readonly string[], linked: boolean): Re
       take([move], `by name; ${left.join(', ')} is the manner`, 0.9 - i * 0.12);
   }
   const settled = found.length > 0;
-  for (const { entry, score, left } of candidates.slice(0, MOST)) {
+  for (const { entry, score, left } of candidates) {
     if (score < DOUBT) break;
     const over = left.filter((word) => !MANNER.has(word));
     take(

@@ -1,0 +1,147 @@
+import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
+import { factsIn } from './grammar.ts';
+import { headingOf, isLabel, leftOver, numberedFormat, roundsBehind } from './headings.ts';
+import { apart, itemsOf, sureOf } from './items.ts';
+import type { Item } from './line.ts';
+import { OF_BLOCKS, PARTING, SECTIONS, TITLE_WORDS } from './line-words.ts';
+import { readName } from './names.ts';
+import { type LineOf, type Said, spansOf, spansOfItems } from './said.ts';
+import type { Token } from './tokens.ts';
+
+/** Likely to be a movement. */
+const LIKELY = 0.6;
+const known = (items: readonly Item[]) => items.filter((item) => sureOf(item) >= LIKELY).length;
+/** At least half of what was listed is known: the others are movements too. */
+const isList = (items: readonly Item[]) => items.length > 0 && known(items) >= items.length / 2;
+const movesIn = ({ names, text, own }: Said, tokens: readonly Token[]) =>
+  itemsOf(names, text, apart(tokens, names, own), own);
+
+/** "Warm-up: march, arm circles", "Round 2", "Circuit (x3)": a part by what parts are called. */
+export function partHeading(said: Said): LineOf | null {
+  const { rest, text, whole } = said;
+  if (said.exactName && whole!.moves.length === 1 && !['stretch', 'circuit'].includes(rest[0]!.word))
+    return null;
+  const heading = headingOf(rest);
+  if (!heading) return null;
+  const { tokens: after, n: often } = roundsBehind(rest.slice(heading.to));
+  // "Round 1 - 45 secs each: squats, press-ups": a clock, and behind its colon the movements.
+  const clock = after.slice(
+    0,
+    Math.max(
+      0,
+      after.findIndex((token) => token.word === ':'),
+    ),
+  );
+  const parted = clock.length > 0 && leftOver(clock, factsIn(CLOCK_GRAMMAR, clock)).length === 0;
+  const timing = parted ? clock : after;
+  const matches = factsIn(CLOCK_GRAMMAR, timing);
+  const part = { what: 'heading', from: rest[0]!.from, to: rest[Math.max(0, heading.to - 1)]!.to };
+  const again: Fact[] = often === null ? [] : [{ is: 'rounds', n: often }];
+  const all = [...matches.map((match) => match.fact), ...again];
+  const headed = {
+    facts: all,
+    spans: [part, ...spansOf(timing, matches)],
+    role: heading.role,
+    heading: text.slice(rest[0]!.from, rest.at(-1)!.to),
+    roundNumber: heading.roundNumber,
+    titled: said.titled,
+  };
+  if (!parted && leftOver(after, matches).length === 0) return said.as('heading', 0.95, headed);
+  // "Warm-up: 5 mins - march, arm circles": the time is for all of it.
+  const bare = after[0]?.word === '(' && after[2]?.word === ')' ? [after[1]!, ...after.slice(3)] : after;
+  const timed = bare[0]?.kind === 'seconds' && ['-', '–', '—', ':', ',', 'of'].includes(bare[1]?.word ?? '');
+  // "Main: EMOM 20, 10 burpees": the kind of clock before what is done.
+  const [begins] = matches;
+  const behind = begins?.from === 0 && OF_BLOCKS.has(begins.fact.is) ? begins.to : 0;
+  const rows = parted ? after.slice(clock.length + 1) : timed ? bare.slice(2) : after.slice(behind);
+  const items = movesIn(said, rows);
+  if (timed) {
+    // How long all of it is, not each.
+    headed.facts = [...again, { is: 'in all seconds', seconds: bare[0]!.value }];
+    headed.spans.unshift({ what: 'in all seconds', from: bare[0]!.from, to: bare[0]!.to });
+  }
+  // "Warm up: joint mobility, a light jog": what stands behind the sign is what is done, known or not.
+  const listing =
+    heading.role !== 'circuit' && heading.role !== null && (timed || heading.to > 0) && items.length > 1;
+  if (!listing && !isList(items)) return said.as('heading', 0.7, headed);
+  // Movements on the line itself: of its clock only what can't be a dose of theirs.
+  const facts = parted ? headed.facts : headed.facts.filter((fact) => OF_BLOCKS.has(fact.is));
+  return said.as('heading', 0.85, { ...headed, items, facts });
+}
+
+/** "AMRAP 10: squats, press-ups", "Ladder 1 to 10 - swings": the clock, and behind its sign the movements. */
+export function clockThenMoves(said: Said): LineOf | null {
+  const { rest, text, names, own } = said;
+  const parting = rest.findIndex(
+    (token, i) => i > 0 && PARTING.has(token.word) && token.from > rest[i - 1]!.to,
+  );
+  for (const cut of [said.colon, parting]) {
+    if (cut < 1 || cut >= rest.length - 1) continue;
+    const clock = rest.slice(0, cut);
+    const after = rest.slice(cut + 1);
+    const named = numberedFormat(clock);
+    const matches = named ?? factsIn(CLOCK_GRAMMAR, clock);
+    if (!matches.some(({ fact }) => OF_BLOCKS.has(fact.is))) continue;
+    if (!named && leftOver(clock, matches).length > 0) continue;
+    const open = after.findIndex((token) => token.word === '(');
+    const all = movesIn(said, after);
+    // What stands in brackets may only explain: "(1 swing, 1 squat, 2 swings …)".
+    const short = open > 0 ? itemsOf(names, text, after.slice(0, open), own) : all;
+    const items = known(short) === short.length && known(all) < all.length ? short : all;
+    if (!isList(items)) continue;
+    return said.as('heading', 0.85, {
+      role: 'circuit',
+      heading: named ? text.slice(rest[0]!.from, clock.at(-1)!.to) : null,
+      facts: matches.map((match) => match.fact),
+      items,
+      spans: [...spansOf(clock, matches), ...spansOfItems(items)],
+      titled: said.titled,
+    });
+  }
+  return null;
+}
+
+/** "Legs: squats, lunges": what they are of, and behind the colon the movements. */
+export function labelThenMoves(said: Said): LineOf | null {
+  const { rest, text, names, own, colon, titled } = said;
+  if (colon < 1 || colon > 4 || colon >= rest.length - 1 || said.listed) return null;
+  const label = rest.slice(0, colon);
+  if (!isLabel(names, label, own)) return null;
+  const items = itemsOf(names, text, rest.slice(colon + 1), own);
+  if (!isList(items)) return null;
+  const whole = label.find((token) => token.kind === 'seconds');
+  const sections =
+    whole !== undefined || label.every((token) => SECTIONS.has(token.word) || token.word === 'and');
+  const heading = said.words(0, colon);
+  const spans = [
+    ...(whole ? [{ what: 'in all seconds', from: whole.from, to: whole.to }] : []),
+    { what: 'heading', from: label[0]!.from, to: label.at(-1)!.to },
+    ...spansOfItems(items),
+  ];
+  const facts: Fact[] = whole ? [{ is: 'in all seconds', seconds: whole.value }] : [];
+  return sections
+    ? said.as('heading', 0.85, { role: 'circuit', heading, items, facts, spans, titled })
+    : said.as('station', Math.min(...items.map(sureOf)), { items, spans, titled, label: heading });
+}
+
+/** "Tuesday circuit: 40/20 x 3": words before a colon, and nothing but the clock behind it. */
+export function titleThenClock(said: Said): LineOf | null {
+  const { rest, colon } = said;
+  if (colon < 1 || colon > 6 || colon >= rest.length - 1) return null;
+  if (said.clockFacts.some((fact) => fact.is === 'level')) return null;
+  const label = rest.slice(0, colon);
+  const after = rest.slice(colon + 1);
+  const matches = factsIn(CLOCK_GRAMMAR, after);
+  const plain =
+    label.every((token) => token.kind === 'word') &&
+    label.some((token) => TITLE_WORDS.has(token.word)) &&
+    factsIn(CLOCK_GRAMMAR, label).length === 0;
+  if (matches.length === 0 || leftOver(after, matches).length > 0 || !plain) return null;
+  if ((readName(said.names, label, said.own)[0]?.sure ?? 0) >= LIKELY) return null;
+  return said.as('heading', 0.85, {
+    facts: matches.map((match) => match.fact),
+    spans: spansOf(after, matches),
+    heading: said.words(0, colon),
+    titled: said.titled,
+  });
+}
