@@ -2,11 +2,18 @@ import { FORMATS, type Format, type FormatKind, oneSlot } from '../clock/index.t
 import type { Dose } from '../session/index.ts';
 import { clamp, type Draft, doseOf, restsBetween, within } from './draft.ts';
 import type { Fact } from './facts.ts';
+import { LEAST_SESSION } from './line-words.ts';
 
 /** The rest that stands beside every station, as in a column of its own; the longest, where they differ. */
 function restBesideEach(rowFacts: readonly (readonly Fact[])[]): number | undefined {
   const rests = rowFacts.map((facts) => facts.flatMap((fact) => (fact.is === 'rest' ? [fact.seconds] : [])));
   return rests.length > 0 && rests.every((said) => said.length > 0) ? Math.max(...rests.flat()) : undefined;
+}
+/** The rest beside the last station alone: it comes before they go round again. */
+function restBesideLast(rowFacts: readonly (readonly Fact[])[]): number | undefined {
+  const rests = rowFacts.map((facts) => facts.find((fact) => fact.is === 'rest'));
+  const last = rests.at(-1);
+  return rests.length > 1 && last && rests.filter(Boolean).length === 1 ? last.seconds : undefined;
 }
 type SetsOf = Extract<Fact, { is: 'sets of' }>;
 /** The number of sets that most lines say, the first of several said as often. */
@@ -47,7 +54,9 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   const inOneGo = lastOf(said, 'in one go');
   const rounds = roundsFact ?? times ?? (inOneGo?.n === undefined ? undefined : { n: inOneGo.n });
   const bareTime = lastOf(said, 'work')?.seconds;
-  const work = interval?.work ?? bareTime;
+  // Nothing is done for as long as a session at each of several stations: it is for all of them.
+  const whole = !interval && n > 1 && (bareTime ?? 0) >= LEAST_SESSION ? bareTime : undefined;
+  const work = interval?.work ?? (whole === undefined ? bareTime : undefined);
   const rest =
     interval?.rest ??
     lastOf(said, 'rest')?.seconds ??
@@ -55,13 +64,20 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
     (lastOf(said, 'partner') ? work : undefined) ??
     (restsBetween(block) ? block.breaks[0]!.seconds : undefined) ??
     restBesideEach(rowFacts);
-  const roundRest = lastOf(said, 'round rest')?.seconds ?? roundsFact?.rest;
+  const roundRest =
+    lastOf(said, 'round rest')?.seconds ??
+    roundsFact?.rest ??
+    lastOf(said, 'part rest')?.seconds ??
+    ((rounds?.n ?? 1) > 1 ? restBesideLast(rowFacts) : undefined);
   const steps = lastOf(said, 'steps');
   const cap = lastOf(said, 'cap')?.seconds ?? kindSaid?.seconds;
   const setsOf =
     lastOf(said, 'sets of') ??
     mostOften(rowFacts.flat().flatMap((fact) => (fact.is === 'sets of' ? [fact] : [])));
-  const sets = lastOf(said, 'sets')?.n ?? setsOf?.sets;
+  // One line of several that says how often is of itself alone.
+  const withSets = rowFacts.filter((facts) => facts.some((fact) => fact.is === 'sets of')).length;
+  const ofAll = lastOf(said, 'sets of') !== undefined || withSets * 2 >= rowFacts.length;
+  const sets = lastOf(said, 'sets')?.n ?? (setsOf === undefined ? undefined : ofAll ? setsOf.sets : 1);
   const levels = allOf(said, 'level');
   const led = lastOf(said, 'led') !== undefined;
   const percents = Object.fromEntries(
@@ -274,7 +290,7 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
         ),
       ),
     });
-  const all = lastOf(said, 'in all seconds')?.seconds;
+  const all = lastOf(said, 'in all seconds')?.seconds ?? whole;
   // So many minutes for all of a warm-up, in equal shares.
   if (calm && all !== undefined && rounds === undefined && counted + timed === 0)
     return {

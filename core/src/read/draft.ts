@@ -14,6 +14,8 @@ export interface Draft {
   after: Block['after'] | null;
   /** A block that is one round of several. */
   round: boolean;
+  /** All of it stood on its heading's line: what comes next is of another part. */
+  whole: boolean;
   /** Rests between its stations, as lines of their own. */
   breaks: { seconds: number; at: number }[];
 }
@@ -31,6 +33,7 @@ export const draft = (role: Role, name: string | null = null): Draft => ({
   heads: [],
   after: null,
   round: false,
+  whole: false,
   breaks: [],
 });
 
@@ -49,10 +52,13 @@ export function doseOf(facts: readonly Fact[]): Dose | null {
     if (fact.is === 'metres' && dose.reps === undefined && dose.seconds === undefined)
       dose.metres = clamp(fact.n, 1, 2000);
     if (fact.is === 'sets of' && dose.reps === undefined) {
-      if (fact.reps !== undefined) dose.reps = clamp(fact.reps, 1, 500);
+      // How much was said already: only how often is new.
+      if (dose.seconds !== undefined || dose.metres !== undefined) dose.sets = clamp(fact.sets, 1, 12);
+      else if (fact.reps !== undefined) dose.reps = clamp(fact.reps, 1, 500);
       else if (fact.seconds !== undefined) dose.seconds = clamp(fact.seconds, 1, 900);
       else if (fact.metres !== undefined) dose.metres = fact.metres;
       dose.sets = clamp(fact.sets, 1, 12);
+      if (fact.each) dose.each = true;
     }
     if (fact.is === 'load') dose.loadKg = fact.kg;
     if (fact.is === 'tempo') dose.tempo = fact.tempo;

@@ -5,7 +5,10 @@ import { grammarOf, type Rule, type Sets } from './grammar.ts';
 export type Fact =
   | { readonly is: 'interval'; readonly work: number; readonly rest: number }
   | { readonly is: 'work'; readonly seconds: number }
-  | { readonly is: 'rest'; readonly seconds: number }
+  /** `between` where that is what it was called: it parts stations, never blocks. */
+  | { readonly is: 'rest'; readonly seconds: number; readonly between?: true }
+  /** Between parts of a kind: after every pair, after every block. */
+  | { readonly is: 'part rest'; readonly seconds: number }
   | { readonly is: 'round rest'; readonly seconds: number; readonly most?: number }
   | {
       readonly is: 'break';
@@ -56,7 +59,8 @@ export type Fact =
   | { readonly is: 'metres'; readonly n: number }
   | { readonly is: 'load'; readonly kg: number }
   | { readonly is: 'height'; readonly cm: number }
-  | { readonly is: 'each' }
+  /** Of both sides; `one` where no side was named: of several things it may be of each of them. */
+  | { readonly is: 'each'; readonly one?: true }
   | { readonly is: 'in all' }
   /** For the whole of a part. */
   | { readonly is: 'in all seconds'; readonly seconds: number }
@@ -68,6 +72,7 @@ export type Fact =
       readonly reps?: number;
       readonly seconds?: number;
       readonly metres?: number;
+      readonly each?: true;
     }
   | { readonly is: 'phase'; readonly says: 'hold' | 'fast'; readonly seconds: number }
   | { readonly is: 'phases'; readonly says: readonly string[] }
@@ -221,7 +226,6 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: ([n], words) => (n === 60 && words[0] !== 'each' ? { is: 'format', kind: 'one-minute' } : null),
     weight: 0.1,
   },
-  { is: 'a minute @each @station?', says: () => ({ is: 'work', seconds: 60 }) },
   { is: 'T', says: work, weight: -0.6 },
   { is: 'Q of? @rest', says: rest },
   {
@@ -234,7 +238,20 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: rest,
     weight: 0.5,
   },
-  { is: 'Q @rest? in? @between @any? @station?', says: rest, weight: 0.2 },
+  {
+    is: 'Q @rest? in? @between @any? @station?',
+    says: (v) => {
+      const found = rest(v);
+      return found?.is === 'rest' ? { ...found, between: true } : found;
+    },
+    weight: 0.2,
+  },
+  // between parts
+  {
+    is: 'Q @rest? in? @between @any? superset|pair|part|section|couplet|triplet|complex|amrap|emom|tabata|blast',
+    says: ([seconds]) => ({ is: 'part rest', seconds: seconds! }),
+    weight: 1.2,
+  },
   { is: 'no|without|zero @rest @between? @any? @station?', says: () => ({ is: 'rest', seconds: 0 }) },
   {
     is: 'no|without|zero @rest @between @any? round',
@@ -246,11 +263,6 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'Q @dash Q @rest? in? @between @any? @any? @round', says: roundRest, weight: 1 },
   { is: '@rest of|for? Q in? @between @any? @any? @round', says: roundRest, weight: 1 },
   { is: '@rest of|for? Q @dash Q in? @between @any? @any? @round', says: roundRest, weight: 1 },
-  {
-    is: 'a minute @rest? in? @between @any? @any? @round',
-    says: () => ({ is: 'round rest', seconds: 60 }),
-    weight: 1,
-  },
   { is: '@between @any? @round @sep? @rest? Q', says: roundRest, weight: 0.8 },
   { is: 'round @rest @sep? Q', says: roundRest, weight: 0.8 },
   {
@@ -273,8 +285,13 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'one work @sep? one|other @rest', says: () => ({ is: 'partner' }), weight: 2 },
   // rounds
   { is: 'N round|lap|circuit|loop|pass|go|time through|round|over? @any? @any? circuit|list?', says: rounds },
+  {
+    is: 'and? we|you|they|i? do|go|run|repeat|complete|through that|this|it|them|these|all|everything N time|round|@x',
+    says: rounds,
+    weight: 0.8,
+  },
   { is: 'N round @rest|with? of|for?', says: rounds },
-  { is: '@x N each|apiece', says: count((n) => ({ is: 'bouts each', n }), 20), weight: 0.4 },
+  { is: '@x N for? each|apiece @station?', says: count((n) => ({ is: 'bouts each', n }), 20), weight: 0.4 },
   { is: '@x N @round?', says: count((n) => ({ is: 'times', n }), 20) },
   { is: 'N @x', says: count((n) => ({ is: 'times', n }), 20), weight: -0.2 },
   { is: 'repeat|do|complete|go @sep? @x? N @x? time|round?', says: rounds },
@@ -314,7 +331,12 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.5,
   },
   {
-    is: 'N round|lap|circuit|time with|and|,|( T @rest? in? @between',
+    is: 'N round|lap|circuit|time , T @rest? in? @between',
+    says: ([n, rest]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: rest! } : null),
+    weight: 1,
+  },
+  {
+    is: 'N round|lap|circuit|time with|and|( T @rest? in? @between?',
     says: ([n, rest]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: rest! } : null),
     weight: 1,
   },
@@ -336,6 +358,12 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.3,
   },
   { is: 'N station|exercise|move|movement|drill', says: count((n) => ({ is: 'stations', n }), 60) },
+  { is: 'everything|all is|are|at? N @rep?', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.5 },
+  {
+    is: 'slow|slowly|steady|steadily|controlled|smooth',
+    says: () => ({ is: 'aside' }),
+    weight: -0.4,
+  },
   { is: 'N @rep of? each|every|@each|all?', says: count((n) => ({ is: 'reps', n }), 500) },
   { is: 'N of each|every|everything', says: count((n) => ({ is: 'reps', n }), 500) },
   // formats
@@ -406,6 +434,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'density block? @sep? U', says: ([s]) => capped('amrap')([s! / 60], []), weight: 1 },
   { is: 'U density block?', says: ([s]) => capped('amrap')([s! / 60], []), weight: 1 },
+  { is: 'T to beat the|? clock?', says: ([s]) => ({ is: 'cap', seconds: s! }), weight: 1 },
   { is: 'for time', says: format('for time') },
   { is: 'N rft', says: ([n]) => ({ is: 'format', kind: 'for time', n: n! }), weight: 0.6 },
   { is: 'rft', says: format('for time') },
@@ -458,6 +487,11 @@ const CLOCK: readonly Rule<Fact>[] = [
       weight: 1.5,
     }),
   ),
+  {
+    is: 'then N of? each , then? up? to N',
+    says: ([second, to]) => (second! > 1 ? { is: 'steps', from: 1, by: second! - 1, to: to! } : null),
+    weight: 1,
+  },
   {
     is: 'N @step N @step N @step|. .|… .? .? @step? N',
     says: (v) => steps([...v.slice(0, 3), ...range(v)]),
@@ -620,6 +654,17 @@ const DOSE: readonly Rule<Fact>[] = [
     weight: 0.6,
   },
   {
+    is: 'T each|per|a @sideword @x N',
+    says: ([seconds, sets]) =>
+      sets! <= 12 ? { is: 'sets of', sets: sets!, seconds: seconds!, each: true } : null,
+    weight: 1,
+  },
+  {
+    is: 'N @rep? each|per|a @sideword @x N',
+    says: ([reps, sets]) => (sets! <= 12 ? { is: 'sets of', sets: sets!, reps: reps!, each: true } : null),
+    weight: 1,
+  },
+  {
     is: 'N @rep? , N set',
     says: ([reps, sets]) => ({ is: 'sets of', sets: sets!, reps: reps! }),
     weight: 0.6,
@@ -638,11 +683,28 @@ const DOSE: readonly Rule<Fact>[] = [
   { is: 'each|per|every|a|both|either @sideword', says: () => ({ is: 'each' }), weight: 0.3 },
   { is: 'each|both @sideword', says: () => ({ is: 'each' }), weight: 0.3 },
   { is: '/ @sideword', says: () => ({ is: 'each' }), weight: 0.3 },
+  {
+    is: 'N @x N pace|breath|length',
+    says: ([sets, reps]) => (sets! <= 12 ? { is: 'sets of', sets: sets!, reps: reps! } : null),
+    weight: 0.8,
+  },
+  {
+    is: 'daily|once|twice|thrice a|per? day|week?',
+    says: (_, words) =>
+      words[0] === 'daily' || words.length > 1 ? { is: 'remark', says: words.join(' ') } : null,
+    weight: 0.4,
+  },
+  {
+    is: 'N time|@x a|per day|week',
+    says: (_, words) => ({ is: 'remark', says: words.join(' ') }),
+    weight: 1,
+  },
+  { is: 'every other? day', says: (_, words) => ({ is: 'remark', says: words.join(' ') }), weight: 0.6 },
   { is: 'N lap|length|breath|pace', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.2 },
   { is: 'r|l / l|r', says: () => ({ is: 'each' }), weight: 0.5 },
   { is: 'r|l|right|left &|and l|r|left|right', says: () => ({ is: 'each' }), weight: 0.5 },
   { is: 'e / s', says: () => ({ is: 'each' }), weight: 0.3 },
-  { is: 'each|ea', says: () => ({ is: 'each' }), weight: -0.3 },
+  { is: 'each|ea', says: () => ({ is: 'each', one: true }), weight: -0.3 },
   { is: 'in all|total', says: () => ({ is: 'in all' }), weight: 0.3 },
   { is: 'total', says: () => ({ is: 'in all' }), weight: -0.3 },
   { is: '@sep? left @sideword?', says: () => ({ is: 'side', side: 'left' }), weight: -0.2 },
@@ -679,7 +741,8 @@ const DOSE: readonly Rule<Fact>[] = [
   { is: '@|at? rpe of? N', says: ([n]) => ({ is: 'remark', says: `RPE ${n}` }), weight: 0.6 },
   { is: '@|at? N %|percent', says: ([n]) => ({ is: 'remark', says: `${n} %` }), weight: 0.6 },
   { is: 'Q rest|off|recovery|between', says: rest, weight: 0.4 },
-  { is: '@rest @sep? Q', says: rest, weight: 0.4 },
+  { is: '@rest :|-|–|for|of|= Q', says: rest, weight: 0.4 },
+  { is: '@rest Q', says: rest, weight: 0.4 },
   { is: 'no @rest', says: () => ({ is: 'rest', seconds: 0 }) },
 ];
 function tempo(v: readonly number[]): Fact | null {

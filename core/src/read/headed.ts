@@ -1,5 +1,5 @@
 import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
-import { factsIn } from './grammar.ts';
+import { factsIn, type Match } from './grammar.ts';
 import { headingOf, isLabel, leftOver, numberedFormat, roundsBehind } from './headings.ts';
 import { apart, itemsOf, sureOf } from './items.ts';
 import type { Item } from './line.ts';
@@ -13,6 +13,9 @@ const LIKELY = 0.6;
 const known = (items: readonly Item[]) => items.filter((item) => sureOf(item) >= LIKELY).length;
 /** At least half of what was listed is known: the others are movements too. */
 const isList = (items: readonly Item[]) => items.length > 0 && known(items) >= items.length / 2;
+/** A dash with a space before it. */
+const isParting = (rest: readonly Token[], token: Token, i: number) =>
+  i > 0 && PARTING.has(token.word) && token.from > rest[i - 1]!.to;
 const movesIn = ({ names, text, own }: Said, tokens: readonly Token[]) =>
   itemsOf(names, text, apart(tokens, names, own), own);
 
@@ -49,11 +52,17 @@ export function partHeading(said: Said): LineOf | null {
   if (!parted && leftOver(after, matches).length === 0) return said.as('heading', 0.95, headed);
   // "Warm-up: 5 mins - march, arm circles": the time is for all of it.
   const bare = after[0]?.word === '(' && after[2]?.word === ')' ? [after[1]!, ...after.slice(3)] : after;
-  const timed = bare[0]?.kind === 'seconds' && ['-', '–', '—', ':', ',', 'of'].includes(bare[1]?.word ?? '');
+  const sign = ['-', '–', '—', ':', ',', 'of'].includes(bare[1]?.word ?? '');
+  const timed =
+    bare[0]?.kind === 'seconds' && (sign || (heading.to < rest.length && bare[1]?.kind === 'word'));
   // "Main: EMOM 20, 10 burpees": the kind of clock before what is done.
   const [begins] = matches;
   const behind = begins?.from === 0 && OF_BLOCKS.has(begins.fact.is) ? begins.to : 0;
-  const rows = parted ? after.slice(clock.length + 1) : timed ? bare.slice(2) : after.slice(behind);
+  const rows = parted
+    ? after.slice(clock.length + 1)
+    : timed
+      ? bare.slice(sign ? 2 : 1)
+      : after.slice(behind);
   const items = movesIn(said, rows);
   if (timed) {
     // How long all of it is, not each.
@@ -69,12 +78,22 @@ export function partHeading(said: Said): LineOf | null {
   return said.as('heading', 0.85, { ...headed, items, facts });
 }
 
+/** Facts that are of the whole part though they stand among its movements: "then 2 of each, up to 10". */
+const OF_ALL = new Set<Fact['is']>(['steps', 'round rest', 'rounds', 'way']);
+function withoutClock(tokens: readonly Token[]): { rest: readonly Token[]; facts: Fact[] } {
+  const found = factsIn(CLOCK_GRAMMAR, tokens).filter(
+    ({ fact, from, to }) => OF_ALL.has(fact.is) && to - from >= 3,
+  );
+  return {
+    rest: tokens.filter((_, i) => !found.some(({ from, to }) => from <= i && i < to)),
+    facts: found.map(({ fact }) => fact),
+  };
+}
+
 /** "AMRAP 10: squats, press-ups", "Ladder 1 to 10 - swings": the clock, and behind its sign the movements. */
 export function clockThenMoves(said: Said): LineOf | null {
   const { rest, text, names, own } = said;
-  const parting = rest.findIndex(
-    (token, i) => i > 0 && PARTING.has(token.word) && token.from > rest[i - 1]!.to,
-  );
+  const parting = rest.findIndex((token, i) => isParting(rest, token, i));
   for (const cut of [said.colon, parting]) {
     if (cut < 1 || cut >= rest.length - 1) continue;
     const clock = rest.slice(0, cut);
@@ -82,17 +101,20 @@ export function clockThenMoves(said: Said): LineOf | null {
     const named = numberedFormat(clock);
     const matches = named ?? factsIn(CLOCK_GRAMMAR, clock);
     if (!matches.some(({ fact }) => OF_BLOCKS.has(fact.is))) continue;
-    if (!named && leftOver(clock, matches).length > 0) continue;
-    const open = after.findIndex((token) => token.word === '(');
-    const all = movesIn(said, after);
+    // "Blast 1 (3 x 40/20): squat, row": what the part is called, and then its clock.
+    const called = named || cut !== said.colon ? null : nameBefore(said, clock, matches);
+    if (!named && !called && leftOver(clock, matches).length > 0) continue;
+    const { rest: behind, facts } = withoutClock(after);
+    const open = behind.findIndex((token) => token.word === '(');
+    const all = movesIn(said, behind);
     // What stands in brackets may only explain: "(1 swing, 1 squat, 2 swings …)".
-    const short = open > 0 ? itemsOf(names, text, after.slice(0, open), own) : all;
+    const short = open > 0 ? itemsOf(names, text, behind.slice(0, open), own) : all;
     const items = known(short) === short.length && known(all) < all.length ? short : all;
     if (!isList(items)) continue;
     return said.as('heading', 0.85, {
       role: 'circuit',
-      heading: named ? text.slice(rest[0]!.from, clock.at(-1)!.to) : null,
-      facts: matches.map((match) => match.fact),
+      heading: named ? text.slice(rest[0]!.from, clock.at(-1)!.to) : called,
+      facts: [...matches.map((match) => match.fact), ...facts],
       items,
       spans: [...spansOf(clock, matches), ...spansOfItems(items)],
       titled: said.titled,
@@ -101,14 +123,32 @@ export function clockThenMoves(said: Said): LineOf | null {
   return null;
 }
 
+/** Words before a part's clock that name no movement; null where there are none. */
+function nameBefore(said: Said, clock: readonly Token[], matches: readonly Match<Fact>[]): string | null {
+  const first = matches.find(({ fact }) => fact.is !== 'aside');
+  const to = clock.findIndex((token, i) => token.word === '(' || i === first?.from);
+  const label = clock.slice(0, to).filter((token) => token.kind !== 'sign');
+  const behind = clock.slice(to);
+  if (to < 1 || label.length > 5 || !label.some((token) => token.kind === 'word')) return null;
+  const inside = factsIn(CLOCK_GRAMMAR, behind);
+  if (leftOver(behind, inside).length > 0 || !isLabel(said.names, label, said.own)) return null;
+  return said.text.slice(label[0]!.from, label.at(-1)!.to);
+}
+
 /** "Legs: squats, lunges": what they are of, and behind the colon the movements. */
 export function labelThenMoves(said: Said): LineOf | null {
   const { rest, text, names, own, colon, titled } = said;
-  if (colon < 1 || colon > 4 || colon >= rest.length - 1 || said.listed) return null;
-  const label = rest.slice(0, colon);
-  if (!isLabel(names, label, own)) return null;
-  const items = itemsOf(names, text, rest.slice(colon + 1), own);
-  if (!isList(items)) return null;
+  if (colon < 1 || colon >= rest.length - 1 || said.listed) return null;
+  // "Back class (for Jo): pelvic tilts, knee rolls": what stands in brackets is no part of what it is called.
+  const open = rest.findIndex((token) => token.word === '(');
+  const label = rest.slice(0, open > 0 && open < colon ? open : colon);
+  if (label.length > 6 || !isLabel(names, label, own)) return null;
+  const { rest: behind, facts: ofAll } = withoutClock(rest.slice(colon + 1));
+  const items = itemsOf(names, text, behind, own);
+  const dosed = items.filter((item) => item.facts.length > 0).length;
+  // Three things and more behind it, most with a count, are things to do, known or not.
+  if (!isList(items) && !(items.length >= 3 && dosed >= items.length / 2)) return null;
+  if (label.length > 4 && items.length < 2) return null;
   const whole = label.find((token) => token.kind === 'seconds');
   const sections =
     whole !== undefined || label.every((token) => SECTIONS.has(token.word) || token.word === 'and');
@@ -118,19 +158,23 @@ export function labelThenMoves(said: Said): LineOf | null {
     { what: 'heading', from: label[0]!.from, to: label.at(-1)!.to },
     ...spansOfItems(items),
   ];
-  const facts: Fact[] = whole ? [{ is: 'in all seconds', seconds: whole.value }] : [];
+  const facts: Fact[] = [
+    ...(whole ? [{ is: 'in all seconds', seconds: whole.value } as const] : []),
+    ...ofAll,
+  ];
   return sections
     ? said.as('heading', 0.85, { role: 'circuit', heading, items, facts, spans, titled })
-    : said.as('station', Math.min(...items.map(sureOf)), { items, spans, titled, label: heading });
+    : said.as('station', Math.min(...items.map(sureOf)), { items, facts, spans, titled, label: heading });
 }
 
-/** "Tuesday circuit: 40/20 x 3": words before a colon, and nothing but the clock behind it. */
+/** "Tuesday circuit: 40/20 x 3", "Chair class - all 10 reps": what it is called, and nothing but the clock behind. */
 export function titleThenClock(said: Said): LineOf | null {
-  const { rest, colon } = said;
-  if (colon < 1 || colon > 6 || colon >= rest.length - 1) return null;
+  const { rest } = said;
+  const cut = said.colon > 0 ? said.colon : rest.findIndex((token, i) => isParting(rest, token, i));
+  if (cut < 1 || cut > 6 || cut >= rest.length - 1) return null;
   if (said.clockFacts.some((fact) => fact.is === 'level')) return null;
-  const label = rest.slice(0, colon);
-  const after = rest.slice(colon + 1);
+  const label = rest.slice(0, cut);
+  const after = rest.slice(cut + 1);
   const matches = factsIn(CLOCK_GRAMMAR, after);
   const plain =
     label.every((token) => token.kind === 'word') &&
@@ -141,7 +185,7 @@ export function titleThenClock(said: Said): LineOf | null {
   return said.as('heading', 0.85, {
     facts: matches.map((match) => match.fact),
     spans: spansOf(after, matches),
-    heading: said.words(0, colon),
+    heading: said.words(0, cut),
     titled: said.titled,
   });
 }

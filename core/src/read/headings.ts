@@ -6,13 +6,24 @@ import { BULLETS, CLOCK_WORDS, LABELS, ROLES_SAID } from './line-words.ts';
 import { type Names, readName } from './names.ts';
 import type { Token } from './tokens.ts';
 
+/** Labels of a place where something is done, rather than of a turn of the clock. */
+const placeOf = (label: Token): { place?: true } => (label.word === 'station' ? { place: true } : {});
+
 const isMark = (token: Token) =>
   token.kind === 'sign' &&
   (BULLETS.has(token.word) || /[^\p{ASCII}]/u.test(token.word)) &&
   !'½¼¾×'.includes(token.word);
 
-/** A line without its bullet and number: where what matters begins. */
-export function withoutBullet(tokens: readonly Token[]): { rest: readonly Token[]; listed: boolean } {
+/** A line without its bullet and number: where what matters begins, and what the number said. */
+export interface Bulleted {
+  readonly rest: readonly Token[];
+  readonly listed: boolean;
+  /** The letter of "A1": what has the same letter is done in turn. */
+  readonly letter?: string;
+  /** "Station 2:": all that stands behind it is done there. */
+  readonly place?: true;
+}
+export function withoutBullet(tokens: readonly Token[]): Bulleted {
   let at = 0;
   let listed = false;
   while (tokens[at] && isMark(tokens[at]!)) {
@@ -39,7 +50,7 @@ export function withoutBullet(tokens: readonly Token[]): { rest: readonly Token[
     second?.kind === 'number' &&
     (close(third, second) || third?.word === '-' || third?.word === '–')
   )
-    return { rest: tokens.slice(at + 3), listed: true };
+    return { rest: tokens.slice(at + 3), listed: true, ...placeOf(first) };
   // "1 min:" has its unit; "Min 1:" has been read as a label.
   if (
     first?.kind === 'number' &&
@@ -53,8 +64,9 @@ export function withoutBullet(tokens: readonly Token[]): { rest: readonly Token[
   if (first?.kind === 'word' && /^[a-h]$/.test(first.word) && close(second, first))
     return { rest: tokens.slice(at + 2), listed: true };
   if (first?.kind === 'word' && /^[a-h]\d{1,2}$/.test(first.word)) {
-    if (close(second, first)) return { rest: tokens.slice(at + 2), listed: true };
-    if (second?.kind === 'word') return { rest: tokens.slice(at + 1), listed: true };
+    const letter = first.word[0]!;
+    if (close(second, first)) return { rest: tokens.slice(at + 2), listed: true, letter };
+    if (second?.kind === 'word' || second?.spelt) return { rest: tokens.slice(at + 1), listed: true, letter };
   }
   // "Station 1 step-ups".
   if (first && LABELS.has(first.word) && second?.kind === 'number' && !second.spelt && third?.kind === 'word')
@@ -70,6 +82,9 @@ interface Heading {
   readonly roundNumber: number | null;
 }
 
+/** What a label may seem to say of the clock: "Back", "5 mins legs". */
+const IN_LABELS = new Set<Fact['is']>(['reps', 'work', 'way', 'aside', 'led']);
+
 /** Words that are a label of what follows rather than a movement or a clock. */
 export function isLabel(names: Names, tokens: readonly Token[], own: ReadonlyMap<string, string>): boolean {
   const content = tokens.filter((token) => token.kind !== 'sign');
@@ -77,7 +92,7 @@ export function isLabel(names: Names, tokens: readonly Token[], own: ReadonlyMap
     (token.kind === 'number' || token.kind === 'seconds') && content.length > 1;
   if (content.some((token) => token.kind !== 'word' && !amount(token))) return false;
   if ((readName(names, content, own)[0]?.sure ?? 0) >= 0.9) return false;
-  return factsIn(CLOCK_GRAMMAR, content).every(({ fact }) => fact.is === 'reps' || fact.is === 'work');
+  return factsIn(CLOCK_GRAMMAR, content).every(({ fact }) => IN_LABELS.has(fact.is));
 }
 
 /** "Tabata 2", "AMRAP B": the kind of clock, and which of several it is. */
@@ -124,7 +139,9 @@ export function headingOf(tokens: readonly Token[]): Heading | null {
       };
     // "Warm up 5 mins - marching, arm circles": how long it all is, and then what.
     const timed = tokens[at]?.kind === 'seconds' || (words[at] === '(' && tokens[at + 1]?.kind === 'seconds');
-    if (timed && ends(at + (words[at] === '(' ? 3 : 1))) return { role, to: at, roundNumber: null };
+    const calm = role === 'warm-up' || role === 'cool-down';
+    if (timed && (ends(at + (words[at] === '(' ? 3 : 1)) || (calm && words[at] !== '(')))
+      return { role, to: at, roundNumber: null };
     // "Circuit 1 30/15 x 2": a number of its own and then the clock.
     if (at > length || role !== 'circuit') {
       const rest = tokens.slice(at);

@@ -87,6 +87,57 @@ function andThen(
   return undefined;
 }
 
+type Piece = { from: number; to: number; joined: Item['joined'] };
+
+const AMOUNTS = new Set<Fact['is']>(['reps', 'seconds', 'metres']);
+
+/** "10 squats 10 press-ups 10 sit-ups": a count after a name begins another, where each of them is known. */
+function countsApart(
+  piece: Piece,
+  facts: readonly Match<Fact>[],
+  isMove: (from: number, to: number) => boolean,
+): Piece[] {
+  const counts = facts.filter(
+    (match) => match.from >= piece.from && match.to <= piece.to && AMOUNTS.has(match.fact.is),
+  );
+  if (counts.length < 2 || counts[0]!.from !== piece.from) return [piece];
+  const cuts = counts.map((match) => match.from);
+  const apart = cuts.map((from, i) => ({
+    from,
+    to: cuts[i + 1] ?? piece.to,
+    joined: i === 0 ? piece.joined : ('next' as const),
+  }));
+  return apart.every(({ from, to }) => isMove(from, to)) ? apart : [piece];
+}
+
+/** "Start them with squats", "then finish by doing a plank": what leads to a name is none of it. */
+const LEADS = new Set(['start', 'begin', 'finish', 'end', 'open', 'follow', 'move', 'go']);
+const TO = new Set(['with', 'by', 'into', 'onto']);
+function withoutLead(tokens: readonly Token[]): readonly Token[] {
+  const lead = tokens.findIndex((token) => LEADS.has(token.word));
+  if (lead < 0) return tokens;
+  const to = tokens.findIndex((token, i) => i > lead && i <= lead + 2 && TO.has(token.word));
+  return to > 0 && to < tokens.length - 1 ? tokens.slice(to + 1) : tokens;
+}
+
+/** "Quads, hamstrings, chest - 30 s each": said behind the last it is of all of them. */
+function shared(items: readonly Item[], last: readonly Match<Fact>[]): readonly Item[] {
+  const tail = items.at(-1)!;
+  const each = last.findIndex(({ fact }) => fact.is === 'each' && fact.one);
+  const amount = each > 0 ? last[each - 1]! : undefined;
+  const apart =
+    items.length > 1 &&
+    amount !== undefined &&
+    AMOUNTS.has(amount.fact.is) &&
+    amount.to === last[each]!.from &&
+    items.slice(0, -1).every((item) => !item.facts.some((fact) => AMOUNTS.has(fact.is)));
+  if (!apart) return items;
+  const facts = tail.facts.filter((fact) => fact !== last[each]!.fact);
+  return items.map((item) =>
+    item === tail ? { ...item, facts } : { ...item, facts: [...item.facts, amount.fact] },
+  );
+}
+
 /** Movements of a line, with how much of each. */
 export function itemsOf(
   names: Names,
@@ -100,7 +151,7 @@ export function itemsOf(
   });
   const facts = factsIn(DOSE_GRAMMAR, tokens);
   const taken = covered(facts, tokens.length);
-  const pieces: { from: number; to: number; joined: Item['joined'] }[] = [];
+  const pieces: Piece[] = [];
   let begun = 0;
   let joined: Item['joined'] = null;
   for (let i = 0; i <= tokens.length; i++) {
@@ -128,17 +179,23 @@ export function itemsOf(
       pieces.splice(k, to - k, { ...pieces[k]!, to: last.to });
       break;
     }
+  const isMove = (from: number, to: number) =>
+    (readName(names, namesIn(from, to), own)[0]?.sure ?? 0) >= SURE;
+  const cut = pieces.flatMap((piece) => countsApart(piece, facts, isMove));
   const items: Item[] = [];
-  for (const piece of pieces) {
+  for (const piece of cut) {
     const inside = facts.filter((match) => match.from >= piece.from && match.to <= piece.to);
-    const nameTokens = namesIn(piece.from, piece.to);
+    const written = withoutLead(namesIn(piece.from, piece.to));
+    // "hearts = squats": the trainer's own label before the sign.
+    const sign = written.findIndex((token, i) => i > 0 && i <= 4 && token.word === '=');
+    const nameTokens = sign > 0 && sign < written.length - 1 ? written.slice(sign + 1) : written;
     const words = nameTokens.filter((token) => token.kind === 'word' || token.kind === 'number');
     const last = items.at(-1);
     if (nameWords(words).length === 0 || words.every((token) => token.kind === 'number')) {
       // Only a dose: it belongs to what stands before it.
       if (last)
         items[items.length - 1] = { ...last, facts: [...last.facts, ...inside.map((match) => match.fact)] };
-      else if (inside.length > 0 && pieces.length > 1) pieces[1] = { ...pieces[1]!, from: piece.from };
+      else if (inside.length > 0 && cut.length > 1) cut[1] = { ...cut[1]!, from: piece.from };
       continue;
     }
     // Behind a dash stands a word about how, unless the name goes on.
@@ -149,7 +206,7 @@ export function itemsOf(
     const before = dash > 0 ? readName(names, nameTokens.slice(0, dash), own) : [];
     const readings = (before[0]?.sure ?? 0) > (whole[0]?.sure ?? 0) ? before : whole;
     const named = nameTokens.filter((token) => token.kind !== 'sign');
-    const from = named[0]!.from;
+    const from = nameTokens === written ? named[0]!.from : written[0]!.from;
     const to = named.at(-1)!.to;
     items.push({
       text: text.slice(from, to),
@@ -161,7 +218,15 @@ export function itemsOf(
       tiers: items.length === 0 ? tiers.map((way) => text.slice(way[0]!.from, way.at(-1)!.to)) : [],
     });
   }
-  return items;
+  const last = pieces.at(-1);
+  return last && items.length > 1
+    ? [
+        ...shared(
+          items,
+          facts.filter((match) => match.from >= last.from),
+        ),
+      ]
+    : items;
 }
 
 /** How sure a piece is a movement at all. */

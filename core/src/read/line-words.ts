@@ -133,3 +133,6 @@ export const OF_BLOCKS = new Set<Fact['is']>([
   'cap',
   'in all seconds',
 ]);
+
+/** Nothing at one station takes as long as this, in seconds. Estimate. */
+export const LEAST_SESSION = 600;

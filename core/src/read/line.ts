@@ -48,6 +48,10 @@ export interface LineRead {
   readonly titled: boolean;
   /** Numbered, bulleted: one of a list. */
   readonly listed: boolean;
+  /** The letter of "A1": what has the same letter is done in turn. */
+  readonly letter: string | null;
+  /** A place by its number: all of its movements are done there. */
+  readonly place: boolean;
   /** Every number of it but the line's own. */
   readonly numbers: readonly SaidNumber[];
 }

@@ -1,4 +1,4 @@
-import { CLOCK_GRAMMAR } from './facts.ts';
+import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn } from './grammar.ts';
 import { clockThenMoves, labelThenMoves, partHeading, titleThenClock } from './headed.ts';
 import { leftOver, withoutBullet } from './headings.ts';
@@ -77,12 +77,36 @@ function clockAlone(said: Said): LineOf | null {
   });
 }
 
+const OF_ALL = new Set<Fact['is']>(['rounds', 'round rest', 'times', 'aside']);
+/** A piece of a line that says nothing but how often all of it is done. */
+function isClockOfAll(said: Said, item: Item): boolean {
+  if (sureOf(item) >= LIKELY) return false;
+  const tokens = tokensOf(item.text);
+  const facts = factsIn(CLOCK_GRAMMAR, tokens);
+  return (
+    facts.length > 0 &&
+    facts.every(({ fact }) => OF_ALL.has(fact.is)) &&
+    leftOver(tokens, facts).length === 0 &&
+    tokens.length > 1 &&
+    said.content.length > tokens.length
+  );
+}
+
 /** Movements, all of them known or most of them, with pieces of clock between. */
 function movements(said: Said): LineOf | null {
   const { rest, titled } = said;
   const { items } = said;
   const good = items.filter((item) => sureOf(item) >= LIKELY);
   const spans = [...spansOf(rest, said.doses), ...spansOfItems(items)];
+  // "Repeat 4 times" among the movements of a line is of all of them.
+  const clocks = items.filter((item) => isClockOfAll(said, item));
+  if (clocks.length > 0 && good.length > 0 && good.length + clocks.length === items.length)
+    return said.as('station', Math.min(...good.map(sureOf)), {
+      items: good,
+      facts: clocks.flatMap((item) => factsIn(CLOCK_GRAMMAR, tokensOf(item.text)).map(({ fact }) => fact)),
+      spans,
+      titled,
+    });
   if (good.length === items.length && items.length > 0)
     return said.as('station', Math.min(...items.map(sureOf)), { items, spans, titled });
   if (good.length < 2 && !(good.length === 1 && items.length === 2)) return null;
@@ -145,6 +169,8 @@ const STRONG = new Set([
 function clockInWords(said: Said): LineOf | null {
   const { clockFacts, rest, titled, listed } = said;
   if (clockFacts.length === 0 || said.items.some((item) => sureOf(item) >= LIKELY)) return null;
+  // Several things with a count each are things to do, known or not.
+  if (said.items.filter((item) => item.facts.length > 0).length >= 2 && said.items.length >= 3) return null;
   const leftWords = said.left.filter((token) => token.kind === 'word');
   const strong = clockFacts.some((fact) => STRONG.has(fact.is)) || clockFacts.length >= 2;
   const share = said.left.length / said.content.length;

@@ -2,7 +2,7 @@ import type { Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
 import { type Demand, type Move, middle } from '../move/index.ts';
 import { DIFFER } from './differ.ts';
-import { type Token, tokensOf } from './tokens.ts';
+import { singular, type Token, tokensOf } from './tokens.ts';
 import { isFiller, isHead, TWIN_WORDS, untwinned, weightOf } from './twins.ts';
 
 /** One way to read a name: a move, or several done as one movement. */
@@ -50,10 +50,16 @@ export interface Names {
 }
 
 /** Words of every day that are no names of movements, and no typing errors of one. */
-const PLAIN_WORDS =
-  'left right then each every lower upper slow fast next last first second third with without from into onto over under after before until while when main part block level levels ' +
-  'light heavy hard easy soft loud time times team partner pair group free best like love hate keep take make this that these those there here have has does done down high back side ' +
-  'both only also just very much more less most least many some none still even long short tall wide deep warm cool cold water drink rest stop start finish end ready music mats mat cone cones bring tell show';
+const EVERYDAY = new Set(
+  (
+    'left right then each every lower upper slow fast next last first second third with without from into onto over under after before until while when main part block level levels ' +
+    'light heavy hard easy soft loud time times team partner pair group free best like love hate keep take make this that these those there here have has does done down high back side ' +
+    'both only also just very much more less most least many some none still even long short tall wide deep warm cool cold water drink rest stop start finish end ready music mats mat cone cones bring tell show ' +
+    'beat clock about again always around away back because before being best better big bit body break bring call can come could daily did does even ever everyone everything far feel few find first fun get give good great group had half hard hope idea inside keep kind know large last late learn least leave let life little look lot loud main mean might mind minute moment morning much must name near need never new night nothing number often once open other outside own past person pick place play point put quite really right room round same say second see seem sense several should show side simple since small soft some sort speak stay still such talk than thank them thing think though thought three through today together tomorrow too try turn two upon use usual usually very want way week well went were what where which while who whole why will work would year yes yet ' +
+    // and what the library has none of
+    'legpress hacksquat legextensionmachine smithmachine rower sledge battlerope tyreflip crosstrainer exercisebike skierg treadmill elliptical'
+  ).split(' '),
+);
 
 /** Words between movements done as one. */
 const CONNECTS = new Set(['+', '&', 'and', 'to', 'into', 'with', 'then', 'w', ',']);
@@ -107,12 +113,7 @@ export function namesOf(library: Library): Names {
   const exact = new Map<string, string[]>();
   const entries: Entry[] = [];
   const byWord = new Map<string, number[]>();
-  const vocabulary = new Set<string>([
-    ...TWIN_WORDS,
-    ...MANNER,
-    ...Object.keys(changes),
-    ...PLAIN_WORDS.split(' '),
-  ]);
+  const vocabulary = new Set<string>([...TWIN_WORDS, ...MANNER, ...Object.keys(changes)]);
   const linked = new Set<string>();
   const add = (name: string, move: string, own: boolean) => {
     const tokens = tokensOf(name);
@@ -194,9 +195,27 @@ function apart(a: string, b: string): number {
   return rows[a.length]![b.length]!;
 }
 
+/** "sidestep", "kneelifts": two words of the language written as one, of which one says what is done. */
+function apartIn(names: Names, word: string): readonly string[] | null {
+  if (word.length < 7 || names.vocabulary.has(word) || EVERYDAY.has(word)) return null;
+  for (let i = 3; i <= word.length - 3; i++) {
+    const two = [word.slice(0, i), singular(word.slice(i))];
+    if (two.every((part) => names.vocabulary.has(part)) && two.some(isHead)) return two;
+  }
+  return null;
+}
+
+/** "Bridging", "lunging": the movement by its doing. */
+function doing(names: Names, word: string): string | null {
+  if (!word.endsWith('ing') || word.length < 6 || names.vocabulary.has(word)) return null;
+  const stem = word.slice(0, -3);
+  const found = [stem, `${stem}e`, stem.replace(/(.)\1$/, '$1')].find((one) => isHead(one));
+  return found ?? null;
+}
+
 /** A word of the language that was meant by a word that isn't one; null where none is near enough. */
 function meantBy(names: Names, word: string): string | null {
-  if (word.length < 4 || names.vocabulary.has(word) || /\d/.test(word)) return null;
+  if (word.length < 4 || names.vocabulary.has(word) || EVERYDAY.has(word) || /\d/.test(word)) return null;
   const candidates = new Set(deletesOf(word).flatMap((less) => names.near.get(less) ?? []));
   let best: string | null = null;
   let least = word.length >= 8 ? 3 : 2;
@@ -302,6 +321,14 @@ const OF_BODY = new Set([
   'hip',
 ]);
 const ELSEWHERE = 0.2;
+/** Where on the body: said of one and named of another, it is another movement. */
+const LIMBS = new Set([
+  ...OF_BODY,
+  ...'arm leg onearm oneleg forearm shoulder elbow hand foot heel calf thigh hamstring chest'.split(' '),
+]);
+const OTHER_LIMB = 0.4;
+/** What a name does besides what was written. */
+const NEW_HEAD = 0.18;
 /** Readings are told apart, at most so many. */
 const MOST = 5;
 
@@ -325,13 +352,16 @@ function scoreOf(entry: Entry, words: readonly string[], total: number): Scored 
   const lostHeads = left.filter(isHead).length;
   // Said of another part of the body it is another movement: a turn of the head is none of the trunk.
   const elsewhere = left.some((word) => OF_BODY.has(word) && !entry.words.includes(word));
+  // "Single leg circles" are none of the arms.
+  const otherLimb =
+    left.some((word) => LIMBS.has(word)) && entry.words.some((own) => LIMBS.has(own) && !words.includes(own));
   const newHeads =
     entry.heads === 0 ? 0 : entry.words.filter((own) => isHead(own) && !words.includes(own)).length;
   const score =
     (2 * shared) / (total + entry.weight) -
     lostHeads * 0.12 -
-    (elsewhere ? ELSEWHERE : 0) -
-    newHeads * 0.1 +
+    (otherLimb ? OTHER_LIMB : elsewhere ? ELSEWHERE : 0) -
+    newHeads * NEW_HEAD +
     (heads > 0 ? HAS_HEAD : 0) +
     (entry.own ? OWN_NAME : 0);
   return { entry, score, left };
@@ -417,13 +447,19 @@ function readWhole(names: Names, written: readonly string[], linked = false): re
 function readAnew(names: Names, written: readonly string[], linked: boolean): Reading[] {
   const { library } = names;
   const mended: string[] = [];
-  const words = written.map((word) => {
+  let changed = false;
+  const words = written.flatMap((word) => {
+    const same = apartIn(names, word) ?? doing(names, word);
+    if (same !== null) {
+      changed = true;
+      return same;
+    }
     const meant = meantBy(names, word);
-    if (meant === null) return word;
+    if (meant === null) return [word];
     mended.push(`“${word}” read as “${meant}”`);
-    return meant;
+    return [meant];
   });
-  const plain = mended.length > 0 ? untwinned(words).filter((word) => !isFiller(word)) : words;
+  const plain = changed || mended.length > 0 ? untwinned(words).filter((word) => !isFiller(word)) : words;
   if (plain.length === 0) return [];
   const typo = mended.length > 0 ? `; ${mended.join(', ')}` : '';
   const cost = mended.length * 0.06;
@@ -444,9 +480,9 @@ function readAnew(names: Names, written: readonly string[], linked: boolean): Re
   const candidates = scored(names, plain);
   // A word that asks for another rung or setting of the same family.
   if (found.length === 0) {
-    const changed = plain.filter((word) => changes[word] && !OF_MANNER.has(word));
-    const rest = plain.filter((word) => !changed.includes(word) && !MANNER.has(word));
-    if (changed.length > 0 && rest.length > 0) {
+    const changing = plain.filter((word) => changes[word] && !OF_MANNER.has(word));
+    const rest = plain.filter((word) => !changing.includes(word) && !MANNER.has(word));
+    if (changing.length > 0 && rest.length > 0) {
       const base = names.exact.get(keyOf(rest)) ?? names.exact.get(`=${sortedKey(rest)}`);
       for (const id of base ?? []) {
         const suits = (move: string) => {
@@ -455,14 +491,14 @@ function readAnew(names: Names, written: readonly string[], linked: boolean): Re
           return (
             it !== undefined &&
             demand !== undefined &&
-            changed.every((word) => changes[word]!.suits(demand, it))
+            changing.every((word) => changes[word]!.suits(demand, it))
           );
         };
         const fit = [id, ...neighbours(library, id)].find(suits);
         if (fit)
           take(
             [fit],
-            `${library.move(id)!.name.toLowerCase()}, ${changed.map((word) => changes[word]!.says).join(', ')}`,
+            `${library.move(id)!.name.toLowerCase()}, ${changing.map((word) => changes[word]!.says).join(', ')}`,
             0.86,
           );
       }
@@ -495,6 +531,8 @@ function readAnew(names: Names, written: readonly string[], linked: boolean): Re
         over.some((word) => !names.vocabulary.has(word)) ? NO_MORE : 1,
         // "Seated", "chest": how or where, and no word of what is done.
         score < 0.95 && !plain.some(isHead) ? NO_MORE : 1,
+        // "Stretch" says no more than which kind of thing.
+        plain.length === 1 && plain[0] === 'stretch' ? NO_MORE : 1,
       ),
     );
   }

@@ -1,5 +1,8 @@
 const HEADS_OF_COLUMNS: Readonly<
-  Record<string, 'name' | 'reps' | 'sets' | 'rest' | 'time' | 'load' | 'note' | 'number'>
+  Record<
+    string,
+    'name' | 'reps' | 'sets' | 'rest' | 'time' | 'load' | 'note' | 'number' | 'easier' | 'harder'
+  >
 > = {
   exercise: 'name',
   move: 'name',
@@ -31,6 +34,19 @@ const HEADS_OF_COLUMNS: Readonly<
   note: 'note',
   cue: 'note',
   comments: 'note',
+  easier: 'easier',
+  easy: 'easier',
+  regression: 'easier',
+  beginner: 'easier',
+  beginners: 'easier',
+  low: 'easier',
+  'low impact': 'easier',
+  modification: 'easier',
+  harder: 'harder',
+  hard: 'harder',
+  progression: 'harder',
+  advanced: 'harder',
+  'high impact': 'harder',
   '#': 'number',
   no: 'number',
   nr: 'number',
@@ -38,18 +54,53 @@ const HEADS_OF_COLUMNS: Readonly<
   order: 'number',
 };
 
+const FRAMED = /^\s*\|.*\|\s*$/;
+/** What stands in each column of a row; the row itself where it has none. */
+function cellsOf(row: string): string[] {
+  const cells = row.includes('\t')
+    ? row.split('\t')
+    : FRAMED.test(row)
+      ? row.trim().slice(1, -1).split('|')
+      : row.split('|');
+  return cells.map((cell) => cell.trim());
+}
+/** What the columns are of, where a row says so. */
+function headsOf(cells: readonly string[]): (string | undefined)[] | null {
+  const heads = cells.map((cell) => {
+    const said = cell.toLowerCase().replace(/[^a-z#].*$/, '');
+    return HEADS_OF_COLUMNS[cell.toLowerCase()] ?? HEADS_OF_COLUMNS[said];
+  });
+  const known = heads.filter(Boolean).length;
+  if (known < 2 || known < cells.filter(Boolean).length) return null;
+  if (heads.includes('name') && heads.includes('time')) {
+    const at = heads.indexOf('name');
+    // "Station | Work | Rest": under "work" stands what is done, where the stations only have numbers.
+    if (cells[at]!.toLowerCase() === 'station' && !heads.some((head, i) => head === 'name' && i !== at)) {
+      const work = cells.findIndex((cell) => cell.toLowerCase() === 'work');
+      const ways = heads.some((head) => head === 'easier' || head === 'harder');
+      if (work >= 0 && ways)
+        return heads.map((head, i) => (i === at ? 'number' : i === work ? 'name' : head));
+    }
+  }
+  return heads.includes('name') ? heads : null;
+}
+
 /** Rows of a table as lines a trainer might have written: "Squat, 12 reps, 30 s rest". */
 export function tableLines(rows: readonly string[]): { text: string; table: boolean }[] {
   let columns: readonly (string | undefined)[] | null = null;
   return rows.map((row) => {
-    if (!row.includes('\t') && !/^\s*\|.*\|\s*$/.test(row)) return { text: row, table: false };
-    const split = row.includes('\t') ? row.split('\t') : row.trim().slice(1, -1).split('|');
-    const cells = split.map((cell) => cell.trim());
-    const heads = cells.map((cell) => HEADS_OF_COLUMNS[cell.toLowerCase().replace(/[^a-z#].*$/, '')]);
-    if (heads.includes('name') && heads.filter(Boolean).length >= 2) {
+    const cells = cellsOf(row);
+    if (cells.length < 2) {
+      if (row.trim() !== '') columns = null;
+      return { text: row, table: false };
+    }
+    const heads = headsOf(cells);
+    if (heads) {
       columns = heads;
       return { text: '', table: true };
     }
+    // Without its frame and its heads a line with strokes in it is a line.
+    if (columns === null && !row.includes('\t') && !FRAMED.test(row)) return { text: row, table: false };
     if (cells.every((cell) => /^[-:\s]*$/.test(cell))) return { text: '', table: true };
     const said = cells.flatMap((cell, i) => {
       if (cell === '' || cell === '-' || cell === '–') return [];
@@ -67,6 +118,9 @@ export function tableLines(rows: readonly string[]): { text: string; table: bool
           return [bare ? `${cell} s` : cell];
         case 'load':
           return [bare ? `${cell} kg` : cell];
+        case 'easier':
+        case 'harder':
+          return [`${columns![i]}: ${cell}`];
         case 'note':
           return [];
         default:

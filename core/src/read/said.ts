@@ -29,6 +29,7 @@ export class Said {
   /** Its pieces without a bullet and the line's own number. */
   readonly rest: readonly Token[];
   readonly listed: boolean;
+  readonly #mark: Pick<LineRead, 'letter' | 'place'>;
   /** Pieces that are words and numbers. */
   readonly content: readonly Token[];
   /** Words that look like a title. */
@@ -48,7 +49,8 @@ export class Said {
     this.names = names;
     this.own = own;
     this.text = whole.slice(0, LONGEST_LINE);
-    const { rest, listed } = withoutBullet(tokensOf(this.text, MOST_TOKENS));
+    const { rest, listed, letter, place } = withoutBullet(tokensOf(this.text, MOST_TOKENS));
+    this.#mark = { letter: letter ?? null, place: place ?? false };
     this.rest = rest;
     this.listed = listed;
     this.content = rest.filter((token) => token.kind !== 'sign');
@@ -109,6 +111,7 @@ export class Said {
       tier: null,
       titled: false,
       listed: this.listed,
+      ...this.#mark,
       ...more,
     };
   }

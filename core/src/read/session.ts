@@ -2,7 +2,9 @@ import { MOST_BLOCKS, MOST_STATIONS, type Station } from '../session/index.ts';
 import { formatOf } from './clock-said.ts';
 import { clamp, type Draft, draft, type Row, restsBetween } from './draft.ts';
 import type { Fact } from './facts.ts';
+import { apart, itemsOf } from './items.ts';
 import type { Item, LineRead } from './line.ts';
+import { LEAST_SESSION } from './line-words.ts';
 import { readLine } from './lines.ts';
 import { lostNumbers } from './lost.ts';
 import {
@@ -23,9 +25,6 @@ import { tokensOf } from './tokens.ts';
 /** As much as is read: no session is longer, and a pasted page of anything stays quick. */
 const MOST_LINES = 400;
 const MOST_CHARACTERS = 40_000;
-
-/** Nothing at one station takes as long as this, in seconds. Estimate. */
-const LEAST_SESSION = 600;
 
 const clockLike = (facts: readonly Fact[]) =>
   facts.some((fact) => ['interval', 'work', 'format', 'steps', 'level', 'sets of', 'sets'].includes(fact.is));
@@ -136,11 +135,20 @@ export function readSession(
       ? { ...item, readings }
       : item;
   };
+  /** "squat / row" where things go in pairs is a pair, and no two ways of one. */
+  const abreast = (read: LineRead): readonly Item[] => {
+    if (read.items.length !== 1 || read.items[0]!.tiers.length === 0 || !read.text.includes('/'))
+      return read.items;
+    const tokens = tokensOf(read.text);
+    return itemsOf(names, read.text, apart(tokens, names, own), own);
+  };
   const addStations = (read: LineRead) => {
-    const chained = /\brepeat\b|\bof each\b/i.test(read.text);
+    const climbing = current().facts.some((fact) => fact.is === 'steps');
+    const chained = !climbing && (read.place || /\brepeat\b\W*$|\bof each\b/i.test(read.text));
     const emom = current().facts.some((fact) => fact.is === 'format' && fact.kind === 'emom');
     let parts: Item[] = [];
-    for (const said of read.items) {
+    const inPairs = current().facts.some((fact) => fact.is === 'format' && fact.kind === 'superset');
+    for (const said of inPairs ? abreast(read) : read.items) {
       const item = current().role === 'cool-down' ? stretchOf(said) : said;
       const joins =
         parts.length > 0 &&
@@ -163,7 +171,9 @@ export function readSession(
   reads.forEach((read, at) => {
     const next = reads[at + 1];
     const nothingYet = blocks.every((block) => block.rows.length === 0);
-    const unsure = read.kind === 'station' && read.sure < 0.6;
+    const likely = read.items.filter((item) => (item.readings[0]?.sure ?? 0) >= 0.6).length;
+    // Two movements that are known make no title, whatever else is in the line.
+    const unsure = read.kind === 'station' && read.sure < 0.6 && likely < 2;
     // The first line that names nothing is the title.
     const titles =
       title === null &&
@@ -219,14 +229,19 @@ export function readSession(
         made.facts.push(...read.facts);
         made.heads.push(lineOf(read));
         blocks.push(made);
-        if (read.items.length > 0) addStations(read);
+        if (read.items.length > 0) {
+          addStations(read);
+          // A warm-up on a line of its own is over with it.
+          made.whole = role === 'warm-up' && !/[,+&/]\s*$|\band\s*$/.test(read.text);
+        }
         return;
       }
       case 'clock': {
         const block = current();
         // A rest by itself behind the stations, with another part to come, lies between the two.
         const [only] = read.facts;
-        if (read.facts.length === 1 && only!.is === 'rest' && block.rows.length > 0 && next !== undefined) {
+        const parts = only!.is === 'rest' && !only.between && next !== undefined && next.kind !== 'clock';
+        if (read.facts.length === 1 && only!.is === 'rest' && block.rows.length > 0 && parts) {
           block.heads.push(lineOf(read, { kind: 'break' }));
           block.breaks.push({ seconds: only!.seconds, at: block.rows.length });
           block.after = { seconds: clamp(only!.seconds, 0, 900) };
@@ -299,9 +314,16 @@ export function readSession(
           if (block.rows.length === 0 && block.name === null) block.name = read.label.slice(0, 60);
           else notes.push(read.label);
         }
+        if (blocks.at(-1)?.whole) blocks.push(draft('circuit'));
+        // B1 behind A2 is of another pair.
+        if (read.letter !== null) {
+          const before = current().rows.at(-1)?.read.letter ?? null;
+          if (before !== null && before !== read.letter) blocks.push(draft('circuit'));
+        }
         addStations(read);
     }
   });
+  pairUp(blocks);
   // A heading that names what is then listed ("10 to 1 squats and press-ups") is no station of its own.
   for (const block of blocks) {
     const [head, ...others] = block.rows;
@@ -373,6 +395,32 @@ export function readSession(
     notes,
     unread,
   };
+}
+
+/**
+ * A1 and A2 are done in turn: two of a letter are a pair, more a round of their own; one alone is by itself. What
+ * was said behind the last of a letter is the rest after all of them.
+ */
+function pairUp(blocks: readonly Draft[]): void {
+  for (const block of blocks) {
+    const letters = new Set(block.rows.map((row) => row.read.letter));
+    const lettered = letters.size === 1 && !letters.has(null);
+    if (!lettered || block.rows.length < 2 || block.facts.some((fact) => fact.is === 'format')) continue;
+    const sets = block.rows
+      .flatMap((row) => row.parts.flatMap((part) => part.facts))
+      .find((fact) => fact.is === 'sets of');
+    if (!sets) continue;
+    // A rest between the members lies in the break behind them.
+    const behind = block.after?.seconds;
+    const pair = block.rows.length === 2;
+    block.facts = block.facts.map((fact) =>
+      fact.is === 'rest' && !fact.between ? { is: 'round rest', seconds: fact.seconds } : fact,
+    );
+    if (behind !== undefined && !block.facts.some((fact) => fact.is === 'round rest'))
+      block.facts.push({ is: 'round rest', seconds: behind });
+    if (pair) block.facts.push({ is: 'format', kind: 'superset', n: sets.sets });
+    else block.facts.push({ is: 'rounds', n: sets.sets });
+  }
 }
 
 /** One reading of several items done in one go. */

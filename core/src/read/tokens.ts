@@ -258,6 +258,16 @@ const JOININGS: readonly Joining[] = [
       ? [[wordAt('90/90', raw[i]!.from, raw[i + 2]!.to)], 3]
       : null;
   },
+  // "a minute": one of them, where it is how long.
+  (raw, i) =>
+    raw[i]!.text === 'a' && raw[i]!.kind === 'word' && ['minute', 'min'].includes(raw[i + 1]?.text ?? '')
+      ? [[{ ...raw[i]!, text: 'one' }], 1]
+      : null,
+  // "w/ a twist": with.
+  (raw, i) =>
+    raw[i]!.text === 'w' && raw[i + 1]?.text === '/' && touches(raw[i], raw[i + 1])
+      ? [[{ ...raw[i]!, text: 'with', to: raw[i + 1]!.to }], 2]
+      : null,
   // "E2MOM": every two minutes.
   (raw, i) => {
     const [a, b, c] = [raw[i]!, raw[i + 1], raw[i + 2]];

@@ -188,6 +188,18 @@ const TWINS: Readonly<Record<string, string>> = {
   'hand and knee': 'allfours',
   couch: 'sofa',
   settee: 'sofa',
+  'at the kitchen worktop': 'supported',
+  'at the kitchen counter': 'supported',
+  'at the worktop': 'supported',
+  'at the counter': 'supported',
+  'at the sink': 'supported',
+  'at the kitchen sink': 'supported',
+  'at the barre': 'supported',
+  'at the rail': 'supported',
+  'holding the rail': 'supported',
+  'holding the worktop': 'supported',
+  'kitchen worktop': 'raised',
+  'kitchen counter': 'raised',
   worktop: 'raised',
   counter: 'raised',
   'hand raised': 'raised',
@@ -243,6 +255,11 @@ const TWINS: Readonly<Record<string, string>> = {
   'against a wall': 'wall',
   'at the wall': 'wall',
   'on the wall': 'wall',
+  // The lowest stair is a step.
+  'on bottom stair': '',
+  'on the bottom stair': '',
+  'on bottom step': '',
+  'on the bottom step': '',
   'on the stair': 'stair raised',
   'on a stair': 'stair raised',
   'lying down': 'lying',
@@ -263,6 +280,25 @@ const TWINS: Readonly<Record<string, string>> = {
   'with band': 'band',
   'with a band': 'band',
   'against a band': 'band',
+  // machines and things that none of the library's movements is done on
+  'leg press': 'legpress',
+  'hack squat': 'hacksquat',
+  'leg extension machine': 'legextensionmachine',
+  'smith machine': 'smithmachine',
+  'rowing machine': 'rower',
+  'row erg': 'rower',
+  'rowing erg': 'rower',
+  'sled push': 'sledge',
+  'sled pull': 'sledge',
+  'sled drag': 'sledge',
+  'battle rope': 'battlerope',
+  'battling rope': 'battlerope',
+  'tyre flip': 'tyreflip',
+  'tire flip': 'tyreflip',
+  'cross trainer': 'crosstrainer',
+  'exercise bike': 'exercisebike',
+  'spin bike': 'exercisebike',
+  'ski erg': 'skierg',
   // no weight
   'body weight': 'bodyweight',
   'no weight': 'bodyweight',
@@ -334,6 +370,12 @@ const TWINS: Readonly<Record<string, string>> = {
   'no jumping': 'nojump',
   'without the jump': 'nojump',
   'no impact': 'lowimpact',
+  'with tin': 'dumbbell',
+  'with can': 'dumbbell',
+  'with bottle': 'dumbbell',
+  'with water bottle': 'dumbbell',
+  'with baked bean': 'dumbbell',
+  'with tin of bean': 'dumbbell',
   'with weight': 'weighted',
   'with a weight': 'weighted',
   'with weights': 'weighted',
@@ -530,7 +572,7 @@ export const weightOf = (word: string): number =>
 
 const phrases = new Phrases<readonly string[]>();
 for (const [said, means] of Object.entries(TWINS))
-  phrases.add(said.split(' ').map(singular), means.split(' '));
+  phrases.add(said.split(' ').map(singular), means === '' ? [] : means.split(' '));
 /** What the tables make of words, so that a typing error in one of them is known for what it is. */
 export const TWIN_WORDS: readonly string[] = [
   ...new Set(Object.entries(TWINS).flatMap(([said, means]) => [...said.split(' '), ...means.split(' ')])),
