@@ -55,6 +55,8 @@ export interface Clause {
   also: boolean;
   rest: boolean;
   people: boolean;
+  /** So many are all there are. */
+  total: boolean;
   relative: boolean;
   fine: boolean;
   outOf: number | null;
@@ -66,6 +68,10 @@ export interface Clause {
   says: string;
   unread: string[];
 }
+
+/** How old children are in the first year at school, by what it is called in England and in America. From memory. */
+const FIRST_YEAR: Readonly<Record<string, number>> = { year: 5, yr: 5, y: 5, grade: 6, grader: 6 };
+const LAST_YEAR = 13;
 
 export const isAge = (n: number) => Number.isInteger(n) && n >= 1 && n <= 120;
 
@@ -79,10 +85,18 @@ export function clausesOf(text: string): Token[][] {
     const next = tokens[i + 1];
     if (token.word === '(' || token.word === '[') depth++;
     else if (token.word === ')' || token.word === ']') depth--;
+    // "7 - Ann, Ted and five others": how many, and then who.
+    const behindCount =
+      token.word === '-' &&
+      i > 0 &&
+      token.from > tokens[i - 1]!.to &&
+      found.at(-1)!.some((one) => one.kind === 'number') &&
+      found.at(-1)!.every((one) => one.kind === 'number' || meaningsOf([one])[0]?.meaning?.is === 'people');
     const stop =
-      token.kind === 'sign' &&
-      [',', ';', '.', '/', ':', '\t', '|', '!', '?', '&', '+', '–', '—', '•', '*'].includes(token.word) &&
-      !(token.word === '+' && tokens[i - 1]?.kind === 'number' && tokens[i - 1]!.to === token.from);
+      behindCount ||
+      (token.kind === 'sign' &&
+        [',', ';', '.', '/', ':', '\t', '|', '!', '?', '&', '+', '–', '—', '•', '*'].includes(token.word) &&
+        !(token.word === '+' && tokens[i - 1]?.kind === 'number' && tokens[i - 1]!.to === token.from));
     const lineEnd = i > 0 && text.slice(tokens[i - 1]!.to, token.from).includes('\n');
     const counts =
       next !== undefined &&
@@ -178,6 +192,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     also: false,
     rest: false,
     people: false,
+    total: false,
     relative: false,
     fine: false,
     outOf: null,
@@ -233,8 +248,20 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
       const to = dash ? numberAt(i + 2) : null;
       const tail = text.slice(token.to, token.to + 1);
       const follows = to === null ? i + 1 : i + 3;
+      // "25 year 9s": so many of a year at school.
+      const school = FIRST_YEAR[pieces[i - 1]?.token.word ?? ''];
+      if (school !== undefined && n >= 1 && n <= LAST_YEAR && isAt(follows) !== 'age word') {
+        clause.ages = [n + school - 1, n + school];
+        clause.people = true;
+        if (pieces[i + 1]?.token.word === 's') i++;
+        continue;
+      }
+      const ofSchool =
+        FIRST_YEAR[pieces[follows]?.token.word ?? ''] !== undefined &&
+        numberAt(follows + 1) !== null &&
+        numberAt(follows + 1)! <= LAST_YEAR;
       const years =
-        isAt(follows) === 'age word' ||
+        (!ofSchool && isAt(follows) === 'age word') ||
         (pieces[follows]?.token.word === '-' && isAt(follows + 1) === 'age word');
       if (
         isAt(follows) === 'weeks' ||
@@ -362,6 +389,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     switch (meaning.is) {
       case 'condition': {
         const id = meaning.id;
+        if (meaning.all) clause.share = 'all';
         if (nobody || deniedFrom === i - 1) {
           clause.fine = true;
           break;
@@ -379,6 +407,14 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         break;
       case 'sex':
         clause.sex = meaning.sex;
+        clause.people = true;
+        break;
+      case 'total':
+        clause.total = true;
+        clause.people = true;
+        break;
+      case 'ages':
+        clause.ages = [meaning.from, meaning.to];
         clause.people = true;
         break;
       case 'relative':
@@ -476,6 +512,8 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     const next = sided({ ...one, id });
     unique.set(id, known && known.side !== next.side ? { id } : next);
   }
+  for (const { id } of [...unique.values()])
+    for (const other of TOGETHER[id] ?? []) if (!unique.has(other)) unique.set(other, { id: other });
   clause.conditions = narrowed([...unique.values()]);
   return clause;
 }
@@ -493,6 +531,11 @@ export const WIDER: Readonly<Partial<Record<ConditionId, readonly ConditionId[]>
   'frozen-shoulder': ['sore-shoulder', 'sore-shoulder-low'],
   'hip-fracture': ['hip-osteoarthritis'],
 };
+/** What comes with it: a chest is opened for the heart's sake. */
+const TOGETHER: Readonly<Partial<Record<ConditionId, readonly ConditionId[]>>> = {
+  breastbone: ['heart-disease'],
+};
+
 export function narrowed(conditions: SaidCondition[]): SaidCondition[] {
   const ids = new Set(conditions.map(({ id }) => id));
   return conditions.filter(

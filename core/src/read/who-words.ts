@@ -8,11 +8,15 @@ const WEEKS_A_MONTH = 4.35;
 
 /** What a phrase says of people. */
 export type Meaning =
-  | { readonly is: 'condition'; readonly id: ConditionId }
+  | { readonly is: 'condition'; readonly id: ConditionId; readonly all?: true }
   | { readonly is: 'level'; readonly level: LevelIndex }
   | { readonly is: 'sex'; readonly sex: 'female' | 'male' }
   | { readonly is: 'relative'; readonly sex: 'female' | 'male' | null }
   | { readonly is: 'people' }
+  /** So many in all. */
+  | { readonly is: 'total' }
+  /** Of a school: how old they are. */
+  | { readonly is: 'ages'; readonly from: number; readonly to: number }
   | { readonly is: 'adult' }
   | { readonly is: 'share'; readonly of: number | 'some' | 'most' | 'all' | 'none' }
   | { readonly is: 'rest' }
@@ -48,7 +52,7 @@ const words = (text: string) => text.split(',');
 list(
   { is: 'fine' },
   words(
-    'no injuries,no injury,all fine,all healthy,no problems,no problem,no issues,no conditions,no condition,all ok,all good,nothing else,no health problems,no health issues,fine,healthy,injury free,no limitations,fit and well,fit and healthy,all well,no medical issues,no known conditions,no medical conditions,no concerns,nothing to report,in good health,no aches',
+    'no injuries,no injury,all fine,all healthy,no problems,no problem,no issues,no conditions,no condition,all ok,all good,nothing else,no health problems,no health issues,fine,healthy,injury free,no limitations,fit and well,fit and healthy,all well,no medical issues,no known conditions,no medical conditions,no concerns,nothing to report,in good health,no aches,general,general population,gen pop,general fitness,nothing wrong',
   ),
 );
 list(
@@ -73,11 +77,21 @@ list(
     'very fit,super fit,really fit,extremely fit,advanced,athlete,athletic,elite,strong,very strong,very advanced,marathon runner,runner,crossfitter,competitive',
   ),
 );
-for (const [id, names] of Object.entries(CONDITION_NAMES))
-  list({ is: 'condition', id: id as ConditionId }, [
+for (const [key, names] of Object.entries(CONDITION_NAMES)) {
+  const id = key as ConditionId;
+  list({ is: 'condition', id }, [
     ...names,
-    ...(names.length > 0 ? [CONDITIONS[id as ConditionId].name.replace(/,/g, '')] : []),
+    ...(names.length > 0 ? [CONDITIONS[id].name.replace(/,/g, '')] : []),
   ]);
+  // "Nobody can kneel": what one person can't, and of all of them.
+  const cannot = names.flatMap((name) => /^(?:cant|cannot) (.+)$/.exec(name)?.[1] ?? []);
+  list(
+    { is: 'condition', id, all: true },
+    cannot.flatMap((what) =>
+      ['nobody can', 'no one can', 'none can', 'none of them can'].map((no) => `${no} ${what}`),
+    ),
+  );
+}
 list({ is: 'sex', sex: 'female' }, words('woman,women,lady,ladies,female,females,gals'));
 list({ is: 'sex', sex: 'male' }, words('man,men,gentleman,gentlemen,gent,male,males,lad,lads,bloke,blokes'));
 list(
@@ -92,9 +106,24 @@ list({ is: 'relative', sex: null }, words('client,my client,friend,partner,neigh
 list(
   { is: 'people' },
   words(
-    'people,person,participant,member,in all,altogether,in total,total,of us,class,group,clients,pax,folk,individual,attendee,attending,here,today,present,coming,turned up,in the class,in the group,students,student,guys,trainee,employee,staff,patient,player,heads,person group,in my class,a class of,a group of,group of,class of,there are,we are,we have,i have,ive got,participants,members,team,squad,customers,them,bodies,regularsize',
+    'people,person,participant,member,mate,pal,buddy,of us,class,group,clients,pax,folk,individual,attendee,attending,here,today,present,coming,turned up,in the class,in the group,students,student,guys,trainee,employee,staff,patient,player,heads,person group,in my class,a class of,a group of,group of,class of,there are,we are,we have,i have,ive got,participants,members,team,squad,customers,them,bodies,regularsize',
   ),
 );
+list({ is: 'total' }, words('in all,altogether,in total,total,all together,all told'));
+// Years at school in England, and schools by their usual ages. From memory.
+for (const [from, to, said] of [
+  [1, 3, 'toddler'],
+  [3, 5, 'preschooler,preschool,nursery'],
+  [4, 5, 'reception,reception class'],
+  [5, 7, 'ks1,key stage 1,infant school,infants'],
+  [7, 11, 'ks2,key stage 2,junior school'],
+  [5, 11, 'primary school,primary,elementary school,elementary,primary age'],
+  [11, 14, 'ks3,key stage 3,middle school,middle schooler'],
+  [14, 16, 'ks4,key stage 4,gcse'],
+  [11, 16, 'secondary school,secondary,high school,high schooler'],
+  [16, 18, 'sixth form,sixth former,a level'],
+] as const)
+  list({ is: 'ages', from, to }, words(said));
 list({ is: 'adult' }, words('adult,grown up,grownup,parent,carer'));
 list({ is: 'share', of: 0.5 }, words('half,half of'));
 list({ is: 'share', of: 0.25 }, words('a quarter,quarter,quarter of'));
@@ -163,9 +192,20 @@ export function meaningsOf(tokens: readonly Token[]): Piece[] {
   const words = tokens.map(wordOf);
   // A hyphen inside a phrase is passed over, as a space is.
   const hyphen = (k: number) => tokens[k]!.word === '-';
+  const side = (k: number) => ['left', 'right'].includes(tokens[k]!.word);
   const found: Piece[] = [];
   for (let i = 0; i < tokens.length; ) {
-    const phrase = lexicon.longest(words, i, hyphen);
+    let phrase = lexicon.longest(words, i, hyphen);
+    // "Frozen right shoulder": a side in the middle of what it is of comes before it.
+    const sided = lexicon.longest(words, i, (k) => hyphen(k) || side(k));
+    if (sided?.means.is === 'condition' && sided.to > (phrase?.to ?? 0) && !side(i)) {
+      const at = tokens.findIndex((_, k) => k > i && k < sided.to && side(k));
+      if (at > 0) {
+        const means = { is: 'side', side: tokens[at]!.word as 'left' | 'right' } as const;
+        found.push({ meaning: means, token: tokens[at]!, to: tokens[at]!.to });
+      }
+      phrase = sided;
+    }
     const to = phrase?.to ?? i + 1;
     found.push({ meaning: phrase?.means ?? null, token: tokens[i]!, to: tokens[to - 1]!.to });
     i = to;

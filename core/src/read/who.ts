@@ -164,6 +164,9 @@ export function readWho(text: string): Who {
     }
     clauses.push(clause);
   }
+  // "Three with bad backs, 11 in all": how many there are, wherever it was said.
+  const inAll = clauses.findIndex((c, i) => i > 0 && c.total && c.count !== null && !described(c));
+  if (inAll > 0) clauses.unshift(...clauses.splice(inAll, 1));
   const [first] = clauses;
   // "Parkinson's class, 8": what they are, then how many.
   if (
@@ -220,7 +223,7 @@ export function readWho(text: string): Who {
     }
     if (clause.share === 'all') {
       // Said of everybody: those before and those to come.
-      if (total > 0) {
+      if (total > 0 || parts.length > 0) {
         for (let i = 0; i < parts.length; i++)
           parts[i] = partFrom(
             {
@@ -366,7 +369,10 @@ function widest(parts: readonly WhoPart[]): WhoPart['ages'] {
 
 function merge(into: Clause, from: Clause): void {
   into.conditions = narrowed([
-    ...into.conditions,
+    // A side that was said afterwards is the side of what was said before.
+    ...into.conditions.map((one) =>
+      one.side ? one : (from.conditions.find(({ id }) => id === one.id) ?? one),
+    ),
     ...from.conditions.filter(({ id }) => !into.conditions.some((one) => one.id === id)),
   ]);
   into.level =
