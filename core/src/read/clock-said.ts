@@ -5,9 +5,11 @@ import type { Fact } from './facts.ts';
 import { LEAST_SESSION } from './line-words.ts';
 
 /** The rest that stands beside every station, as in a column of its own; the longest, where they differ. */
-function restBesideEach(rowFacts: readonly (readonly Fact[])[]): number | undefined {
+function restBesideEach(rowFacts: readonly (readonly Fact[])[], closes = false): number | undefined {
   const rests = rowFacts.map((facts) => facts.flatMap((fact) => (fact.is === 'rest' ? [fact.seconds] : [])));
-  return rests.length > 0 && rests.every((said) => said.length > 0) ? Math.max(...rests.flat()) : undefined;
+  // Behind the last it may have been said with how often.
+  const asked = closes ? rests.slice(0, -1) : rests;
+  return asked.length > 0 && asked.every((said) => said.length > 0) ? Math.max(...asked.flat()) : undefined;
 }
 /** The rest beside the last station alone: it comes before they go round again. */
 function restBesideLast(rowFacts: readonly (readonly Fact[])[]): number | undefined {
@@ -63,7 +65,7 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
     (allOf(said, 'format')[0]?.kind === 'emom' ? undefined : lastOf(said, 'station rest')?.seconds) ??
     (lastOf(said, 'partner') ? work : undefined) ??
     (restsBetween(block) ? block.breaks[0]!.seconds : undefined) ??
-    restBesideEach(rowFacts);
+    restBesideEach(rowFacts, roundsFact?.rest !== undefined && rowFacts.length > 1);
   const roundRest =
     lastOf(said, 'round rest')?.seconds ??
     roundsFact?.rest ??
@@ -76,7 +78,9 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
     mostOften(rowFacts.flat().flatMap((fact) => (fact.is === 'sets of' ? [fact] : [])));
   // One line of several that says how often is of itself alone.
   const withSets = rowFacts.filter((facts) => facts.some((fact) => fact.is === 'sets of')).length;
-  const ofAll = lastOf(said, 'sets of') !== undefined || withSets * 2 >= rowFacts.length;
+  const ofAll =
+    lastOf(said, 'sets of') !== undefined ||
+    (withSets * 2 >= rowFacts.length && (rowFacts.length !== 2 || withSets === 2));
   const sets = lastOf(said, 'sets')?.n ?? (setsOf === undefined ? undefined : ofAll ? setsOf.sets : 1);
   const levels = allOf(said, 'level');
   const led = lastOf(said, 'led') !== undefined;
@@ -93,7 +97,10 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   const climbs = steps !== undefined || kindSaid?.kind === 'pyramid';
   const done = (format: Format) => ({ format, assumed, dose: climbs ? null : blockDose });
   const turns = (w: number, r: number) => {
-    const many = R();
+    const all = lastOf(said, 'in all seconds')?.seconds;
+    // So long in all: as many rounds as go into it.
+    const fit = all === undefined || rounds ? undefined : Math.max(1, Math.round(all / (n * (w + r))));
+    const many = fit === undefined ? R() : within('rounds', fit);
     return {
       workSeconds: within('workSeconds', w),
       restSeconds: within('restSeconds', r),

@@ -98,7 +98,7 @@ const SETS: Sets = {
     'breather',
   ],
   between: ['between', 'inbetween', 'after'],
-  round: ['round', 'circuit', 'lap', 'set', 'block', 'time', 'loop', 'go', 'pass'],
+  round: ['round', 'rd', 'rnd', 'circuit', 'lap', 'set', 'block', 'time', 'loop', 'go', 'pass'],
   station: ['station', 'exercise', 'move', 'movement', 'one', 'activity', 'them', 'change', 'drill', 'task'],
   each: ['each', 'per', 'a', 'at', 'every', 'on', 'for', 'an'],
   any: ['the', 'a', 'each', 'every', 'all', 'of', 'your', 'whole'],
@@ -219,6 +219,12 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'work|working @sep? for? Q', says: work },
   { is: '@work @sep? Q @sep? @rest @sep? Q', says: interval, weight: 1 },
   { is: 'T @each @station', says: work, weight: 0.3 },
+  { is: 'each|every @station @sep? T', says: work, weight: 0.5 },
+  {
+    is: 'run|jog|walk|march|move to|on the|to? next one|station?',
+    says: () => ({ is: 'aside' }),
+    weight: 0.2,
+  },
   { is: 'T each|apiece', says: work },
   { is: 'T @station', says: work, weight: -0.3 },
   {
@@ -259,12 +265,15 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.5,
   },
   // between rounds
+  { is: '@rest of|for? Q at|after the? end of? @any? @round', says: roundRest, weight: 1.4 },
+  { is: 'Q @rest? at|after the? end of? @any? @round', says: roundRest, weight: 1.2 },
   { is: 'Q @rest? in? @between @any? @any? @round', says: roundRest, weight: 0.8 },
   { is: 'Q @dash Q @rest? in? @between @any? @any? @round', says: roundRest, weight: 1 },
   { is: '@rest of|for? Q in? @between @any? @any? @round', says: roundRest, weight: 1 },
   { is: '@rest of|for? Q @dash Q in? @between @any? @any? @round', says: roundRest, weight: 1 },
   { is: '@between @any? @round @sep? @rest? Q', says: roundRest, weight: 0.8 },
   { is: 'round @rest @sep? Q', says: roundRest, weight: 0.8 },
+  { is: 'after @any @any? N? station? @sep? @rest for? Q', says: (v) => roundRest(v.slice(-1)), weight: 1.2 },
   {
     is: 'Q water|drink break|stop? after|between @any? @any? @round',
     says: roundRest,
@@ -284,7 +293,10 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'when ready', says: () => ({ is: 'break', seconds: 60, ready: true }), weight: -0.5 },
   { is: 'one work @sep? one|other @rest', says: () => ({ is: 'partner' }), weight: 2 },
   // rounds
-  { is: 'N round|lap|circuit|loop|pass|go|time through|round|over? @any? @any? circuit|list?', says: rounds },
+  {
+    is: 'N round|rd|rnd|lap|circuit|loop|pass|go|time through|round|over? @any? @any? circuit|list?',
+    says: rounds,
+  },
   {
     is: 'and? we|you|they|i? do|go|run|repeat|complete|through that|this|it|them|these|all|everything N time|round|@x',
     says: rounds,
@@ -300,6 +312,11 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'thrice through|round|over?', says: () => ({ is: 'rounds', n: 3 }) },
   {
     is: 'Q @rest then|and|, repeat again|it|everything?',
+    says: ([rest]) => ({ is: 'rounds', n: 2, rest: rest! }),
+    weight: 1,
+  },
+  {
+    is: 'Q @rest then|and|, go again',
     says: ([rest]) => ({ is: 'rounds', n: 2, rest: rest! }),
     weight: 1,
   },
@@ -323,12 +340,26 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 1,
   },
   { is: 'repeat twice more', says: () => ({ is: 'rounds', n: 3 }), weight: 1 },
+  {
+    is: 'repeat|continue until|till|for the? time|whole|end|finish|bell|buzzer up|time?',
+    says: () => ({ is: 'aside' }),
+    weight: 1,
+  },
   { is: 'repeat once more', says: () => ({ is: 'rounds', n: 2 }), weight: 1 },
   { is: 'repeat once|again?', says: () => ({ is: 'rounds', n: 2 }), weight: -0.4 },
   {
     is: 'N @dash N round',
     says: ([n, most]) => (n! < most! && most! <= 20 ? { is: 'rounds', n: n!, most: most! } : null),
     weight: 0.5,
+  },
+  {
+    is: 'N round|lap|circuit|time , Q @dash T @rest? in? @between',
+    // "1-2 mins": the first is in the unit of the second.
+    says: ([n, least, most]) =>
+      n! <= 20
+        ? { is: 'rounds', n: n!, rest: least! < LEAST_WORK && most! >= 60 ? least! * 60 : least! }
+        : null,
+    weight: 1.2,
   },
   {
     is: 'N round|lap|circuit|time , T @rest? in? @between',
@@ -358,7 +389,18 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.3,
   },
   { is: 'N station|exercise|move|movement|drill', says: count((n) => ({ is: 'stations', n }), 60) },
-  { is: 'everything|all is|are|at? N @rep?', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.5 },
+  {
+    is: 'N station|exercise|move|movement @x N @rep?',
+    says: ([, reps]) => ({ is: 'reps', n: reps! }),
+    weight: 1,
+  },
+  {
+    is: 'N @dash N @rep each|every|@each|all?',
+    says: ([lo, hi]) => (lo! < hi! && hi! <= 200 ? { is: 'reps', n: lo! } : null),
+    weight: 0.6,
+  },
+  { is: 'everything|all is|are|at|for N @rep?', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.5 },
+  { is: 'all N @rep', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.5 },
   {
     is: 'slow|slowly|steady|steadily|controlled|smooth',
     says: () => ({ is: 'aside' }),
@@ -449,7 +491,7 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: -0.6,
   },
   {
-    is: 'superset O? @sep? @x N',
+    is: 'superset|pair O? @sep? @x N',
     says: ([n]) => ({ is: 'format', kind: 'superset', n: n! }),
     weight: 0.8,
   },
@@ -459,7 +501,7 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.8,
   },
   { is: 'superset a|b|c|d?', says: format('superset'), weight: 0.4 },
-  { is: 'pyramid|ladder', says: format('pyramid') },
+  { is: 'pyramid|ladder up|of?', says: format('pyramid') },
   { is: 'tabata', says: format('tabata') },
   {
     is: 'tabata @sep? N round|bout|time',
@@ -470,7 +512,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'progressive', says: format('progressive') },
   { is: 'rotation', says: format('rotation') },
   // climbing and falling counts
-  ...[9, 8, 7, 6, 5, 4, 3].map(
+  ...[12, 11, 10, 9, 8, 7, 6, 5, 4, 3].map(
     (n): Rule<Fact> => ({ is: `${N_STEPS(n)} rep? of? each|everything?`, says: steps, weight: 1 }),
   ),
   ...[9, 8, 7, 6, 5, 4, 3].map(
@@ -520,7 +562,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'and then? back? down again?', says: () => ({ is: 'way', way: 'up and down' }), weight: 0.3 },
   { is: 'up and down', says: () => ({ is: 'way', way: 'up and down' }), weight: 0.3 },
   {
-    is: 'T plank|hold|wall after|between each|every? step|one|round|rung|set?',
+    is: 'T plank|hold|wall sit? hold? after|between each|every? step|one|round|rung|set?',
     says: ([s]) => ({ is: 'step hold', seconds: s! }),
     weight: 1,
   },
@@ -577,8 +619,39 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }),
     weight: 1.4,
   },
+  {
+    is: 'level|tier|lane|group O @sep? Q of? work|on|working? @sep? Q of? rest|off?',
+    says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }),
+    weight: 1.6,
+  },
+  {
+    is: 'level|tier|lane|group O @sep? Q /|: Q',
+    says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }),
+    weight: 1.6,
+  },
+  {
+    is: 'Q of? work|on|working? @sep? Q of? rest|off? for @color',
+    says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }),
+    weight: 2,
+  },
+  {
+    is: 'Q of? work|on|working? @sep? Q of? rest|off? for the|everyone|everybody|all rest|others|else',
+    says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }),
+    weight: 2,
+  },
   { is: '@color @sep? Q @rest', says: ([r]) => ({ is: 'level', work: null, rest: r! }), weight: 0.6 },
+  {
+    is: 'last T of? each? hold|pulse',
+    says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }),
+    weight: 1,
+  },
+  { is: 'hold the? last T', says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }), weight: 1 },
   { is: 'keep moving|going', says: () => ({ is: 'aside' }) },
+  {
+    is: 'straight? round|around|through the clock|circuit|list',
+    says: () => ({ is: 'aside' }),
+    weight: -0.2,
+  },
 ];
 
 function range(values: readonly number[]): number[] {
@@ -700,10 +773,10 @@ const DOSE: readonly Rule<Fact>[] = [
     weight: 1,
   },
   { is: 'every other? day', says: (_, words) => ({ is: 'remark', says: words.join(' ') }), weight: 0.6 },
-  { is: 'N lap|length|breath|pace', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.2 },
+  { is: 'N lap|length|breath|pace of?', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.2 },
   { is: 'r|l / l|r', says: () => ({ is: 'each' }), weight: 0.5 },
   { is: 'r|l|right|left &|and l|r|left|right', says: () => ({ is: 'each' }), weight: 0.5 },
-  { is: 'e / s', says: () => ({ is: 'each' }), weight: 0.3 },
+  { is: 'e / s|l|a|w', says: () => ({ is: 'each' }), weight: 0.3 },
   { is: 'each|ea', says: () => ({ is: 'each', one: true }), weight: -0.3 },
   { is: 'in all|total', says: () => ({ is: 'in all' }), weight: 0.3 },
   { is: 'total', says: () => ({ is: 'in all' }), weight: -0.3 },
@@ -718,7 +791,11 @@ const DOSE: readonly Rule<Fact>[] = [
   },
   { is: 'Q down , hold Q , up', says: ([d, h]) => tempo([d!, h!, 1, 0]), weight: 2 },
   { is: 'tempo', says: () => ({ is: 'phases', says: ['slow'] }), weight: -0.9 },
-  { is: 'last T hold|pulse', says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }), weight: 1 },
+  {
+    is: 'last T of? each? hold|pulse',
+    says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }),
+    weight: 1,
+  },
   { is: 'hold the? last T', says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }), weight: 1 },
   {
     is: 'last T fast|quick|sprint|flat',

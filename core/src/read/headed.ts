@@ -16,15 +16,46 @@ const isList = (items: readonly Item[]) => items.length > 0 && known(items) >= i
 /** A dash with a space before it. */
 const isParting = (rest: readonly Token[], token: Token, i: number) =>
   i > 0 && PARTING.has(token.word) && token.from > rest[i - 1]!.to;
-const movesIn = ({ names, text, own }: Said, tokens: readonly Token[]) =>
-  itemsOf(names, text, apart(tokens, names, own), own);
+/** Called so, word for word. */
+const NAMED = 0.95;
+/** A part of a session is no shorter, in seconds. Estimate. */
+const LEAST_PART = 90;
+function movesIn({ names, text, own }: Said, tokens: readonly Token[]): Item[] {
+  const items = itemsOf(names, text, apart(tokens, names, own), own);
+  const [only] = items;
+  // "5 of each: squats and press-ups" lists two things, where no name has both.
+  const ands = tokens.flatMap((token, i) => (['and', '&'].includes(token.word) ? [i] : []));
+  if (
+    items.length !== 1 ||
+    ands.length !== 1 ||
+    (sureOf(only!) >= NAMED && only!.readings[0]!.moves.length === 1)
+  )
+    return items;
+  const two = itemsOf(
+    names,
+    text,
+    tokens.map((token, i) => (i === ands[0] ? { ...token, word: ',' } : token)),
+    own,
+  );
+  return two.length === 2 && two.some((item) => sureOf(item) >= LIKELY) ? two : items;
+}
+
+/** "Warm up jog 5 mins": what it is, and at once what is done. */
+function calmThenMoves(said: Said): ReturnType<typeof headingOf> {
+  const heading = headingOf(said.rest.slice(0, 2)) ?? headingOf(said.rest.slice(0, 1));
+  if (heading?.role !== 'warm-up' && heading?.role !== 'cool-down') return null;
+  const to = Math.max(heading.to, 1);
+  if (said.rest[0]!.word === 'stretch') return null;
+  const items = movesIn(said, said.rest.slice(to));
+  return items.length > 0 && known(items) === items.length ? { ...heading, to } : null;
+}
 
 /** "Warm-up: march, arm circles", "Round 2", "Circuit (x3)": a part by what parts are called. */
 export function partHeading(said: Said): LineOf | null {
   const { rest, text, whole } = said;
   if (said.exactName && whole!.moves.length === 1 && !['stretch', 'circuit'].includes(rest[0]!.word))
     return null;
-  const heading = headingOf(rest);
+  const heading = headingOf(rest) ?? calmThenMoves(said);
   if (!heading) return null;
   const { tokens: after, n: often } = roundsBehind(rest.slice(heading.to));
   // "Round 1 - 45 secs each: squats, press-ups": a clock, and behind its colon the movements.
@@ -49,21 +80,41 @@ export function partHeading(said: Said): LineOf | null {
     roundNumber: heading.roundNumber,
     titled: said.titled,
   };
-  if (!parted && leftOver(after, matches).length === 0) return said.as('heading', 0.95, headed);
+  if (!parted && leftOver(after, matches).length === 0) {
+    const calm = heading.role === 'warm-up' || heading.role === 'cool-down';
+    const [time, ...more] = headed.facts;
+    // "Cool-down - 3 minutes": for all of it.
+    if (calm && time?.is === 'work' && time.seconds >= LEAST_PART && more.length === 0)
+      return said.as('heading', 0.95, {
+        ...headed,
+        facts: [{ is: 'in all seconds', seconds: time.seconds }],
+        spans: headed.spans.map((span) =>
+          span.what === 'work' ? { ...span, what: 'in all seconds' } : span,
+        ),
+      });
+    return said.as('heading', 0.95, headed);
+  }
   // "Warm-up: 5 mins - march, arm circles": the time is for all of it.
   const bare = after[0]?.word === '(' && after[2]?.word === ')' ? [after[1]!, ...after.slice(3)] : after;
   const sign = ['-', '–', '—', ':', ',', 'of'].includes(bare[1]?.word ?? '');
   const timed =
-    bare[0]?.kind === 'seconds' && (sign || (heading.to < rest.length && bare[1]?.kind === 'word'));
+    bare[0]?.kind === 'seconds' &&
+    (sign || (bare[1]?.kind === 'word' && (heading.role === 'warm-up' || heading.role === 'cool-down')));
   // "Main: EMOM 20, 10 burpees": the kind of clock before what is done.
   const [begins] = matches;
   const behind = begins?.from === 0 && OF_BLOCKS.has(begins.fact.is) ? begins.to : 0;
-  const rows = parted
-    ? after.slice(clock.length + 1)
-    : timed
-      ? bare.slice(sign ? 2 : 1)
-      : after.slice(behind);
-  const items = movesIn(said, rows);
+  // "Round 1 - legs: squat, lunge": what it is for, and behind the colon the movements.
+  const purpose = parted || (timed && sign) ? -1 : after.findIndex((token) => token.word === ':');
+  const labelled = purpose > 0 && purpose <= 4 && isLabel(said.names, after.slice(0, purpose), said.own);
+  const rows = labelled
+    ? after.slice(purpose + 1)
+    : parted
+      ? after.slice(clock.length + 1)
+      : timed
+        ? bare.slice(sign ? 2 : 1)
+        : after.slice(behind);
+  const { rest: listedRows, facts: ofAll } = withoutClock(rows);
+  const items = movesIn(said, listedRows);
   if (timed) {
     // How long all of it is, not each.
     headed.facts = [...again, { is: 'in all seconds', seconds: bare[0]!.value }];
@@ -74,19 +125,76 @@ export function partHeading(said: Said): LineOf | null {
     heading.role !== 'circuit' && heading.role !== null && (timed || heading.to > 0) && items.length > 1;
   if (!listing && !isList(items)) return said.as('heading', 0.7, headed);
   // Movements on the line itself: of its clock only what can't be a dose of theirs.
-  const facts = parted ? headed.facts : headed.facts.filter((fact) => OF_BLOCKS.has(fact.is));
-  return said.as('heading', 0.85, { ...headed, items, facts });
+  const beside = (match: Match<Fact>) => {
+    const next = timing[match.to];
+    return next?.kind === 'word' && items.some((item) => item.from <= next.from && next.to <= item.to);
+  };
+  const own = new Set(matches.filter(beside).map(({ fact }) => fact));
+  const facts = parted
+    ? headed.facts
+    : headed.facts.filter((fact) => OF_BLOCKS.has(fact.is) && !own.has(fact));
+  return said.as('heading', 0.85, { ...headed, items, facts: [...facts, ...ofAll] });
+}
+
+/** "3 x (10 press-ups, 10 squats)", "3 rounds of 10 swings, 10 squats": how often, and then what. */
+export function roundsOfList(said: Said): LineOf | null {
+  const at = said.rest.findIndex((token) => !['then', 'and', 'do', 'complete'].includes(token.word));
+  const begins = factsIn(CLOCK_GRAMMAR, said.rest.slice(at)).find(
+    ({ fact, from }) => from === 0 && (fact.is === 'times' || fact.is === 'rounds'),
+  );
+  if (!begins) return null;
+  const to = at + begins.to;
+  const open = said.rest[to]?.word === '(';
+  if (!open && !['of', ':'].includes(said.rest[to]?.word ?? '')) return null;
+  const shut = said.rest.findLastIndex((token) => token.word === ')');
+  const list = said.rest.slice(to + 1, open && shut > to ? shut : undefined);
+  const behind = open && shut > to ? said.rest.slice(shut + 1) : [];
+  const { rest, facts } = withoutClock(list);
+  const items = movesIn(said, rest);
+  if (items.length < 2 || !isList(items)) return null;
+  const n = 'n' in begins.fact ? (begins.fact.n ?? 1) : 1;
+  const more = factsIn(CLOCK_GRAMMAR, behind);
+  return said.as('heading', 0.85, {
+    role: 'circuit',
+    facts: [{ is: 'rounds', n }, ...facts, ...more.map(({ fact }) => fact)],
+    items,
+    spans: [...spansOf(said.rest.slice(at), [begins]), ...spansOfItems(items)],
+    titled: said.titled,
+  });
+}
+
+/** "10 squats, 8 lunges - 5 rounds for time": movements, and behind the dash their clock. */
+export function movesThenClock(said: Said): LineOf | null {
+  const { rest } = said;
+  const cut = rest.findLastIndex((token, i) => isParting(rest, token, i));
+  if (cut < 3 || cut >= rest.length - 1) return null;
+  const clock = rest.slice(cut + 1);
+  const matches = factsIn(CLOCK_GRAMMAR, clock);
+  if (!matches.some(({ fact }) => OF_BLOCKS.has(fact.is)) || leftOver(clock, matches).length > 0) return null;
+  const items = movesIn(said, rest.slice(0, cut));
+  if (items.length < 2 || known(items) < items.length) return null;
+  return said.as('station', Math.min(...items.map(sureOf)), {
+    items,
+    facts: matches.map(({ fact }) => fact),
+    spans: [...spansOf(clock, matches), ...spansOfItems(items)],
+    titled: said.titled,
+  });
 }
 
 /** Facts that are of the whole part though they stand among its movements: "then 2 of each, up to 10". */
 const OF_ALL = new Set<Fact['is']>(['steps', 'round rest', 'rounds', 'way']);
-function withoutClock(tokens: readonly Token[]): { rest: readonly Token[]; facts: Fact[] } {
+function withoutClock(all: readonly Token[]): { rest: readonly Token[]; facts: Fact[] } {
+  // "10 moves x 10 reps - squat, lunge": a clock of its own, and behind the dash the movements.
+  const cut = all.findIndex((token, i) => isParting(all, token, i));
+  const before = cut > 0 ? factsIn(CLOCK_GRAMMAR, all.slice(0, cut)) : [];
+  const parted = before.length > 0 && leftOver(all.slice(0, cut), before).length === 0;
+  const tokens = parted ? all.slice(cut + 1) : all;
   const found = factsIn(CLOCK_GRAMMAR, tokens).filter(
     ({ fact, from, to }) => OF_ALL.has(fact.is) && to - from >= 3,
   );
   return {
     rest: tokens.filter((_, i) => !found.some(({ from, to }) => from <= i && i < to)),
-    facts: found.map(({ fact }) => fact),
+    facts: [...(parted ? before.map(({ fact }) => fact) : []), ...found.map(({ fact }) => fact)],
   };
 }
 
@@ -100,7 +208,10 @@ export function clockThenMoves(said: Said): LineOf | null {
     const after = rest.slice(cut + 1);
     const named = numberedFormat(clock);
     const matches = named ?? factsIn(CLOCK_GRAMMAR, clock);
-    if (!matches.some(({ fact }) => OF_BLOCKS.has(fact.is))) continue;
+    // "One minute of each: squats, lunges".
+    const each = clock.some((token) => token.word === 'each');
+    const ofAll = (fact: Fact) => OF_BLOCKS.has(fact.is) || (each && ['work', 'reps'].includes(fact.is));
+    if (!matches.some(({ fact }) => ofAll(fact))) continue;
     // "Blast 1 (3 x 40/20): squat, row": what the part is called, and then its clock.
     const called = named || cut !== said.colon ? null : nameBefore(said, clock, matches);
     if (!named && !called && leftOver(clock, matches).length > 0) continue;
@@ -149,7 +260,7 @@ export function labelThenMoves(said: Said): LineOf | null {
   // Three things and more behind it, most with a count, are things to do, known or not.
   if (!isList(items) && !(items.length >= 3 && dosed >= items.length / 2)) return null;
   if (label.length > 4 && items.length < 2) return null;
-  const whole = label.find((token) => token.kind === 'seconds');
+  const whole = label.find((token) => token.kind === 'seconds' && token.value % 60 === 0);
   const sections =
     whole !== undefined || label.every((token) => SECTIONS.has(token.word) || token.word === 'and');
   const heading = said.words(0, colon);
@@ -176,15 +287,26 @@ export function titleThenClock(said: Said): LineOf | null {
   const label = rest.slice(0, cut);
   const after = rest.slice(cut + 1);
   const matches = factsIn(CLOCK_GRAMMAR, after);
+  // "HIIT 20 min: 30/15": how long all of it goes on.
+  const whole = label.find((token) => token.kind === 'seconds' && token.value >= LEAST_PART);
   const plain =
-    label.every((token) => token.kind === 'word') &&
+    label.every((token) => token.kind === 'word' || token === whole) &&
     label.some((token) => TITLE_WORDS.has(token.word)) &&
-    factsIn(CLOCK_GRAMMAR, label).length === 0;
+    factsIn(
+      CLOCK_GRAMMAR,
+      label.filter((token) => token !== whole),
+    ).length === 0;
   if (matches.length === 0 || leftOver(after, matches).length > 0 || !plain) return null;
   if ((readName(said.names, label, said.own)[0]?.sure ?? 0) >= LIKELY) return null;
   return said.as('heading', 0.85, {
-    facts: matches.map((match) => match.fact),
-    spans: spansOf(after, matches),
+    facts: [
+      ...(whole ? [{ is: 'in all seconds', seconds: whole.value } as const] : []),
+      ...matches.map((match) => match.fact),
+    ],
+    spans: [
+      ...(whole ? [{ what: 'in all seconds', from: whole.from, to: whole.to }] : []),
+      ...spansOf(after, matches),
+    ],
     heading: said.words(0, cut),
     titled: said.titled,
   });

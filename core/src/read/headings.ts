@@ -7,7 +7,10 @@ import { type Names, readName } from './names.ts';
 import type { Token } from './tokens.ts';
 
 /** Labels of a place where something is done, rather than of a turn of the clock. */
-const placeOf = (label: Token): { place?: true } => (label.word === 'station' ? { place: true } : {});
+const placeOf = (label: Token): { place?: true } =>
+  ['station', 'corner', 'cone', 'zone', 'area', 'post', 'mat', 'spot'].includes(label.word)
+    ? { place: true }
+    : {};
 
 const isMark = (token: Token) =>
   token.kind === 'sign' &&
@@ -40,6 +43,9 @@ export function withoutBullet(tokens: readonly Token[]): Bulleted {
     third
   )
     return { rest: tokens.slice(at + 2), listed: true };
+  // "3 o'clock": where on the clock it is.
+  if (first?.kind === 'number' && second?.word === 'oclock' && third)
+    return { rest: tokens.slice(at + 2 + (third.kind === 'sign' ? 1 : 0)), listed: true };
   const close = (token: Token | undefined, of: Token) =>
     token !== undefined &&
     ['.', ')', ':', '\t', ']'].includes(token.word) &&
@@ -110,6 +116,11 @@ export function numberedFormat(tokens: readonly Token[]): Match<Fact>[] | null {
 
 /** A heading at the beginning of a line: a part of the session, or "Round 2". */
 export function headingOf(tokens: readonly Token[]): Heading | null {
+  // "10 min stretch: hips, quads".
+  if (tokens[0]?.kind === 'seconds' && tokens.length > 1) {
+    const behind = headingOf(tokens.slice(1).filter((token) => token.word !== 'of'));
+    return behind?.role === 'cool-down' || behind?.role === 'warm-up' ? { ...behind, to: 0 } : null;
+  }
   const words = tokens.map((token) => token.word);
   const ends = (at: number) =>
     at >= tokens.length || [':', '-', '–', '—', '(', '\t', '.', ','].includes(words[at]!);
@@ -130,7 +141,8 @@ export function headingOf(tokens: readonly Token[]): Heading | null {
     const dashed = said.length === 2 && words[1] === '-' && words[0] === said[0] && words[2] === said[1];
     const length = dashed ? 3 : said.length;
     if (!dashed && !said.every((word, i) => words[i] === word)) continue;
-    const at = numbered(length);
+    const toEnd = words[length] === 'to' && words[length + 1] === 'finish' ? 2 : 0;
+    const at = numbered(length + toEnd);
     if (ends(at))
       return {
         role,

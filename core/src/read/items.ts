@@ -44,7 +44,7 @@ function abreast(
 function tiersOf(
   tokens: readonly Token[],
   isMove: (some: readonly Token[], sure?: number) => boolean,
-): { rest: Token[]; tiers: Token[][] } {
+): { rest: Token[]; tiers: Token[][]; remark?: readonly Token[] } {
   const open = tokens.findIndex((token) => token.word === '(' || token.word === '[');
   const shut = tokens.findIndex((token, i) => i > open && (token.word === ')' || token.word === ']'));
   if (open < 1 || shut < 0) {
@@ -67,7 +67,8 @@ function tiersOf(
   const another = named.length === 1 && isMove(inside) && isMove(tokens.slice(0, open));
   const inlined = [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)];
   // A remark in brackets ("use hands if needed") is no part of the name.
-  if (named.length === 1 && !another && !isMove(inlined) && isMove(rest)) return { rest, tiers: [] };
+  if (named.length === 1 && !another && !isMove(inlined) && isMove(rest))
+    return { rest, tiers: [], remark: inside };
   return named.length > 1 || another
     ? { rest, tiers: named }
     : { rest: [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)], tiers: [] };
@@ -145,7 +146,11 @@ export function itemsOf(
   all: readonly Token[],
   own: ReadonlyMap<string, string>,
 ): Item[] {
-  const { rest: tokens, tiers } = tiersOf(all, (some, sure = 0.9) => {
+  const {
+    rest: tokens,
+    tiers,
+    remark,
+  } = tiersOf(all, (some, sure = 0.9) => {
     const best = readName(names, some, own)[0];
     return best !== undefined && best.sure >= sure && best.moves.length === 1;
   });
@@ -207,7 +212,9 @@ export function itemsOf(
     const readings = (before[0]?.sure ?? 0) > (whole[0]?.sure ?? 0) ? before : whole;
     const named = nameTokens.filter((token) => token.kind !== 'sign');
     const from = nameTokens === written ? named[0]!.from : written[0]!.from;
-    const to = named.at(-1)!.to;
+    // "(bodyweight)": a bracket that was opened is shut.
+    const shut = text.slice(from, named.at(-1)!.to).includes('(') && text[named.at(-1)!.to] === ')' ? 1 : 0;
+    const to = named.at(-1)!.to + shut;
     items.push({
       text: text.slice(from, to),
       readings,
@@ -217,6 +224,12 @@ export function itemsOf(
       joined: items.length === 0 ? null : piece.joined,
       tiers: items.length === 0 ? tiers.map((way) => text.slice(way[0]!.from, way.at(-1)!.to)) : [],
     });
+  }
+  if (remark && items.length > 0) {
+    const says = text.slice(remark[0]!.from, remark.at(-1)!.to);
+    const saidOf = items.findLastIndex((item) => item.from < remark[0]!.from);
+    if (saidOf >= 0)
+      items[saidOf] = { ...items[saidOf]!, facts: [...items[saidOf]!.facts, { is: 'remark', says }] };
   }
   const last = pieces.at(-1);
   return last && items.length > 1

@@ -88,7 +88,24 @@ export const TIERS: Readonly<Record<string, 'easier' | 'harder'>> = {
   level: 'harder',
 };
 
-export const LABELS = new Set(['station', 'exercise', 'min', 'minute', 'move', 'ex', 'no', 'number', 'no.']);
+export const LABELS = new Set([
+  'station',
+  'corner',
+  'cone',
+  'zone',
+  'area',
+  'post',
+  'mat',
+  'spot',
+  'exercise',
+  'min',
+  'minute',
+  'move',
+  'ex',
+  'no',
+  'number',
+  'no.',
+]);
 export const BULLETS = new Set([
   '-',
   '–',

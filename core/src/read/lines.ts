@@ -1,6 +1,13 @@
 import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn } from './grammar.ts';
-import { clockThenMoves, labelThenMoves, partHeading, titleThenClock } from './headed.ts';
+import {
+  clockThenMoves,
+  labelThenMoves,
+  movesThenClock,
+  partHeading,
+  roundsOfList,
+  titleThenClock,
+} from './headed.ts';
 import { leftOver, withoutBullet } from './headings.ts';
 import { itemsOf, sureOf } from './items.ts';
 import type { Item, LineRead, SaidNumber } from './line.ts';
@@ -165,14 +172,22 @@ const STRONG = new Set([
   'stations',
 ]);
 
+const isClockOnly = (item: Item): boolean => {
+  const tokens = tokensOf(item.text);
+  return leftOver(tokens, factsIn(CLOCK_GRAMMAR, tokens)).length === 0;
+};
+
 /** A clock with words around it that name nothing: a title, "we go for", "everybody does". */
 function clockInWords(said: Said): LineOf | null {
   const { clockFacts, rest, titled, listed } = said;
   if (clockFacts.length === 0 || said.items.some((item) => sureOf(item) >= LIKELY)) return null;
   // Several things with a count each are things to do, known or not.
-  if (said.items.filter((item) => item.facts.length > 0).length >= 2 && said.items.length >= 3) return null;
+  const counted = said.items.filter((item) => item.facts.length > 0 && !isClockOnly(item));
+  if (counted.length >= 2 && said.items.length >= 3) return null;
   const leftWords = said.left.filter((token) => token.kind === 'word');
-  const strong = clockFacts.some((fact) => STRONG.has(fact.is)) || clockFacts.length >= 2;
+  // "Animal circuit, 30 s each".
+  const each = titled && clockFacts.some((fact) => fact.is === 'work') && rest.some((t) => t.word === 'each');
+  const strong = each || clockFacts.some((fact) => STRONG.has(fact.is)) || clockFacts.length >= 2;
   const share = said.left.length / said.content.length;
   const plain = clockFacts.every(
     (fact) => fact.is === 'format' && fact.n === undefined && fact.seconds === undefined,
@@ -239,7 +254,9 @@ const WAYS: readonly ((said: Said) => LineOf | null)[] = [
   tier,
   note,
   partHeading,
+  roundsOfList,
   clockThenMoves,
+  movesThenClock,
   labelThenMoves,
   titleThenClock,
   clockAlone,

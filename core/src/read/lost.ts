@@ -13,7 +13,7 @@ const TURNED: Readonly<Partial<Record<Fact['is'], readonly FormatKind[]>>> = {
   // Eight bouts at each of four stations are 32.
   'bouts each': ['tabata'],
   // Five minutes for all of a warm-up are shared out.
-  'in all seconds': ['flow'],
+  'in all seconds': ['flow', 'intervals'],
 };
 
 function numbersIn(value: unknown, into: Set<number>): Set<number> {

@@ -73,15 +73,9 @@ const HELD = new Set(['dumbbell', 'dumbell', 'db', 'kettlebell', 'kb', 'barbell'
 /** Numbers that are part of a name: fractions of a rep, degrees. */
 const NAMED_NUMBERS = new Set(['1.5', '1.25', '180', '90', '360']);
 function wordsOfTokens(tokens: readonly Token[]): string[] {
-  return tokens.flatMap((token, i) => {
+  return tokens.flatMap((token) => {
     if (token.kind === 'word' || token.spelt) return [token.word];
-    if (token.kind === 'number')
-      // "Figure 4" is a shape.
-      return [
-        tokens[i - 1]?.word === 'figure' && token.value === 4
-          ? 'four'
-          : String(Math.round(token.value * 100) / 100),
-      ];
+    if (token.kind === 'number') return [String(Math.round(token.value * 100) / 100)];
     return [];
   });
 }

@@ -56,12 +56,14 @@ const HEADS_OF_COLUMNS: Readonly<
 
 const FRAMED = /^\s*\|.*\|\s*$/;
 /** What stands in each column of a row; the row itself where it has none. */
-function cellsOf(row: string): string[] {
+function cellsOf(row: string, by = '|'): string[] {
   const cells = row.includes('\t')
     ? row.split('\t')
-    : FRAMED.test(row)
-      ? row.trim().slice(1, -1).split('|')
-      : row.split('|');
+    : by !== '|'
+      ? row.split(by)
+      : FRAMED.test(row)
+        ? row.trim().slice(1, -1).split('|')
+        : row.split('|');
   return cells.map((cell) => cell.trim());
 }
 /** What the columns are of, where a row says so. */
@@ -87,9 +89,14 @@ function headsOf(cells: readonly string[]): (string | undefined)[] | null {
 
 /** Rows of a table as lines a trainer might have written: "Squat, 12 reps, 30 s rest". */
 export function tableLines(rows: readonly string[]): { text: string; table: boolean }[] {
+  let by = '|';
   let columns: readonly (string | undefined)[] | null = null;
   return rows.map((row) => {
-    const cells = cellsOf(row);
+    // Saved from a spreadsheet: heads with commas between, and as many cells below.
+    const commas = cellsOf(row, ',');
+    if (by === '|' && commas.length >= 2 && headsOf(commas)) by = ',';
+    else if (by === ',' && columns && commas.length !== columns.length) by = '|';
+    const cells = cellsOf(row, by);
     if (cells.length < 2) {
       if (row.trim() !== '') columns = null;
       return { text: row, table: false };
@@ -131,19 +138,40 @@ export function tableLines(rows: readonly string[]): { text: string; table: bool
   });
 }
 
-/** Lines numbered "1 - ", "2 - " and so on, without their numbers: one by itself may be a count. */
+/** Lines numbered "1 - ", "2 - " or "1 ", "2 " and so on, without their numbers: one by itself may be a count. */
 export function withoutNumbers(rows: readonly string[]): string[] {
-  const numbered = rows.map((row) => /^\s*(\d{1,2})\s*[-–—]\s+(?=\p{L})/u.exec(row));
-  let next = 1;
-  const run: number[] = [];
-  numbered.forEach((found, i) => {
-    if (!found || Number(found[1]) !== next) return;
-    run.push(i);
-    next++;
-  });
-  return run.length < 3
-    ? [...rows]
-    : rows.map((row, i) => (run.includes(i) ? `• ${row.slice(numbered[i]![0].length)}` : row));
+  for (const [sign, counts] of [
+    [/^\s*(\d{1,2})\s*[-–—]\s+(?=[\p{L}\d])/u, false],
+    [/^ *(\d{1,2}) +(?!o['’]?clock)(?=\p{L})/iu, true],
+  ] as const) {
+    const numbered = rows.map((row) => sign.exec(row));
+    let next = 1;
+    const run: number[] = [];
+    numbered.forEach((found, i) => {
+      if (!found || Number(found[1]) !== next) return;
+      run.push(i);
+      next++;
+    });
+    if (run.length < 3) continue;
+    const behind = (i: number) => rows[i]!.slice(numbered[i]![0].length);
+    // "1 burpee, 2 squats, 3 lunges" are so many of each: one is one, and more are more.
+    const ofSomething = run.every((i, k) => /^[^,(;–-]*?s\b/.test(behind(i)) === k > 0);
+    if (counts && ofSomething) continue;
+    return rows.map((row, i) => (run.includes(i) ? `• ${behind(i)}` : row));
+  }
+  return [...rows];
+}
+
+/** "1) squats 2) lunges 3) plank" on one line: its numbers part what stands between them. Each keeps its length. */
+export function listedInline(row: string): string {
+  const marks = [...row.matchAll(/(?<=^|[\s:;,])(\d{1,2})[).](?=\s+\p{L}|\s*\d+\s)/gu)];
+  const inOrder = marks.length >= 2 && marks.every((mark, i) => Number(mark[1]) === i + 1);
+  if (!inOrder) return row;
+  let found = row;
+  for (const mark of marks.slice(marks[0]!.index === 0 ? 1 : 0))
+    found =
+      found.slice(0, mark.index) + ';'.padEnd(mark[0].length) + found.slice(mark.index + mark[0].length);
+  return found;
 }
 
 const SHORTENED = new Set([

@@ -1,7 +1,8 @@
 import { MOST_BLOCKS, MOST_STATIONS, type Station } from '../session/index.ts';
 import { formatOf } from './clock-said.ts';
 import { clamp, type Draft, draft, type Row, restsBetween } from './draft.ts';
-import type { Fact } from './facts.ts';
+import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
+import { factsIn } from './grammar.ts';
 import { apart, itemsOf } from './items.ts';
 import type { Item, LineRead } from './line.ts';
 import { LEAST_SESSION } from './line-words.ts';
@@ -18,7 +19,7 @@ import {
   type Vocabulary,
 } from './names.ts';
 import type { ReadBlock, ReadLine, ReadSession } from './reading.ts';
-import { sentencesOf, tableLines, withoutNumbers } from './rows.ts';
+import { listedInline, sentencesOf, tableLines, withoutNumbers } from './rows.ts';
 import { stationOf } from './station.ts';
 import { tokensOf } from './tokens.ts';
 
@@ -46,6 +47,20 @@ const isSibling = (a: Draft, b: Draft): boolean => {
   const kind = (name: string | null) => /^(.+?)\s*(?:\d+|[a-e])$/i.exec(name ?? '')?.[1]?.toLowerCase();
   return (a.round && b.round) || (kind(a.name) !== undefined && kind(a.name) === kind(b.name));
 };
+
+/** Has it a count, a time or a distance? A number beyond any count is a name. */
+const isDosed = (read: LineRead): boolean =>
+  read.items.some(({ facts }) =>
+    facts.some(
+      (fact) => ['seconds', 'metres', 'sets of'].includes(fact.is) || (fact.is === 'reps' && fact.n <= 200),
+    ),
+  );
+
+const OF_TITLES = new Set<Fact['is']>(['interval', 'rounds', 'sets', 'sets of', 'round rest', 'reps']);
+const titleClock = (text: string): Fact[] =>
+  factsIn(CLOCK_GRAMMAR, tokensOf(text)).flatMap(({ fact, from, to }) =>
+    OF_TITLES.has(fact.is) && (fact.is !== 'reps' || to - from > 1) ? [fact] : [],
+  );
 
 /** What a part is called by its heading; "Circuit" alone is no name. */
 const nameOf = (heading: string): string | null => {
@@ -86,7 +101,7 @@ export function readSession(
       if (!table) fresh = true;
       return;
     }
-    sentencesOf(row).forEach((sentence, k) => {
+    sentencesOf(listedInline(row)).forEach((sentence, k) => {
       const read = readLine(names, i + 1, sentence, fresh && k === 0, own);
       reads.push(read);
       fresh = false;
@@ -144,7 +159,9 @@ export function readSession(
   };
   const addStations = (read: LineRead) => {
     const climbing = current().facts.some((fact) => fact.is === 'steps');
-    const chained = !climbing && (read.place || /\brepeat\b\W*$|\bof each\b/i.test(read.text));
+    const chained =
+      !climbing &&
+      (read.place || /\brepeat\b\W*$|\b(?:\d+|one|two|three|four|five) of each\b/i.test(read.text));
     const emom = current().facts.some((fact) => fact.is === 'format' && fact.kind === 'emom');
     let parts: Item[] = [];
     const inPairs = current().facts.some((fact) => fact.is === 'format' && fact.kind === 'superset');
@@ -153,7 +170,7 @@ export function readSession(
       const joins =
         parts.length > 0 &&
         parts.length < 4 &&
-        (item.joined === 'with' ||
+        ((item.joined === 'with' && !inPairs) ||
           (item.joined === 'next' && chained) ||
           (item.joined === 'then' && emom && !item.facts.some((fact) => fact.is === 'seconds')));
       if (joins) parts.push(item);
@@ -173,7 +190,7 @@ export function readSession(
     const nothingYet = blocks.every((block) => block.rows.length === 0);
     const likely = read.items.filter((item) => (item.readings[0]?.sure ?? 0) >= 0.6).length;
     // Two movements that are known make no title, whatever else is in the line.
-    const unsure = read.kind === 'station' && read.sure < 0.6 && likely < 2;
+    const unsure = read.kind === 'station' && read.sure < 0.6 && likely < 2 && read.label === null;
     // The first line that names nothing is the title.
     const titles =
       title === null &&
@@ -186,6 +203,9 @@ export function readSession(
           read.heading !== null ||
           next.kind === 'clock' ||
           next.kind === 'heading' ||
+          (next.listed && !read.listed && read.sure < 0.4) ||
+          // "The 300" over lines with counts.
+          (read.sure === 0 && !isDosed(read) && isDosed(next)) ||
           next.fresh)) ||
         (read.kind === 'heading' && read.role === null && read.roundNumber === null) ||
         (read.kind === 'note' && (next.kind === 'clock' || next.fresh)) ||
@@ -201,9 +221,11 @@ export function readSession(
         (read.kind === 'clock' && next.fresh && next.kind === 'heading' && !/\d/.test(read.text)));
     if (titles) {
       title = tidy(read.heading ?? read.text) || null;
-      const named = read.kind === 'clock';
+      const named = read.kind === 'clock' && !/\d/.test(read.text);
       const weak = named ? [] : read.facts.filter((fact) => fact.is === 'format');
-      const firm = named ? [] : read.facts.filter((fact) => fact.is !== 'format');
+      // What a title says of the clock besides: "band class, 10 reps each, 2 sets".
+      const beside = read.kind === 'station' ? titleClock(read.text) : [];
+      const firm = named ? [] : [...read.facts.filter((fact) => fact.is !== 'format'), ...beside];
       titleFacts = weak;
       if (firm.length > 0) current().facts.push(...firm, ...weak);
       loose.push(lineOf(read, { kind: 'heading' }));
@@ -233,6 +255,10 @@ export function readSession(
           addStations(read);
           // A warm-up on a line of its own is over with it.
           made.whole = role === 'warm-up' && !/[,+&/]\s*$|\band\s*$/.test(read.text);
+        } else if (role === 'warm-up' && read.sure < 0.8 && /[-–—:]\s*\p{L}/u.test(read.text)) {
+          // "Warm-up 5 min - mobility": said, though not what.
+          notes.push(read.text);
+          made.whole = true;
         }
         return;
       }
@@ -248,7 +274,9 @@ export function readSession(
           return;
         }
         // At the very end of a list that goes round again a rest lies between the rounds.
-        const again = block.facts.some((fact) => (fact.is === 'rounds' || fact.is === 'times') && fact.n > 1);
+        const often = (facts: readonly Fact[]) =>
+          facts.some((fact) => (fact.is === 'rounds' || fact.is === 'times') && fact.n > 1);
+        const again = often(block.facts) || (next?.kind === 'clock' && often(next.facts));
         if (read.facts.length === 1 && only!.is === 'rest' && block.rows.length > 0 && again) {
           block.facts.push({ is: 'round rest', seconds: only!.seconds });
           block.heads.push(lineOf(read));
@@ -326,11 +354,12 @@ export function readSession(
   pairUp(blocks);
   // A heading that names what is then listed ("10 to 1 squats and press-ups") is no station of its own.
   for (const block of blocks) {
-    const [head, ...others] = block.rows;
-    if (head?.read.kind !== 'heading' || others.length === 0) continue;
+    const listed = block.rows.findIndex((row) => row.read.kind !== 'heading');
+    if (listed < 1) continue;
     const movesOf = (row: Row) => row.parts.flatMap((part) => part.readings[0]?.moves ?? [part.text]);
-    const below = new Set(others.flatMap(movesOf));
-    if (movesOf(head).every((id) => below.has(id))) block.rows.shift();
+    const below = new Set(block.rows.slice(listed).flatMap(movesOf));
+    const named = block.rows.slice(0, listed);
+    if (named.flatMap(movesOf).every((id) => below.has(id))) block.rows.splice(0, listed);
   }
   const filled = blocks.flatMap((block) => splitAtBreaks(block));
   const all = filled.filter((block) => block.rows.length > 0);
@@ -349,6 +378,13 @@ export function readSession(
     const rounds = block.facts.some((fact) => (fact.is === 'rounds' || fact.is === 'times') && fact.n > 1);
     const closing = !rest && block.after && rounds && block === kept.at(-1);
     if (closing) block.facts.push({ is: 'round rest', seconds: block.after!.seconds });
+    // What was said of how, of all of them.
+    const how = block.facts.filter((fact) => ['phase', 'phases', 'call', 'tempo'].includes(fact.is));
+    if (how.length > 0)
+      block.rows = block.rows.map((row) => ({
+        ...row,
+        parts: row.parts.map((part) => ({ ...part, facts: [...part.facts, ...how] })),
+      }));
     const { format, assumed, dose } = formatOf(block);
     const work = 'workSeconds' in format ? format.workSeconds : null;
     const sets = format.kind === 'sets' ? format.sets : null;

@@ -156,6 +156,7 @@ const ENDS: readonly (readonly [string, string])[] = [
 
 /** The singular of a word, as far as names and sentences of trainers need it. */
 export function singular(word: string): string {
+  if (word === 'calves') return 'calf';
   if (word.length < 3 || !word.endsWith('s') || word.endsWith('ss') || KEEPS_ITS_S.has(word)) return word;
   for (const [plural, one] of ENDS)
     if (word.length > plural.length + 1 && word.endsWith(plural)) return word.slice(0, -plural.length) + one;
@@ -235,6 +236,26 @@ const wordAt = (text: string, from: number, to: number): Raw => ({
 /** Three pieces with a slash in the middle and no space. */
 const slashed = (raw: readonly Raw[], i: number): boolean =>
   raw[i + 1]?.text === '/' && touches(raw[i], raw[i + 1]) && touches(raw[i + 1], raw[i + 2]);
+const SHAPES: Readonly<Record<string, string>> = {
+  '4': 'foursided',
+  four: 'foursided',
+  '8': 'eightshaped',
+  eight: 'eightshaped',
+};
+const TURNS = new Set([45, 90, 180, 270, 360]);
+const DEGREES = new Set(['degree', 'degrees', 'deg', '°', 'º']);
+const OF_LIMBS = new Set([
+  'handed',
+  'hand',
+  'hands',
+  'legged',
+  'footed',
+  'feet',
+  'foot',
+  'armed',
+  'arm',
+  'arms',
+]);
 const AFTER_STEP = new Set(['up', 'ups', 'over', 'overs', 'out', 'outs', '-']);
 const BETWEEN = new Set(['t', 'w', 'n', 'tw', 'tween']);
 const CLOCKY = new Set('x rest rounds round for work intervals interval then and on times'.split(' '));
@@ -262,6 +283,25 @@ const JOININGS: readonly Joining[] = [
   (raw, i) =>
     raw[i]!.text === 'a' && raw[i]!.kind === 'word' && ['minute', 'min'].includes(raw[i + 1]?.text ?? '')
       ? [[{ ...raw[i]!, text: 'one' }], 1]
+      : null,
+  // "180 degree", "15 two handed swings": a number that names, and counts nothing.
+  (raw, i) =>
+    raw[i]!.kind === 'number' && TURNS.has(raw[i]!.value) && DEGREES.has(raw[i + 1]?.text ?? '')
+      ? [[wordAt(String(raw[i]!.value), raw[i]!.from, raw[i + 1]!.to)], 2]
+      : null,
+  // "Figure 4" is a shape.
+  (raw, i, before) => {
+    const shape = before?.text === 'figure' ? SHAPES[raw[i]!.text] : undefined;
+    return shape === undefined ? null : [[wordAt(shape, raw[i]!.from, raw[i]!.to)], 1];
+  },
+  (raw, i, before) =>
+    raw[i]!.text === 'two' && before?.kind === 'number' && OF_LIMBS.has(raw[i + 1]?.text ?? '')
+      ? [[wordAt('both', raw[i]!.from, raw[i + 1]!.to)], 2]
+      : null,
+  // "super sets".
+  (raw, i) =>
+    raw[i]!.text === 'super' && ['set', 'sets'].includes(raw[i + 1]?.text ?? '')
+      ? [[wordAt('superset', raw[i]!.from, raw[i + 1]!.to)], 2]
       : null,
   // "w/ a twist": with.
   (raw, i) =>

@@ -102,11 +102,14 @@ list(
   { is: 'relative', sex: 'male' },
   words('dad,father,grandad,grandpa,brother,husband,son,uncle,he,boyfriend,him'),
 );
-list({ is: 'relative', sex: null }, words('client,my client,friend,partner,neighbour,colleague'));
+list(
+  { is: 'relative', sex: null },
+  words('just me,only me,its me,client,my client,friend,partner,neighbour,colleague'),
+);
 list(
   { is: 'people' },
   words(
-    'people,person,participant,member,mate,pal,buddy,of us,class,group,clients,pax,folk,individual,attendee,attending,here,today,present,coming,turned up,in the class,in the group,students,student,guys,trainee,employee,staff,patient,player,heads,person group,in my class,a class of,a group of,group of,class of,there are,we are,we have,i have,ive got,participants,members,team,squad,customers,them,bodies,regularsize',
+    'people,person,participant,member,mate,pal,buddy,worker,office worker,of us,class,group,clients,pax,folk,individual,attendee,attending,here,today,present,coming,turned up,in the class,in the group,students,student,guys,trainee,employee,staff,patient,player,heads,person group,in my class,a class of,a group of,group of,class of,there are,we are,we have,i have,ive got,participants,members,team,squad,customers,them,bodies,regularsize',
   ),
 );
 list({ is: 'total' }, words('in all,altogether,in total,total,all together,all told'));
@@ -158,7 +161,7 @@ list(
 list(
   { is: 'age word' },
   words(
-    'aged,age,ages,year old,years old,yr old,yrs old,yo,y o,yrs,year,yr,olds,old,years of age,ages between,between',
+    'youngest,oldest,aged,age,ages,year old,years old,yr old,yrs old,yo,y o,yrs,year,yr,olds,old,years of age,ages between,between',
   ),
 );
 list({ is: 'over' }, words('over,above,older than,more than,at least,plus years'));
@@ -176,7 +179,7 @@ list(
 list(
   { is: 'filler' },
   words(
-    'a,an,the,and,of,in,to,at,my,our,their,his,who,that,which,very,quite,really,slightly,mild,mildly,moderate,bit,little,some kind of,one,so,be,been,it,its,i,we,they,there,this,these,just,only,about,around,roughly,approximately,approx,maybe,probably,from,by,well,controlled,well controlled,medication,meds,medicine,tablet,known,history of,history,previous,old,recent,recently,still,now,currently,ago,last,since,side,arm,leg,time,times,post,recovering,recovery,usual,usually,sometimes,occasional,occasionally,bad day,plus one,another,extra,body,tonight,morning,evening,tuesday,monday,wednesday,thursday,friday,saturday,sunday,day,ones,level,levels,fitness,lot,as,or,but,if,either,mixed,mix,ability,abilities,gender,off,otherwise',
+    'a,an,the,and,of,in,to,at,my,our,their,his,who,that,which,very,quite,really,slightly,mild,mildly,moderate,bit,little,some kind of,one,so,be,been,it,its,i,we,they,there,this,these,just,only,about,around,roughly,approximately,approx,maybe,probably,from,by,well,controlled,well controlled,medication,meds,medicine,tablet,known,history of,history,previous,old,recent,recently,still,now,currently,ago,last,since,side,arm,leg,time,times,post,recovering,recovery,usual,usually,sometimes,occasional,occasionally,bad day,plus one,another,extra,body,tonight,morning,evening,tuesday,monday,wednesday,thursday,friday,saturday,sunday,day,ones,level,levels,fitness,lot,as,or,but,if,either,mixed,mix,ability,abilities,gender,off,otherwise,more',
   ),
 );
 

@@ -381,7 +381,11 @@ function merge(into: Clause, from: Clause): void {
       : from.level === null
         ? into.level
         : (Math.min(into.level, from.level) as LevelIndex);
-  into.ages ??= from.ages;
+  // "Youngest 22, oldest 71": all between.
+  into.ages =
+    into.ages && from.ages && /\b(?:youngest|oldest)\b/i.test(from.says)
+      ? [Math.min(into.ages[0], from.ages[0]), Math.max(into.ages[1], from.ages[1])]
+      : (into.ages ?? from.ages);
   into.sex ??= from.sex;
   const sided = into.conditions.findLastIndex((one) => conditionOf(one.id).sided);
   if (from.side !== null && sided >= 0 && into.conditions[sided]!.side === undefined) {

@@ -69,8 +69,9 @@ export const pyramid = defineFormat({
   },
   words: (f) => {
     const begins = stepsOf(f.from, f.by, f.to, f.way).slice(0, 3).join('-');
-    const ends = f.way === 'up' ? f.to : f.from;
-    return `${begins}… to ${ends}${f.way === 'up and down' ? ' again' : ''}${f.timed ? ' s' : ''} of each`;
+    const seconds = f.timed ? ' seconds' : '';
+    if (f.way === 'up and down') return `${begins}… to ${f.to} and back to ${f.from}${seconds} of each`;
+    return `${begins}… to ${f.way === 'up' ? f.to : f.from}${seconds} of each`;
   },
   faults: (f) => stepFaults(f),
   steps: (f) => ({
