@@ -139,6 +139,16 @@ function longest(
   return optional ? longest(pieces, tokens, at, piece + 1) : null;
 }
 
+/** Could what comes second fit a rule whose first piece fits here? */
+function mayFollow(pieces: readonly Piece[], next: Token | undefined): boolean {
+  if (pieces[0]!.optional) return true;
+  for (let i = 1; i < pieces.length; i++) {
+    if (next !== undefined && pieces[i]!.takes(next) !== null) return true;
+    if (!pieces[i]!.optional) return false;
+  }
+  return true;
+}
+
 /** The facts of a line that together explain most of it, none over another. */
 export function factsIn<F>(grammar: Grammar<F>, tokens: readonly Token[]): Match<F>[] {
   const starting: Match<F>[][] = tokens.map((_, at) => {
@@ -146,10 +156,12 @@ export function factsIn<F>(grammar: Grammar<F>, tokens: readonly Token[]): Match
     const token = tokens[at]!;
     const byWord = grammar.get(`=${token.word}`) ?? [];
     const byKind = grammar.get(token.kind) ?? [];
-    for (const compiled of byKind.length === 0
-      ? byWord
-      : [...byWord, ...byKind.filter((one) => !byWord.includes(one))]) {
+    for (let k = 0; k < byWord.length + byKind.length; k++) {
+      const compiled = k < byWord.length ? byWord[k]! : byKind[k - byWord.length]!;
+      if (k >= byWord.length && byWord.length > 0 && byWord.includes(compiled)) continue;
       const { pieces, rule } = compiled;
+      // Most rules fail at their second word: that is seen before anything is built.
+      if (!mayFollow(pieces, tokens[at + 1])) continue;
       const match = longest(pieces, tokens, at);
       if (!match || match.to === at) continue;
       const words = tokens.slice(at, match.to).map((token) => token.word);

@@ -52,11 +52,11 @@ function calmThenMoves(said: Said): ReturnType<typeof headingOf> {
 
 /** "Warm-up: march, arm circles", "Round 2", "Circuit (x3)": a part by what parts are called. */
 export function partHeading(said: Said): LineOf | null {
-  const { rest, text, whole } = said;
-  if (said.exactName && whole!.moves.length === 1 && !['stretch', 'circuit'].includes(rest[0]!.word))
-    return null;
+  const { rest, text } = said;
   const heading = headingOf(rest) ?? calmThenMoves(said);
   if (!heading) return null;
+  if (said.exactName && said.whole!.moves.length === 1 && !['stretch', 'circuit'].includes(rest[0]!.word))
+    return null;
   const { tokens: after, n: often } = roundsBehind(rest.slice(heading.to));
   // "Round 1 - 45 secs each: squats, press-ups": a clock, and behind its colon the movements.
   const clock = after.slice(

@@ -317,7 +317,7 @@ export function readLine(
   if (known) return { ...known, line };
   const said = new Said(names, own, line, whole, fresh);
   const read = lineOf(said);
-  const all = { ...read, numbers: numbersOf(read, said.text) };
+  const all: LineRead = Object.assign(read, { numbers: numbersOf(read, said.text) });
   if (before && whole.length <= LONGEST_LINE) {
     if (before.size >= REMEMBERED) before.clear();
     before.set(key, all);

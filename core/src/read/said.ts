@@ -29,7 +29,8 @@ export class Said {
   /** Its pieces without a bullet and the line's own number. */
   readonly rest: readonly Token[];
   readonly listed: boolean;
-  readonly #mark: Pick<LineRead, 'letter' | 'place'>;
+  readonly #letter: string | null;
+  readonly #place: boolean;
   /** Pieces that are words and numbers. */
   readonly content: readonly Token[];
   /** Words that look like a title. */
@@ -43,20 +44,25 @@ export class Said {
   #items: readonly Item[] | undefined;
   readonly names: Names;
   readonly own: OwnWords;
-  readonly #base: Pick<LineRead, 'line' | 'text' | 'fresh'>;
+  readonly #line: number;
+  readonly #written: string;
+  readonly #fresh: boolean;
 
   constructor(names: Names, own: OwnWords, line: number, whole: string, fresh: boolean) {
     this.names = names;
     this.own = own;
     this.text = whole.slice(0, LONGEST_LINE);
     const { rest, listed, letter, place } = withoutBullet(tokensOf(this.text, MOST_TOKENS));
-    this.#mark = { letter: letter ?? null, place: place ?? false };
+    this.#letter = letter ?? null;
+    this.#place = place ?? false;
     this.rest = rest;
     this.listed = listed;
     this.content = rest.filter((token) => token.kind !== 'sign');
     this.titled = this.content.some((token) => TITLE_WORDS.has(token.word));
     this.colon = rest.findIndex((token) => token.word === ':');
-    this.#base = { line, text: whole.trim(), fresh };
+    this.#line = line;
+    this.#written = whole.trim();
+    this.#fresh = fresh;
   }
 
   /** What it says of the clock. */
@@ -97,8 +103,10 @@ export class Said {
   }
   /** A reading of it: what isn't given is nothing. */
   as(kind: LineRead['kind'], sure: number, more: Partial<LineOf> = {}): LineOf {
-    return {
-      ...this.#base,
+    const nothing: LineOf = {
+      line: this.#line,
+      text: this.#written,
+      fresh: this.#fresh,
       kind,
       sure,
       items: [],
@@ -111,8 +119,9 @@ export class Said {
       tier: null,
       titled: false,
       listed: this.listed,
-      ...this.#mark,
-      ...more,
+      letter: this.#letter,
+      place: this.#place,
     };
+    return Object.assign(nothing, more);
   }
 }

@@ -436,15 +436,18 @@ function piecesOf(text: string, most: number): Token[] {
         end = i + hyphen;
       }
     }
-    const base = { word: one.text, spelt, unclear: false, from: one.from };
+    // Built whole each time: a copy with more written over it costs many times as much, and a line has twenty.
+    const token = (
+      kind: Token['kind'],
+      total: number,
+      to: number,
+      word = one.text,
+      counts = spelt,
+      unclear = false,
+    ): Token => ({ kind, word, value: total, spelt: counts, unclear, from: one.from, to });
     if (Number.isNaN(value)) {
-      tokens.push({
-        ...base,
-        kind: one.kind === 'sign' ? 'sign' : 'word',
-        word: one.kind === 'word' ? singular(one.text) : one.text,
-        value: Number.NaN,
-        to: one.to,
-      });
+      const isWord = one.kind === 'word';
+      tokens.push(token(isWord ? 'word' : 'sign', value, one.to, isWord ? singular(one.text) : one.text));
       continue;
     }
     // A clock of its own: 1:30, but 40:20 is work and rest.
@@ -459,7 +462,7 @@ function piecesOf(text: string, most: number): Token[] {
       value <= 9 &&
       after.value < 60
     ) {
-      tokens.push({ ...base, kind: 'seconds', value: value * 60 + after.value, to: after.to });
+      tokens.push(token('seconds', value * 60 + after.value, after.to));
       i = end + 2;
       continue;
     }
@@ -479,23 +482,18 @@ function piecesOf(text: string, most: number): Token[] {
         s?.kind === 'word' &&
         UNITS[s.text]?.[1] === 1 &&
         UNITS[s.text]?.[0] === 'seconds';
-      tokens.push({
-        ...base,
-        kind,
-        value: rest ? total + n.value : total,
-        unclear:
-          unit!.text === 'm' || (spelt && value === 1 && !['minute', 'min', 'hour'].includes(unit!.text)),
-        to: rest ? s!.to : unit!.to,
-      });
+      const unclear =
+        unit!.text === 'm' || (spelt && value === 1 && !['minute', 'min', 'hour'].includes(unit!.text));
+      tokens.push(
+        token(kind, rest ? total + n.value : total, rest ? s!.to : unit!.to, one.text, spelt, unclear),
+      );
       i = end + dash + (rest ? 2 : 0);
       continue;
     }
     // "two-hand swing": a number joined to a word names, and counts nothing.
     const joins = spelt && dash === 2 && unit?.kind === 'word' && unit.from === raw[end + 1]!.to;
     tokens.push(
-      joins
-        ? { ...base, kind: 'word', value: Number.NaN, spelt: false, to: one.to }
-        : { ...base, kind: 'number', value, to: raw[end]!.to },
+      joins ? token('word', Number.NaN, one.to, one.text, false) : token('number', value, raw[end]!.to),
     );
     i = end;
   }
