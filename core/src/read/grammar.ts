@@ -149,8 +149,21 @@ function mayFollow(pieces: readonly Piece[], next: Token | undefined): boolean {
   return true;
 }
 
+/** What was found in a line, which several ways of reading it ask for. */
+const found = new WeakMap<readonly Token[], Map<unknown, readonly Match<unknown>[]>>();
+
 /** The facts of a line that together explain most of it, none over another. */
-export function factsIn<F>(grammar: Grammar<F>, tokens: readonly Token[]): Match<F>[] {
+export function factsIn<F>(grammar: Grammar<F>, tokens: readonly Token[]): readonly Match<F>[] {
+  const known = found.get(tokens) ?? new Map<unknown, readonly Match<unknown>[]>();
+  found.set(tokens, known);
+  const before = known.get(grammar) as readonly Match<F>[] | undefined;
+  if (before) return before;
+  const facts = search(grammar, tokens);
+  known.set(grammar, facts);
+  return facts;
+}
+
+function search<F>(grammar: Grammar<F>, tokens: readonly Token[]): Match<F>[] {
   const starting: Match<F>[][] = tokens.map((_, at) => {
     const found: Match<F>[] = [];
     const token = tokens[at]!;

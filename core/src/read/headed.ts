@@ -138,6 +138,7 @@ export function partHeading(said: Said): LineOf | null {
 
 /** "3 x (10 press-ups, 10 squats)", "3 rounds of 10 swings, 10 squats": how often, and then what. */
 export function roundsOfList(said: Said): LineOf | null {
+  if (!said.rest.some((token) => token.word === '(' || token.word === 'of')) return null;
   const at = said.rest.findIndex((token) => !['then', 'and', 'do', 'complete'].includes(token.word));
   const begins = factsIn(CLOCK_GRAMMAR, said.rest.slice(at)).find(
     ({ fact, from }) => from === 0 && (fact.is === 'times' || fact.is === 'rounds'),

@@ -40,15 +40,19 @@ function abreast(
   };
 }
 
+const BRACKETS = new Set(['(', ')', '[', ']']);
+
 /** "(knees / toes)": ways to do it, in brackets behind the name. */
 function tiersOf(
   tokens: readonly Token[],
   isMove: (some: readonly Token[], sure?: number) => boolean,
-): { rest: Token[]; tiers: Token[][]; remark?: readonly Token[] } {
+): { rest: readonly Token[]; tiers: Token[][]; remark?: readonly Token[] } {
   const open = tokens.findIndex((token) => token.word === '(' || token.word === '[');
   const shut = tokens.findIndex((token, i) => i > open && (token.word === ')' || token.word === ']'));
   if (open < 1 || shut < 0) {
-    const rest = tokens.filter((token) => !'()[]'.includes(token.word));
+    const rest = tokens.some((token) => BRACKETS.has(token.word))
+      ? tokens.filter((token) => !BRACKETS.has(token.word))
+      : tokens;
     return abreast(rest, (some) => isMove(some, SURE)) ?? { rest, tiers: [] };
   }
   const inside = tokens.slice(open + 1, shut);
