@@ -30,6 +30,17 @@ const COUNTS: Readonly<Record<string, number>> = {
   twins: 2,
 };
 
+/** Conditions that begin with an operation: in its first weeks that is the one to mind. */
+const OPERATIONS: ReadonlySet<ConditionId> = new Set([
+  'knee-replacement',
+  'hip-replacement-back',
+  'hip-replacement-front',
+  'shoulder-replacement',
+  'hip-fracture',
+  'hernia',
+  'stoma',
+] as const);
+
 /** Words that say nothing more beside a condition that was understood. */
 const BESIDE = new Set(
   'left right both side l r - weak arm leg hand foot knee hip shoulder wrist elbow joint sore bad pain painful problem issue disease condition patient user symptom'.split(
@@ -63,6 +74,8 @@ export interface Clause {
   between: boolean;
   /** So many of them stood as "x2" behind what they have: what follows is of others. */
   times: boolean;
+  /** Something happened, and nobody said when. */
+  when: boolean;
   /** A side and nothing it is of: "left side weak" goes on about what stands before. */
   side: 'left' | 'right' | null;
   says: string;
@@ -198,6 +211,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     outOf: null,
     between: false,
     times: false,
+    when: false,
     side: null,
     says,
     unread: [],
@@ -224,6 +238,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
   let side: 'left' | 'right' | 'both' | null = null;
   // Two sides were said: of which of them it isn't known, so of both.
   let sides = false;
+  let event = false;
   let weeks: number | null = null;
   let weeksSaid = '';
   let stray: Token[] = [];
@@ -390,6 +405,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
       case 'condition': {
         const id = meaning.id;
         if (meaning.all) clause.share = 'all';
+        if (meaning.event) event = true;
         if (nobody || deniedFrom === i - 1) {
           clause.fine = true;
           break;
@@ -408,6 +424,9 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
       case 'sex':
         clause.sex = meaning.sex;
         clause.people = true;
+        break;
+      case 'ago':
+        weeks ??= meaning.weeks;
         break;
       case 'total':
         clause.total = true;
@@ -473,8 +492,22 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     }
   }
   flush();
+  const lately = weeks !== null && weeks <= EARLY_WEEKS;
+  if (event && lately) clause.conditions.push({ id: 'heart-event-recent' });
+  if (lately && clause.conditions.some(({ id }) => OPERATIONS.has(id)))
+    clause.conditions.push({ id: 'recent-surgery' });
+  // When it was decides what it is.
+  const dated = event || clause.conditions.some(({ id }) => OPERATIONS.has(id));
+  clause.when =
+    dated &&
+    weeks === null &&
+    !clause.conditions.some(({ id }) => id === 'heart-event-recent' || id === 'recent-surgery');
   // Weeks of what isn't said.
-  if (weeks !== null && !clause.conditions.some(({ id }) => phase(id, 0) !== phase(id, 99)))
+  if (
+    weeks !== null &&
+    !(event || clause.conditions.some(({ id }) => OPERATIONS.has(id))) &&
+    !clause.conditions.some(({ id }) => phase(id, 0) !== phase(id, 99))
+  )
     clause.unread.push(weeksSaid);
   const only = (piece: string) =>
     clause.conditions.length > 0 && tokensOf(piece).every((token) => BESIDE.has(token.word));
@@ -510,7 +543,9 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     const id = weeks === null ? one.id : phase(one.id, weeks);
     const known = unique.get(id);
     const next = sided({ ...one, id });
-    unique.set(id, known && known.side !== next.side ? { id } : next);
+    // Said twice, once with its side, it is of that side.
+    const both = known?.side && next.side && known.side !== next.side;
+    unique.set(id, both ? { id } : next.side ? next : (known ?? next));
   }
   for (const { id } of [...unique.values()])
     for (const other of TOGETHER[id] ?? []) if (!unique.has(other)) unique.set(other, { id: other });

@@ -830,6 +830,7 @@ export const CONDITION_NAMES: Readonly<Record<ConditionId, readonly string[]>> =
   ],
   stoma: ['stoma', 'colostomy', 'ileostomy', 'urostomy', 'stoma bag', 'ostomy'],
   'low-platelets-or-line': [
+    'port',
     'low platelet',
     'chemo port',
     'port in the chest',
@@ -844,6 +845,10 @@ export const CONDITION_NAMES: Readonly<Record<ConditionId, readonly string[]>> =
   'low-energy': ['eating disorder', 'anorexia', 'bulimia', 'red-s', 'low energy availability', 'underweight'],
   'hip-osteoarthritis': [
     'hip osteoarthritis',
+    'osteoarthritis in the hip',
+    'osteoarthritis of the hip',
+    'hip trouble',
+    'hip problem',
     'hip arthritis',
     'arthritic hip',
     'arthritis in the hip',

@@ -8,7 +8,16 @@ const WEEKS_A_MONTH = 4.35;
 
 /** What a phrase says of people. */
 export type Meaning =
-  | { readonly is: 'condition'; readonly id: ConditionId; readonly all?: true }
+  | {
+      readonly is: 'condition';
+      readonly id: ConditionId;
+      /** Of all of them: "nobody can kneel". */
+      readonly all?: true;
+      /** Something that happened on a day: how long ago matters. */
+      readonly event?: true;
+    }
+  /** So many weeks ago, in words. */
+  | { readonly is: 'ago'; readonly weeks: number }
   | { readonly is: 'level'; readonly level: LevelIndex }
   | { readonly is: 'sex'; readonly sex: 'female' | 'male' }
   | { readonly is: 'relative'; readonly sex: 'female' | 'male' | null }
@@ -35,6 +44,9 @@ export type Meaning =
   | { readonly is: 'filler' };
 
 const lexicon = new Phrases<Meaning>();
+/** Names of conditions without the words that only join: "arthritis of both her knees" is one of the knee. */
+const bare = new Phrases<Meaning>();
+const JOINS = new Set('of in the a an her his their my with on at to both left right'.split(' '));
 /** A word as it is compared, a number by its digits. */
 const wordOf = (token: Token): string =>
   token.kind === 'number' && !token.spelt ? String(token.value) : token.word;
@@ -77,8 +89,37 @@ list(
     'very fit,super fit,really fit,extremely fit,advanced,athlete,athletic,elite,strong,very strong,very advanced,marathon runner,runner,crossfitter,competitive',
   ),
 );
+/** Of the heart, on a day. */
+list({ is: 'condition', id: 'heart-disease', event: true }, [
+  'heart attack',
+  'myocardial infarction',
+  'coronary',
+  'stent',
+  'had a stent',
+  'cardiac arrest',
+  'angioplasty',
+  'heart operation',
+]);
+list(
+  { is: 'condition', id: 'breastbone', event: true },
+  words('bypass,heart bypass,bypass surgery,open heart surgery,cabg'),
+);
+list(
+  { is: 'ago', weeks: 1 },
+  words('last week,this week,yesterday,days ago,few days ago,a week ago,other week'),
+);
+list(
+  { is: 'ago', weeks: WEEKS_A_MONTH },
+  words('last month,this month,a month ago,few weeks ago,couple of weeks ago'),
+);
 for (const [key, names] of Object.entries(CONDITION_NAMES)) {
   const id = key as ConditionId;
+  for (const name of names) {
+    const kept = tokensOf(name)
+      .filter((token) => token.kind !== 'sign' && !JOINS.has(token.word))
+      .map(wordOf);
+    if (kept.length > 1) bare.add(kept, { is: 'condition', id });
+  }
   list({ is: 'condition', id }, [
     ...names,
     ...(names.length > 0 ? [CONDITIONS[id].name.replace(/,/g, '')] : []),
@@ -196,11 +237,14 @@ export function meaningsOf(tokens: readonly Token[]): Piece[] {
   // A hyphen inside a phrase is passed over, as a space is.
   const hyphen = (k: number) => tokens[k]!.word === '-';
   const side = (k: number) => ['left', 'right'].includes(tokens[k]!.word);
+  const joins = (k: number) => hyphen(k) || JOINS.has(tokens[k]!.word);
   const found: Piece[] = [];
   for (let i = 0; i < tokens.length; ) {
     let phrase = lexicon.longest(words, i, hyphen);
     // "Frozen right shoulder": a side in the middle of what it is of comes before it.
-    const sided = lexicon.longest(words, i, (k) => hyphen(k) || side(k));
+    const withSide = lexicon.longest(words, i, (k) => hyphen(k) || side(k));
+    const loose = bare.longest(words, i, joins);
+    const sided = (loose?.to ?? 0) > (withSide?.to ?? 0) ? loose : withSide;
     if (sided?.means.is === 'condition' && sided.to > (phrase?.to ?? 0) && !side(i)) {
       const at = tokens.findIndex((_, k) => k > i && k < sided.to && side(k));
       if (at > 0) {

@@ -309,6 +309,7 @@ export function readWho(text: string): Who {
   }
   if (!isTotal) total = Math.max(taken + besides, ...members.map((c) => c.outOf ?? 0));
   for (const c of members) if (c.between) asks.push(`“${c.says}”: how many?`);
+  for (const c of clauses) if (c.when) asks.push(`“${c.says}”: when was that?`);
   let remaining = total - parts.reduce((sum, part) => sum + part.count, 0);
   if (parts.some((part) => part.count > total)) {
     const many = parts.find((part) => part.count > total)!;
