@@ -201,7 +201,14 @@ const short = (l: Limit): string => {
 const scaler = createScaler(compileLibrary(library), EVERYWHERE);
 function barred(id: ConditionId, move: string, side: 'left' | 'right' | 'both' = 'both'): string[] {
   const person = addCondition(
-    { ...ASKED, kind: 'general', effortMax: 10, assumedLevel: 2 },
+    // Known to a clinic that allows all of it: what bars is the condition's own.
+    {
+      ...ASKED,
+      kind: 'general',
+      effortMax: 10,
+      assumedLevel: 2,
+      clearance: { on: DAY, by: 'the clinic', says: '' },
+    },
     { id, side },
     when,
   );

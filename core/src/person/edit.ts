@@ -3,9 +3,12 @@ import { dayWords } from './age.ts';
 import { type Assessment, followUp, testCard } from './assess.ts';
 import { BODY, type BodyPlace, spare } from './body.ts';
 import { CONDITIONS, type ConditionId, compileCondition } from './conditions.ts';
+import type { HealthAsk } from './courses.ts';
 import { FLOORS, type Limit, type Side } from './limits.ts';
 import type { LogEntry, Person, Placement } from './person.ts';
 import type { Clearance, Override, Screening } from './screening.ts';
+
+type Held = Person['conditions'][number];
 
 /** When an edit is made: a time for the log, and the day it falls on where the trainer is. */
 export interface When {
@@ -60,6 +63,44 @@ export function addCondition(
   const name = `${CONDITIONS[held.id].name}${sideWords(held.side)}`;
   const next = { ...person, conditions: [...others, held], healthChangedOn: changedHealth(person, when) };
   return logged(next, when, 'condition', `Added ${name}`, why);
+}
+
+/** The day a condition began, or a child is due. */
+export function datedCondition(
+  person: Person,
+  held: Pick<Held, 'id' | 'side'>,
+  days: { since?: string | undefined; due?: string | undefined },
+  when: When,
+): Person {
+  const conditions = person.conditions.map((c) =>
+    c.id === held.id && c.side === held.side ? { ...c, ...days } : c,
+  );
+  const [day] = Object.values(days);
+  const says = `${CONDITIONS[held.id].name}: ${day ? dayWords(day) : 'no date'}`;
+  return logged({ ...person, conditions }, when, 'condition', says);
+}
+
+/** A condition becomes its next phase, since somebody said so; what was eased of the old one goes with it. */
+export function movedOn(person: Person, ask: HealthAsk, when: When): Person {
+  if (ask.to === null) return person;
+  const held = person.conditions.find((c) => c.id === ask.id && c.side === ask.side);
+  if (!held) return person;
+  const { due, since, ...rest } = held;
+  // A birth begins where the pregnancy ended, on a day that is asked for next.
+  const days = ask.to.startsWith('pregnancy') ? { due } : due === undefined ? { since } : {};
+  const next = {
+    ...person,
+    conditions: [...person.conditions.filter((c) => c !== held), { ...rest, ...days, id: ask.to }],
+    loosened: person.loosened.filter((l) => !l.limit.startsWith(`${ask.id}/`)),
+    healthChangedOn: changedHealth(person, when),
+  };
+  return logged(
+    next,
+    when,
+    'condition',
+    `${CONDITIONS[ask.id].name} moves on: ${CONDITIONS[ask.to].name}`,
+    ask.says,
+  );
 }
 
 /** A condition taken away loosens all that it set, so that it needs a reason. */

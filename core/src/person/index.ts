@@ -32,6 +32,7 @@ export {
   conditionOf,
   QUICK_CONDITIONS,
 } from './conditions.ts';
+export { asksOf, contradictions, courseOn, DATED } from './courses.ts';
 export {
   addCondition,
   addLimit,
@@ -39,8 +40,10 @@ export {
   assessed,
   clearedWith,
   conditionLimits,
+  datedCondition,
   limitWords,
   loosenLimit,
+  movedOn,
   overriddenBy,
   place,
   removeCondition,

@@ -6,6 +6,7 @@ import { ADULT_FROM, type Age, ageOn, bornSchema, youngAt } from './age.ts';
 import { assessmentSchema } from './assess.ts';
 import { ACTIVITY, type ActivityId, type CapacityAnswer, capacityOf } from './capacity.ts';
 import { CONDITION_IDS, type ConditionId, compileCondition, conditionOf } from './conditions.ts';
+import { asksOf, contradictions, courseOn, type HealthAsk, knownDisease } from './courses.ts';
 import { homeSchema } from './home.ts';
 import { type Limit, limitSchema, limitsOn, sideSchema } from './limits.ts';
 import {
@@ -37,6 +38,8 @@ export const heldConditionSchema = z
     side: sideSchema.default('both'),
     since: z.iso.date().optional(),
     until: z.iso.date().optional(),
+    /** The day a child is due. */
+    due: z.iso.date().optional(),
   })
   .refine((c) => !(c.since && c.until) || c.since <= c.until, {
     path: ['until'],
@@ -201,9 +204,10 @@ type Held = Person['conditions'][number];
 
 /** Conditions in force on a day; being under 18 is one of itself. */
 export function conditionsOn(person: Person, day: string): Held[] {
-  const held = person.conditions.filter(
-    (c) => (c.until === undefined || c.until >= day) && (c.since === undefined || c.since <= day),
-  );
+  // A day to come may be a slip of the pen: what it is of is minded already, and asked about.
+  const held = person.conditions
+    .filter((c) => c.until === undefined || c.until >= day)
+    .map((c) => courseOn(c, day));
   const young = youngAt(ageOn(person.born, day).lo);
   return young && !held.some((c) => c.id === 'child' || c.id === 'teenager')
     ? [...held, { id: young, side: 'both' }]
@@ -231,6 +235,8 @@ export interface Outlook {
   readonly notAlone: boolean;
   /** A card, and a place in a live run. */
   readonly mayTrain: boolean;
+  /** What is to be asked about what is recorded; the more careful reading holds until it is answered. */
+  readonly asks: readonly HealthAsk[];
   /** Caution lines, one a condition, today's first. */
   readonly cautions: readonly string[];
   readonly reminders: readonly string[];
@@ -253,7 +259,14 @@ export function outlookOf(person: Person, day: string): Outlook {
   const conditions = conditionsOn(person, day);
   const tables = conditions.map((c) => conditionOf(c.id));
   const has = (ids: readonly ConditionId[]) => conditions.some((c) => ids.includes(c.id));
-  const asked = standingOf(person, day, has(PREGNANT), age.lo < ADULT_FROM);
+  const due = conditions.find((c) => PREGNANT.includes(c.id) && c.due !== undefined)?.due;
+  const disease = knownDisease(conditions);
+  const since = conditions.flatMap((c) => (c.since !== undefined && c.since <= day ? [c.since] : [])).sort();
+  const asked = standingOf(person, day, has(PREGNANT), age.lo < ADULT_FROM, {
+    due,
+    disease: disease === null ? null : conditionOf(disease).name.toLowerCase(),
+    lastEvent: disease === null ? undefined : since.at(-1),
+  });
   // Who is known by number alone has nobody's answers to give: their trainer sees them, and their limits are what was said.
   const standing =
     asked.state === 'not screened' && 'standsFor' in person
@@ -315,6 +328,12 @@ export function outlookOf(person: Person, day: string): Outlook {
     steady: today.steady || tables.some((t) => t.steady),
     notAlone: tables.some((t) => t.notAlone),
     mayTrain: standing.mayTrain && today.is !== 'not today',
+    asks: [
+      ...person.conditions
+        .filter((c) => c.until === undefined || c.until >= day)
+        .flatMap((c) => asksOf(c, day)),
+      ...contradictions(conditions, person.sex),
+    ],
     cautions: [...today.says, ...tables.map((t) => t.caution)],
     reminders: tables.flatMap((t) => t.reminders ?? []),
   };

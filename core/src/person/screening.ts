@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { dayWords } from './age.ts';
+import { thirdOf } from './courses.ts';
 
 /** Signs and symptoms asked about before exercise, in our own words; any one counts. */
 export const SYMPTOMS = {
@@ -175,8 +176,30 @@ function clearedBy({ clearance, healthChangedOn }: Screened, on: string, after: 
   );
 }
 
+/** What their conditions say that the answers should know of. */
+interface Recorded {
+  /** The day a child is due. */
+  readonly due?: string | undefined;
+  /** A known disease among their conditions, as it is called. */
+  readonly disease?: string | null;
+  /** The last day on which one of their conditions began. */
+  readonly lastEvent?: string | undefined;
+}
+
+/** Another third of the pregnancy than the one in which the questions were asked; without a due date after 13 weeks. */
+function anotherThird(askedOn: string, on: string, due: string | undefined): boolean {
+  if (due !== undefined) return thirdOf(due, askedOn) !== thirdOf(due, on);
+  return (Date.parse(on) - Date.parse(askedOn)) / 86_400_000 > 13 * 7;
+}
+
 /** Where somebody stands on a day: what the table says, what a clearance or the trainer's word changes. */
-export function standingOf(it: Screened, on: string, pregnant: boolean, under18: boolean): Standing {
+export function standingOf(
+  it: Screened,
+  on: string,
+  pregnant: boolean,
+  under18: boolean,
+  recorded: Recorded = {},
+): Standing {
   const { screening, clearance, override, healthChangedOn } = it;
   const base = { askAgain: null, holdsUntil: null, mayOverride: false };
   const held = it.pregnancyScreen?.yes ?? [];
@@ -188,6 +211,23 @@ export function standingOf(it: Screened, on: string, pregnant: boolean, under18:
       maxRpe: 1,
       says: `Exercise waits: ${PREGNANCY_REASONS[held[0]!].toLowerCase()}. The care team decides.`,
     };
+  // A disease in their file is known, whatever was answered or not yet asked.
+  const disease = recorded.disease ?? null;
+  if (!screening && disease !== null && !under18) {
+    if (clearedBy(it, on, recorded.lastEvent ?? null)) return { ...base, ...cleared(clearance!, 6) };
+    const taken = override && holds(override.on, on, healthChangedOn);
+    // Nobody is freer for not having been asked: whoever isn't active needs a doctor's word first.
+    return {
+      ...base,
+      state: taken ? 'overridden' : 'not screened',
+      mayTrain: taken === true,
+      maxRpe: 6,
+      says: taken
+        ? `${override.by} takes it on themselves: ${override.reason}`
+        : `Not asked yet, and ${disease} is recorded: the three questions come first.`,
+      mayOverride: !taken,
+    };
+  }
   if (!screening)
     return {
       ...base,
@@ -208,9 +248,13 @@ export function standingOf(it: Screened, on: string, pregnant: boolean, under18:
         ? 'Their health has changed since.'
         : pregnant && !it.pregnancyScreen
           ? 'Pregnant: ask the pregnancy questions.'
-          : under18 !== (screening.of === 'young')
-            ? 'They were asked another age’s questions.'
-            : null;
+          : pregnant && anotherThird(it.pregnancyScreen!.on, on, recorded.due)
+            ? 'Another third of the pregnancy has begun: ask the pregnancy questions again.'
+            : screening.of === 'adult' && !screening.disease && disease !== null
+              ? `They said no known disease, and ${disease} is recorded.`
+              : under18 !== (screening.of === 'young')
+                ? 'They were asked another age’s questions.'
+                : null;
   const more = { askAgain, holdsUntil };
 
   if (screening.of === 'young') {
@@ -244,12 +288,12 @@ export function standingOf(it: Screened, on: string, pregnant: boolean, under18:
   }
 
   const symptoms = screening.symptoms.length > 0;
-  const row = decide(screening.regular, screening.disease, symptoms);
+  const row = decide(screening.regular, screening.disease || disease !== null, symptoms);
   const rpe = askAgain ? Math.min(row.rpe, 6) : row.rpe;
   if (row.result === 'go')
     return { ...base, ...more, state: 'go', mayTrain: true, maxRpe: rpe, says: row.says };
   // Symptoms are new since the questions, so that an older clearance says nothing of them.
-  if (clearedBy(it, on, symptoms ? screening.on : null))
+  if (clearedBy(it, on, symptoms ? screening.on : (recorded.lastEvent ?? null)))
     return {
       ...base,
       ...more,

@@ -1,0 +1,257 @@
+import { DEMANDS } from '@inner-rung/core/move';
+import {
+  asksOf,
+  conditionLimits,
+  conditionOf,
+  DATED,
+  datedCondition,
+  type Limit,
+  limitWords,
+  loosenLimit,
+  movedOn,
+  removeCondition,
+  tightenAgain,
+} from '@inner-rung/core/person';
+import { type FormEvent, useState } from 'react';
+import { dayWords, today, when } from '../store/day.ts';
+import type { PersonPage } from './use-person.ts';
+
+type Held = PersonPage['outlook']['conditions'][number];
+
+/** A condition with its dates, what is to be asked about it, and its limits one by one. */
+export function ConditionCard(props: { page: PersonPage; held: Held; recorded: Held | null }) {
+  const { page, held, recorded } = props;
+  const { person, keep } = page;
+  const condition = conditionOf(held.id);
+  const dated = recorded && DATED[recorded.id];
+  const asks = recorded ? asksOf(recorded, today()) : [];
+  const [removing, setRemoving] = useState(false);
+  const [easing, setEasing] = useState<string | null>(null);
+  const id = `cond-${held.id}-${held.side}`;
+  return (
+    <section className="mt-4 border-t-2 border-base-300 pt-2" aria-labelledby={id}>
+      <div className="flex flex-wrap items-center gap-2">
+        <h3 id={id} className="mr-auto text-xl">
+          {condition.name}
+          {held.side !== 'both' && `, ${held.side}`}
+        </h3>
+        {held.until && <span className="quiet text-sm">until {dayWords(held.until)}</span>}
+        {recorded === null ? (
+          <span className="quiet text-sm">from their age</span>
+        ) : (
+          <button type="button" className="btn btn-sm touch" onClick={() => setRemoving(!removing)}>
+            Take away
+          </button>
+        )}
+      </div>
+      <p>{condition.caution}</p>
+      {recorded && recorded.id !== held.id && (
+        <p className="quiet text-sm">
+          By the date given; recorded as {conditionOf(recorded.id).name.toLowerCase()}.
+        </p>
+      )}
+      {asks.map((ask) => (
+        <div
+          key={ask.says}
+          data-ask
+          className="mt-1 flex flex-wrap items-center gap-x-3 border-l-4 border-primary pl-3"
+        >
+          <span className="min-w-0 flex-1">{ask.says}</span>
+          {ask.to && (
+            <button
+              type="button"
+              className="btn btn-sm touch"
+              onClick={() => keep('A condition moves on', movedOn(person, ask, when()))}
+            >
+              Yes: {conditionOf(ask.to).name.toLowerCase()}
+            </button>
+          )}
+        </div>
+      ))}
+      {recorded && dated && (
+        <label className="mt-1 flex flex-wrap items-center gap-2">
+          <span className="quiet text-sm">{dated.says}</span>
+          <input
+            type="date"
+            className="input input-sm touch w-40"
+            value={recorded[dated.field] ?? ''}
+            onChange={(e) =>
+              keep(
+                'Date a condition',
+                datedCondition(person, recorded, { [dated.field]: e.target.value || undefined }, when()),
+              )
+            }
+          />
+        </label>
+      )}
+      {removing && (
+        <WhyForm
+          label={`Why ${condition.name.toLowerCase()} no longer applies`}
+          action="Take it away"
+          onKeep={(why) =>
+            keep('Take a condition away', removeCondition(person, recorded!.id, recorded!.side, when(), why))
+          }
+          onCancel={() => setRemoving(false)}
+        />
+      )}
+      <ul className="mt-1">
+        {conditionLimits(person, held.id, held.side).map(({ limit, loosened }) => (
+          <li key={limit.id} data-limit={limit.id} className="border-t border-base-300 py-0.5">
+            <div className="flex flex-wrap items-center gap-x-3">
+              <span
+                className={`min-w-0 flex-1 ${loosened && loosened.max === undefined ? 'line-through' : ''}`}
+              >
+                {limit.reason}{' '}
+                {limitWords(limit) !== limit.reason && (
+                  <span className="quiet text-sm">({limitWords(limit)})</span>
+                )}
+              </span>
+              {loosened ? (
+                <>
+                  <span className="text-sm">
+                    {loosened.max === undefined ? 'put aside' : `eased to ${loosened.max}`} by {loosened.by},{' '}
+                    {dayWords(loosened.on)}: {loosened.why}
+                  </span>
+                  <button
+                    type="button"
+                    className="btn btn-sm touch"
+                    aria-label={`Holds again: ${limit.reason}`}
+                    onClick={() => keep('A limit holds again', tightenAgain(person, limit.id, when()))}
+                  >
+                    Holds again
+                  </button>
+                </>
+              ) : (
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-sm touch"
+                  aria-label={`Ease: ${limit.reason}`}
+                  aria-expanded={easing === limit.id}
+                  onClick={() => setEasing(easing === limit.id ? null : limit.id)}
+                >
+                  Ease…
+                </button>
+              )}
+            </div>
+            {easing === limit.id && !loosened && (
+              <EaseForm
+                limit={limit}
+                onKeep={(how) => {
+                  keep('Ease a limit', loosenLimit(person, limit, how, when()));
+                  setEasing(null);
+                }}
+              />
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const NO_EASE = { by: '', why: '', max: '' };
+
+function EaseForm(props: { limit: Limit; onKeep: (how: { max?: number; by: string; why: string }) => void }) {
+  const { limit } = props;
+  const [form, setForm] = useState(NO_EASE);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const max = form.max.trim() === '' ? undefined : Number(form.max.replace(',', '.'));
+    if (form.by.trim().length < 2) return setWrong('Say who allowed it.');
+    if (form.why.trim().length < 5) return setWrong('Give the reason in a few words.');
+    if (max !== undefined && !(Number.isFinite(max) && limit.kind === 'cap' && max > limit.max))
+      return setWrong(`To ease it, the figure has to be above ${limit.kind === 'cap' ? limit.max : 0}.`);
+    props.onKeep({ by: form.by.trim(), why: form.why.trim(), ...(max === undefined ? {} : { max }) });
+  };
+  return (
+    <form
+      onSubmit={submit}
+      className="mb-2 grid grid-cols-1 gap-2 bg-base-200 p-3 sm:grid-cols-[10rem_minmax(0,1fr)]"
+      noValidate
+    >
+      <label className="block">
+        <span className="quiet text-sm">Who allowed it</span>
+        <input
+          className="input touch w-full"
+          value={form.by}
+          maxLength={80}
+          onChange={(e) => setForm({ ...form, by: e.target.value })}
+        />
+      </label>
+      <label className="block">
+        <span className="quiet text-sm">Why</span>
+        <input
+          className="input touch w-full"
+          value={form.why}
+          maxLength={300}
+          onChange={(e) => setForm({ ...form, why: e.target.value })}
+        />
+      </label>
+      {limit.kind === 'cap' && (
+        <label className="block">
+          <span className="quiet text-sm">At most instead ({DEMANDS[limit.on].unit})</span>
+          <input
+            className="input touch w-24"
+            inputMode="decimal"
+            placeholder="no limit"
+            value={form.max}
+            onChange={(e) => setForm({ ...form, max: e.target.value })}
+          />
+        </label>
+      )}
+      <div className="self-end">
+        {wrong && (
+          <p role="alert" className="text-sm font-semibold text-error">
+            {wrong}
+          </p>
+        )}
+        <button type="submit" className="btn touch">
+          {form.max.trim() === '' ? 'Put it aside' : 'Ease it'}
+        </button>
+      </div>
+    </form>
+  );
+}
+
+/** A reason in a few words, before something is loosened. */
+export function WhyForm(props: {
+  label: string;
+  action: string;
+  onKeep: (why: string) => void;
+  onCancel: () => void;
+}) {
+  const [why, setWhy] = useState('');
+  const [tried, setTried] = useState(false);
+  return (
+    <form
+      className="my-2 flex flex-wrap items-end gap-2 bg-base-200 p-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        setTried(true);
+        if (why.trim().length >= 3) props.onKeep(why.trim());
+      }}
+    >
+      <label className="block min-w-0 flex-1">
+        <span className="quiet text-sm">{props.label}</span>
+        <input
+          className="input touch w-full"
+          value={why}
+          maxLength={300}
+          onChange={(e) => setWhy(e.target.value)}
+        />
+        {tried && why.trim().length < 3 && (
+          <span role="alert" className="block text-sm font-semibold text-error">
+            Give the reason; it is kept.
+          </span>
+        )}
+      </label>
+      <button type="submit" className="btn touch">
+        {props.action}
+      </button>
+      <button type="button" className="btn btn-ghost touch" onClick={props.onCancel}>
+        Leave it
+      </button>
+    </form>
+  );
+}
