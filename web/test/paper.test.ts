@@ -259,6 +259,7 @@ describe('sheets for who leads', () => {
     who: '6 people · The hall',
     out: ['3 × chair, no wheels', 'low gym bench', 'keep clear: wall'],
     standIns: ['Bottle: stands in for a hand weight. Never overhead.'],
+    inReach: ['their reliever: Person 1', 'a chair: Person 2, Person 3'],
     fits: 'There is enough of everything for everybody’s own form.',
     floor: {
       length: 12,

@@ -1,6 +1,6 @@
 import { type FloorPlan, type Given, givenWords, type Shared, type Sharing } from '../class/index.ts';
 import type { Library } from '../ladder/index.ts';
-import { calledName, type OneOf } from '../person/index.ts';
+import { calledName, type OneOf, outlookOf } from '../person/index.ts';
 import { equipmentOf, type Room } from '../room/index.ts';
 import type { Plan } from '../session/index.ts';
 import { formName } from '../words/index.ts';
@@ -52,6 +52,15 @@ export const fitWords = ({ changes, atLeast }: Pick<Sharing, 'changes' | 'atLeas
 export const whoWords = (takers: readonly OneOf[], group: string | null, room: Room): string =>
   `${takers.length} ${takers.length === 1 ? 'person' : 'people'}${group ? `, ${group}` : ''} · ${room.name}`;
 
+/** What has to be in reach and for whom: "their reliever: Ana, Tom". */
+export function inReach(takers: readonly OneOf[], on: string): string[] {
+  const things = new Map<string, string[]>();
+  for (const { person } of takers)
+    for (const thing of outlookOf(person, on).inReach)
+      things.set(thing, [...(things.get(thing) ?? []), calledName(person)]);
+  return [...things].map(([thing, names]) => `${thing}: ${[...new Set(names)].join(', ')}`);
+}
+
 /** What is put out before anybody comes, for paper. */
 export function setupSheetOf(
   library: Library,
@@ -62,6 +71,7 @@ export function setupSheetOf(
   out: { readonly sharing: Sharing; readonly putOut: readonly Given[] },
   floor: FloorPlan,
   group: string | null,
+  on: string,
 ): SetupSheet {
   return {
     title: plan.title,
@@ -77,6 +87,7 @@ export function setupSheetOf(
       const { name, standIn, never } = equipmentOf(given.what);
       return standIn ? [`${name}: ${standIn}. ${never ?? ''}`.trim()] : [];
     }),
+    inReach: inReach(takers, on),
     fits: fitWords(out.sharing),
     floor: {
       length: room.lengthMetres,

@@ -176,6 +176,8 @@ export interface SetupSheet {
   readonly who: string;
   readonly out: readonly string[];
   readonly standIns: readonly string[];
+  /** In reach before they begin, and for whom. */
+  readonly inReach: readonly string[];
   readonly fits: string;
   readonly floor: {
     readonly length: number;
@@ -215,6 +217,16 @@ export function setupPages(of: SetupSheet, sizeId: SizeId, measure: Measure): Pa
   for (const line of of.standIns) {
     keep(sheet, sheet.heightOf(line, half, LEAST_PT), of.title);
     sheet.y = sheet.text(line, { x: margin, y: sheet.y, width: half, pt: LEAST_PT });
+  }
+  if (of.inReach.length > 0) {
+    keep(sheet, lineHeight(15) + sheet.heightOf(of.inReach[0]!, half, LEAST_PT) + 1, of.title);
+    sheet.y = sheet.text('In reach', { x: margin, y: sheet.y + 1, width: half, pt: 15, bold: true });
+    for (const line of of.inReach) {
+      keep(sheet, sheet.heightOf(line, half - tick - 3, LEAST_PT) + 1, of.title);
+      sheet.put({ is: 'box', x: margin, y: sheet.y + 1, width: tick - 0.6, height: tick - 0.6 });
+      sheet.y =
+        sheet.text(line, { x: margin + tick + 2, y: sheet.y, width: half - tick - 2, pt: LEAST_PT }) + 0.8;
+    }
   }
   sheet.y = sheet.text(of.fits, { x: margin, y: sheet.y + 1, width: half, pt: LEAST_PT, bold: true });
   const { length, width: breadth } = of.floor;

@@ -31,6 +31,8 @@ export interface Condition {
   readonly limits: readonly Preset[];
   /** What no figure can hold, to be seen to on the day. */
   readonly reminders?: readonly string[];
+  /** What has to be in reach before they begin, as it is put out. */
+  readonly inReach?: readonly string[];
   /** What they have with them wherever they are. */
   readonly brings?: readonly Capability[];
   /** Heart rate says little: effort by words and the talk test only, no capacity reckoned. */

@@ -68,6 +68,7 @@ export const HEART_CONDITIONS = {
     notAlone: true,
     effortByWords: true,
     reminders: ['Ask for the heart-rate ceiling the clinic has set, and write it into the notes.'],
+    inReach: ['a phone'],
   },
   'heart-disease': {
     name: 'Heart disease, cleared to exercise',
@@ -84,6 +85,7 @@ export const HEART_CONDITIONS = {
       LONG_WARM_UP,
       LONG_COOL_DOWN,
     ],
+    inReach: ['their spray, if they have one', 'a phone'],
   },
   'heart-failure': {
     name: 'Heart failure, cleared to exercise',
@@ -101,6 +103,7 @@ export const HEART_CONDITIONS = {
       LONG_WARM_UP,
       LONG_COOL_DOWN,
     ],
+    inReach: ['a chair', 'a phone'],
   },
   'diabetes-insulin': {
     name: 'Diabetes with insulin or a medicine that can cause lows',
@@ -108,6 +111,7 @@ export const HEART_CONDITIONS = {
     caution: 'Reading before, sugar in reach; shaking, sweating or confusion: stop and treat it.',
     limits: [],
     reminders: ['Ask for a reading before and after.', 'Fast sugar within reach.'],
+    inReach: ['fast sugar', 'their meter'],
   },
   diabetes: {
     name: 'Diabetes without such a medicine',
@@ -143,6 +147,7 @@ export const HEART_CONDITIONS = {
     caution: 'Reliever in reach; stop on wheeze, and use it.',
     limits: [atLeast('warm-up', 720, 'ten to fifteen minutes of graded warm-up')],
     reminders: ['Is the reliever here?'],
+    inReach: ['their reliever'],
   },
   copd: {
     name: 'COPD',
@@ -157,6 +162,7 @@ export const HEART_CONDITIONS = {
       atLeast('rest', 40, 'long rests'),
     ],
     reminders: ['Is the reliever here?', 'If they use an oximeter, ask for their own limit.'],
+    inReach: ['their reliever'],
   },
   'leg-arteries': {
     name: 'Narrowed leg arteries',
@@ -207,6 +213,7 @@ export const HEART_CONDITIONS = {
     steady: true,
     notAlone: true,
     reminders: ['Which date, and what has the clinic cleared? Enter the end date.'],
+    inReach: ['their spray, if they have one', 'a phone', 'a chair'],
   },
   'valve-or-aneurysm': {
     name: 'Valve disease, thickened heart muscle or an aneurysm',
@@ -228,6 +235,7 @@ export const HEART_CONDITIONS = {
     steady: true,
     notAlone: true,
     reminders: ['Ask what the clinic allows, in words or as a blood pressure not to pass.'],
+    inReach: ['a phone'],
   },
   fainting: {
     name: 'Faints, or pressure that falls on standing',
@@ -247,6 +255,7 @@ export const HEART_CONDITIONS = {
       atLeast('change', 15, 'time to get up in stages'),
     ],
     notAlone: true,
+    inReach: ['a chair behind them', 'water'],
   },
   'autonomic-neuropathy': {
     name: 'Nerves of heart and vessels damaged, as by diabetes',
@@ -267,6 +276,7 @@ export const HEART_CONDITIONS = {
     steady: true,
     notAlone: true,
     reminders: ['Nowhere hot; water.'],
+    inReach: ['a chair behind them', 'water'],
   },
   clot: {
     name: 'Clot in a leg or lung, under treatment',
@@ -298,6 +308,7 @@ export const HEART_CONDITIONS = {
       EARLY_RESTS,
     ],
     reminders: ['A drink may be limited: ask.'],
+    inReach: ['a chair'],
   },
   'sickle-cell': {
     name: 'Sickle cell disease',
@@ -312,6 +323,7 @@ export const HEART_CONDITIONS = {
       LONG_WARM_UP,
     ],
     reminders: ['Water, and nowhere hot or cold.'],
+    inReach: ['water'],
   },
   anaemia: {
     name: 'Anaemia',
@@ -319,5 +331,6 @@ export const HEART_CONDITIONS = {
     caution: 'Less than they are used to; racing heart, odd breathlessness or dizziness: stop.',
     limits: [effort(5, 'moderate until the blood is better'), SLOW_CHANGES, EARLY_RESTS],
     steady: true,
+    inReach: ['a chair'],
   },
 } as const satisfies Record<string, Condition>;

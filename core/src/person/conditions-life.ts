@@ -175,6 +175,7 @@ export const LIFE_CONDITIONS = {
       TIME_TO_CHANGE,
     ],
     notAlone: true,
+    inReach: ['a chair'],
   },
   vertigo: {
     name: 'Vertigo',
@@ -190,6 +191,7 @@ export const LIFE_CONDITIONS = {
       HEAD_UP,
       TIME_TO_CHANGE,
     ],
+    inReach: ['a chair'],
   },
   'low-vision': {
     name: 'Low vision',
@@ -245,6 +247,7 @@ export const LIFE_CONDITIONS = {
     ],
     reminders: ['When was the last dose? Plan for when it works.'],
     notAlone: true,
+    inReach: ['a chair'],
   },
   'multiple-sclerosis': {
     name: 'Multiple sclerosis',
@@ -257,6 +260,7 @@ export const LIFE_CONDITIONS = {
       TIME_TO_CHANGE,
     ],
     reminders: ['Water, a fan or an open door.'],
+    inReach: ['water', 'a fan or an open window'],
   },
   dementia: {
     name: 'Dementia',
@@ -281,6 +285,7 @@ export const LIFE_CONDITIONS = {
     caution: 'Somebody who knows what to do within sight; nothing stood on, hung from or held over the face.',
     limits: [NOTHING_STOOD_ON, NO_HANGING, NO_EDGE, NOTHING_OVER_THE_FACE, effort(8, 'short of breathless')],
     notAlone: true,
+    inReach: ['something soft for the head', 'a clear floor around them'],
   },
   glaucoma: {
     name: 'Glaucoma',
@@ -295,6 +300,7 @@ export const LIFE_CONDITIONS = {
     limits: [effort(7, 'able to talk throughout'), NO_STRAINING, NOTHING_JUMPED_OFF],
     effortByWords: true,
     reminders: ['Water, and nowhere hot.'],
+    inReach: ['water'],
   },
   'pregnancy-later': {
     name: 'Pregnant, after week 12',
@@ -320,6 +326,7 @@ export const LIFE_CONDITIONS = {
     ],
     effortByWords: true,
     reminders: ['Water, and nowhere hot.'],
+    inReach: ['water', 'a chair'],
   },
   'after-birth-early': {
     name: 'After birth, weeks 0–6',
@@ -368,6 +375,7 @@ export const LIFE_CONDITIONS = {
       cap('strain.belly', 1, 'no pressure on belly and pelvic floor'),
       MODERATE_BACK,
     ],
+    inReach: ['the way to a toilet'],
   },
   'fatigue-after-effort': {
     name: 'Exhaustion after effort',
@@ -434,6 +442,7 @@ export const LIFE_CONDITIONS = {
       TIME_TO_CHANGE,
     ],
     notAlone: true,
+    inReach: ['their stick or frame'],
   },
   concussion: {
     name: 'Concussion, not yet cleared',
@@ -483,6 +492,7 @@ export const LIFE_CONDITIONS = {
       'At which height, and how much trunk? Say it in the notes.',
       'Skin, bladder and straps before they begin.',
     ],
+    inReach: ['water', 'a fan or an open window'],
   },
   'cerebral-palsy': {
     name: 'Cerebral palsy',
@@ -617,6 +627,7 @@ export const LIFE_CONDITIONS = {
     effortByWords: true,
     steady: true,
     reminders: ['Water, and nowhere hot.'],
+    inReach: ['water', 'a chair', 'a phone'],
   },
   'leg-lymphoedema': {
     name: 'Lymphoedema of a leg',
@@ -644,6 +655,7 @@ export const LIFE_CONDITIONS = {
       NO_HANGING,
     ],
     reminders: ['Emptied before they begin; water.'],
+    inReach: ['the way to a toilet'],
   },
   'low-platelets-or-line': {
     name: 'Low platelets, a port or a line',

@@ -240,7 +240,11 @@ export interface Outlook {
   /** Caution lines, one a condition, today's first. */
   readonly cautions: readonly string[];
   readonly reminders: readonly string[];
+  /** What has to be in reach before they begin. */
+  readonly inReach: readonly string[];
 }
+
+const NOT_ALONE = 'Not to be left to work alone.';
 
 /** A condition's limits with what has been loosened taken off or eased; the newest word on a limit holds. */
 function loosen(person: Person, limits: readonly Limit[], day: string): Limit[] {
@@ -334,8 +338,13 @@ export function outlookOf(person: Person, day: string): Outlook {
         .flatMap((c) => asksOf(c, day)),
       ...contradictions(conditions, person.sex),
     ],
-    cautions: [...today.says, ...tables.map((t) => t.caution)],
+    cautions: [
+      ...today.says,
+      ...tables.map((t) => t.caution),
+      ...(tables.some((t) => t.notAlone) ? [NOT_ALONE] : []),
+    ],
     reminders: tables.flatMap((t) => t.reminders ?? []),
+    inReach: [...new Set(tables.flatMap((t) => t.inReach ?? []))],
   };
 }
 

@@ -84,7 +84,13 @@ export default function HomeScreen() {
           ...card,
           name: chosen.length > 1 ? `${card.name}: session ${i + 1}` : card.name,
           session: `${plan.title}, ${daysWords(days)}`,
-          effort: programme.words.trim() ? `${programme.words.trim()} ${card.effort}` : card.effort,
+          effort: [
+            programme.words.trim(),
+            page?.outlook.notAlone ? 'Only with somebody beside you.' : '',
+            card.effort,
+          ]
+            .filter(Boolean)
+            .join(' '),
           stop: HOME_STOP,
           times: { weeks: programme.weeks, each: Math.max(1, days.length) },
         };

@@ -224,7 +224,7 @@ function SetupPaper(props: Ground & { how: How; part: number }) {
     if (!type || !out) return null;
     const floor = floorPlan(library, room, plan.blocks[block]!.stations.length, out.sharing.shared, how);
     return setupPages(
-      setupSheetOf(library, plan, block, room, takers, out, floor, group?.name ?? null),
+      setupSheetOf(library, plan, block, room, takers, out, floor, group?.name ?? null, today()),
       size,
       type.measure,
     );

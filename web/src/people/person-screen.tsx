@@ -80,7 +80,15 @@ export default function PersonScreen() {
               No card and no place in a session{outlook.today.is === 'not today' ? ' today' : ' yet'}.
             </p>
           )}
-          {outlook.notAlone && <p className="mt-1 text-sm">Never left to work alone.</p>}
+          {outlook.notAlone && <p className="mt-1 text-sm">Not to be left to work alone.</p>}
+          {outlook.asks.length > 0 && here.id !== 'limits' && (
+            <p className="mt-2 border-l-4 border-primary pl-2">
+              {outlook.asks[0]!.says}{' '}
+              <Link to={`/people/${person.id}/limits`} className="font-semibold underline underline-offset-4">
+                {outlook.asks.length === 1 ? 'Answer it' : `Answer it, and ${outlook.asks.length - 1} more`}
+              </Link>
+            </p>
+          )}
           <Link to={`/?who=${person.id}`} className="btn btn-primary touch mt-3 w-full">
             Scale the circuit for {first}
           </Link>

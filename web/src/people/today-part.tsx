@@ -56,6 +56,7 @@ export function TodayPart(props: { page: PersonPage }) {
     outlook.standing.askAgain && !outlook.standing.state.includes('not')
       ? { to: 'screening', says: outlook.standing.askAgain }
       : null,
+    ...outlook.asks.map((ask) => ({ to: 'limits', says: ask.says })),
     outlook.standing.state === 'not screened' ? { to: 'screening', says: outlook.standing.says } : null,
     !outlook.mayTrain && outlook.today.is !== 'not today'
       ? { to: 'screening', says: outlook.standing.says }
@@ -71,7 +72,7 @@ export function TodayPart(props: { page: PersonPage }) {
               to={`/people/${person.id}/${one.to}`}
               className="font-semibold underline underline-offset-4"
             >
-              Before they begin
+              {one.to === 'limits' ? 'Answer it' : 'Before they begin'}
             </Link>
           </p>
         ))}

@@ -1,7 +1,7 @@
 import type { SharedOut } from '@inner-rung/core/ask';
 import { type FloorPlan, floorPlan, givenWords, type How, type SharingFix } from '@inner-rung/core/class';
 import type { Library } from '@inner-rung/core/ladder';
-import { fitWords, formsAt, whoWords } from '@inner-rung/core/paper';
+import { fitWords, formsAt, inReach, whoWords } from '@inner-rung/core/paper';
 import type { OneOf } from '@inner-rung/core/person';
 import { equipmentOf, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import { blockName, isCircuit, type Plan } from '@inner-rung/core/session';
@@ -11,6 +11,7 @@ import { Link, useParams } from 'react-router';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useOwnWords } from '../plan/use-own-words.ts';
 import { useShelf } from '../store/data.ts';
+import { today } from '../store/day.ts';
 import { useGroupFromAddress } from '../store/group-address.ts';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
@@ -153,6 +154,7 @@ function Out(props: {
     () => floorPlan(library, room, stations.length, sharing.shared, how),
     [library, room, stations.length, sharing, how],
   );
+  const reach = useMemo(() => inReach(takers, today()), [takers]);
   const standIns = out.putOut.filter((g) => equipmentOf(g.what).standIn);
   return (
     <>
@@ -181,6 +183,18 @@ function Out(props: {
                   <li key={given.item} className="border-l-4 border-primary pl-3">
                     {equipmentOf(given.what).name}: {equipmentOf(given.what).standIn}.{' '}
                     {equipmentOf(given.what).never}
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          {reach.length > 0 && (
+            <>
+              <h3 className="mt-4 text-xl">In reach</h3>
+              <ul data-reach>
+                {reach.map((line) => (
+                  <li key={line} className="border-b border-base-300 py-1">
+                    {line}
                   </li>
                 ))}
               </ul>

@@ -186,7 +186,21 @@ const Row = memo(function Row(props: {
             {does?.dose && <span className="quiet"> · {does.dose}</span>}
           </p>
         )}
-        {isHere && person.cautions[0] && <p className="quiet text-sm leading-tight">{person.cautions[0]}</p>}
+        {isHere && person.cautions.length === 1 && (
+          <p className="quiet text-sm leading-tight">{person.cautions[0]}</p>
+        )}
+        {isHere && person.cautions.length > 1 && (
+          <details className="quiet text-sm leading-tight" data-cautions>
+            <summary className="cursor-pointer">
+              {person.cautions[0]} <span className="underline">and {person.cautions.length - 1} more</span>
+            </summary>
+            <ul className="ml-4 list-disc">
+              {person.cautions.slice(1).map((line) => (
+                <li key={line}>{line}</li>
+              ))}
+            </ul>
+          </details>
+        )}
         {isHere && comes && (
           <p className="quiet text-sm leading-tight" data-forecast>
             at this pace {countWords(comes)}
