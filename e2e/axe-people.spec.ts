@@ -42,6 +42,7 @@ const SCREENS: readonly Screen[] = [
     },
   ],
   ['effort', '/people/saskia-dorn/effort', async () => {}],
+  ['who may do what', '/may/osteoporosis', async (page) => page.getByText('Sign it as a clinician').click()],
   ['what is kept', '/people/maud-ellery/record', async () => {}],
   ['a person as a page', '/people/maud-ellery/page', async () => {}],
   ['a group', '/groups/tuesday-evening', async () => {}],

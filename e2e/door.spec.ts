@@ -34,7 +34,11 @@ const PASTES: readonly (readonly [name: string, text: string, clock: string])[] 
     '3 sets each, 60 s between',
   ],
   ['supersets', 'Superset 1 x 3\n10 squats\n10 rows', 'pairs, 3 times each, 0 s after a pair'],
-  ['pyramid', 'Pyramid 2, 4, 6, 8, 10 and back down\nsquats\npress-ups', '2-4-6… to 10 and back to 2 of each'],
+  [
+    'pyramid',
+    'Pyramid 2, 4, 6, 8, 10 and back down\nsquats\npress-ups',
+    '2-4-6… to 10 and back to 2 of each',
+  ],
   ['descending', '5-4-3-2-1 of each\nburpees\nsquats', '5-4-3-2-1, once'],
   ['tabata', 'Tabata\nsquats\nmountain climbers', '20 s hard, 10 off, 8 times'],
   [

@@ -311,3 +311,50 @@ test('by keyboard alone: a new person, their answers, a place on a ladder', asyn
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-today="easier"]')).toBeVisible();
 });
+
+const inDays = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+
+test('a pregnancy moves on by its due date and asks; a clinician signs what a condition leaves open', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/people`);
+  await page.getByLabel('Name or initials').fill('Runa Tveit');
+  await page.getByLabel('Year or date of birth').fill('1994');
+  await page.getByRole('button', { name: 'Add them' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Runa Tveit');
+  await part(page, 'Limits').click();
+
+  await test.step('by the due date it is the twentieth week, whatever was ticked', async () => {
+    await page.getByPlaceholder('knee, pregnancy, asthma…').fill('to week 12');
+    await page.getByRole('button', { name: 'Add Pregnant, to week 12' }).click();
+    await page.getByLabel('Due on').fill(inDays(140));
+    await expect(page.getByRole('heading', { level: 3, name: 'Pregnant, after week 12' })).toBeVisible();
+    await expect(page.getByText('recorded as pregnant, to week 12')).toBeVisible();
+  });
+  await test.step('after the due date it asks, and goes on to the weeks after a birth', async () => {
+    await page.getByLabel('Due on').fill(inDays(-5));
+    await page.getByRole('button', { name: 'Yes: after birth, weeks 0–6' }).click();
+    await expect(page.getByRole('heading', { level: 3, name: 'After birth, weeks 0–6' })).toBeVisible();
+    await page.getByLabel('Born on').fill(inDays(-50));
+    await expect(page.getByText('7 weeks since the birth')).toBeVisible();
+    await saved(page);
+  });
+  await test.step('nobody has signed it; somebody does, by keyboard, and it is said on their page', async () => {
+    await page.getByRole('link', { name: 'Who may do what' }).click();
+    await expect(page.locator('[data-unsigned]')).toBeVisible();
+    await expect(page.getByRole('heading', { level: 3, name: 'Arm raises' })).toBeVisible();
+    await page.getByText('Sign it as a clinician').press('Enter');
+    await page.getByRole('button', { name: /sign it/ }).press('Enter');
+    await expect(page.getByRole('alert')).toHaveText('Say who read it.');
+    await page.getByLabel('Name').fill('R. Osei');
+    await page.getByLabel('As what').fill('physiotherapist');
+    await page.getByRole('button', { name: /sign it/ }).press('Enter');
+    await expect(page.locator('[data-signed]')).toContainText('Signed by R. Osei, physiotherapist');
+    await expect(page.locator('[data-signed]')).toContainText('Nothing has changed since');
+    await saved(page);
+    await page.reload();
+    await expect(page.locator('[data-signed]')).toBeVisible();
+    await page.goBack();
+    await expect(page.getByText('A clinician has signed these')).toBeVisible();
+  });
+});

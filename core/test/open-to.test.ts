@@ -1,7 +1,6 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { formsOf } from '@inner-rung/core/forms';
-import { compileConstraints, lawIn, NOBODY, type Ruler } from '@inner-rung/core/limits';
+import { type LadderMay, limitsLeave } from '@inner-rung/core/limits';
 import { DEMANDS } from '@inner-rung/core/move';
 import {
   CONDITION_IDS,
@@ -9,16 +8,11 @@ import {
   compileCondition,
   conditionOf,
   LEVELS,
-  type LevelIndex,
   type Limit,
-  levelAbility,
 } from '@inner-rung/core/person';
-import { EVERYWHERE } from '@inner-rung/core/room';
-import { AS_WRITTEN } from '@inner-rung/core/session';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
-const law = lawIn(library, EVERYWHERE);
 const folder = join(process.cwd(), 'docs/open-to');
 
 const limitWords = (limit: Limit): string => {
@@ -38,58 +32,18 @@ const limitWords = (limit: Limit): string => {
   }
 };
 
-type State = { readonly is: 'open' | 'held' } | { readonly is: 'barred'; readonly by: readonly Ruler[] };
-
-/** What a condition leaves of a move in a room that has everything: as it is, holding on, or not. */
-function stateOf(move: string, c: ReturnType<typeof compileConstraints>): State {
-  const forms = formsOf(law.table, move).filter((f) => law.table.trim[f]! < 0 && law.table.side[f] === 0);
-  if (forms.some((f) => law.table.support[f] === 0 && law.isOpen(f, c))) return { is: 'open' };
-  if (forms.some((f) => law.isOpen(f, c))) return { is: 'held' };
-  const bars = forms.map((f) => law.bars(f, c, 99)).sort((a, b) => a.length - b.length)[0] ?? [];
-  return { is: 'barred', by: bars.map((r) => law.ruler(c, r)) };
-}
-
 function pageOf(id: ConditionId): string {
   const condition = conditionOf(id);
   const limits = compileCondition(id);
-  const at = (level: LevelIndex) =>
-    compileConstraints({ ...NOBODY, ability: levelAbility(level), limits }, AS_WRITTEN);
-  const c = at(3);
-  const states = new Map(library.moves.map(({ id: move }) => [move, stateOf(move, c)]));
+  const may = limitsLeave(library, limits);
   const name = (move: string) => library.move(move)!.name;
-  const onLadders = new Set(library.ladders.flatMap((ladder) => ladder.rungs.map((rung) => rung.move)));
-  // Every move once, at the first trunk it stands on or branches off.
-  const told = new Set<string>();
-  const lists = [
-    ...library.ladders
-      .filter((ladder) => ladder.branchOf.length === 0)
-      .map((trunk) => {
-        const all = library.ladders.filter((l) => l === trunk || l.branchOf.includes(trunk.id));
-        const moves = [...new Set(all.flatMap((l) => l.rungs.map((r) => r.move)))].filter(
-          (move) => !told.has(move),
-        );
-        for (const move of moves) told.add(move);
-        return { name: trunk.name, moves };
-      }),
-    { name: 'On no ladder', moves: library.moves.map((m) => m.id).filter((move) => !onLadders.has(move)) },
-  ];
-  const counts = ([0, 1, 2, 3] as const).map((level) => {
-    const all = library.moves.map(({ id: move }) => stateOf(move, at(level)).is);
-    const of = (is: State['is']) => all.filter((one) => one === is).length;
-    return `| ${LEVELS[level].name} | ${of('open')} | ${of('held')} | ${of('barred')} |`;
-  });
-  const section = ({ name: title, moves }: (typeof lists)[number]) => {
-    const of = (is: State['is']) => moves.filter((move) => states.get(move)!.is === is);
-    const barred = new Map<string, string[]>();
-    for (const move of of('barred')) {
-      const state = states.get(move)!;
-      const says = state.is === 'barred' ? [...new Set(state.by.map((ruler) => ruler.says))] : [];
-      const why = says[0] ?? 'no form of it';
-      barred.set(why, [...(barred.get(why) ?? []), name(move)]);
-    }
+  const counts = may.counts.map(
+    ({ level, open, held, barred }) => `| ${LEVELS[level!].name} | ${open} | ${held} | ${barred} |`,
+  );
+  const section = ({ name: title, open, held, barred }: LadderMay) => {
     const line = (words: string, list: readonly string[]) =>
-      list.length > 0 ? `\n- ${words}: ${list.join(', ')}` : '';
-    return `\n### ${title}\n${line('open', of('open').map(name))}${line('holding on', of('held').map(name))}${[...barred].map(([why, moves]) => line(`barred, ${why}`, moves)).join('')}\n`;
+      list.length > 0 ? `\n- ${words}: ${list.map(name).join(', ')}` : '';
+    return `\n### ${title}\n${line('open', open)}${line('holding on', held)}${barred.map(({ says, moves }) => line(`barred, ${says}`, moves)).join('')}\n`;
   };
   return `# ${condition.name}
 
@@ -107,10 +61,7 @@ Moves by level, in a room that has everything, by this condition alone:
 ${counts.join('\n')}
 
 ## For “${LEVELS[3].name}”
-${lists
-  .filter(({ moves }) => moves.length > 0)
-  .map(section)
-  .join('')}`;
+${may.ladders.map(section).join('')}`;
 }
 
 /** Without what a formatter changes: spaces, and the lines of tables. */

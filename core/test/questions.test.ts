@@ -91,6 +91,7 @@ const EXAMPLES: { readonly [K in QuestionId]: Asks<K> } = {
   },
   bars: { person: bo, room, on, by: 'own rungs', forms: [{ move: 'plank' }] },
   'open-to': { room, on, people: [{ person: bo, forms: [{ move: 'plank' }] }] },
+  'who-may': { condition: 'sore-knees', side: 'both', person: null, on },
   around: { role: 'warm-up', session: plan, room, people, on, minutes: 6 },
   'walk-in': { ...inRun, id: 'walked-in-1', conditions: ['no-floor'], level: 1, as: 'ada' },
   newcomers: inRun,

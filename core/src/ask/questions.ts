@@ -14,6 +14,7 @@ import { scale } from './scale.ts';
 import { share } from './share.ts';
 import { timeline } from './timeline.ts';
 import { versions } from './versions.ts';
+import { whoMay } from './who-may.ts';
 
 /**
  * Every question there is. The browser's worker, the server's threads, the addresses under /api/ask and their
@@ -35,6 +36,7 @@ export const QUESTIONS = {
   timeline,
   versions,
   'class-plan': classPlan,
+  'who-may': whoMay,
   read,
 } as const;
 export type QuestionId = keyof typeof QUESTIONS;

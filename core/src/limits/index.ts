@@ -11,3 +11,4 @@ export { createLaw, type Law, lawIn, type Verdict } from './law.ts';
 export { oddLimits, openMoves } from './odd-limits.ts';
 export { openForAll } from './open.ts';
 export { laneLimits, laneSubject, subjectOf } from './subject.ts';
+export { type LadderMay, limitsLeave, personMay, type WhoMay } from './who-may.ts';

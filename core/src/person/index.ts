@@ -93,7 +93,7 @@ export {
 } from './group.ts';
 export { MAX_RATE, RATE_SPREAD, type RateTargets, rateBands, rateTargets, reserveRate } from './heart.ts';
 export { DAYS, type Day, type HomeProgramme, MOST_SESSIONS, WEEKS } from './home.ts';
-export { covers, floorSeconds, type Limit, limitSchema, type Side } from './limits.ts';
+export { covers, floorSeconds, type Limit, limitSchema, type Side, sideSchema } from './limits.ts';
 export { CHAIR_STAND, normsFor, TWO_MINUTE_STEP, UP_AND_GO_SECONDS } from './norms.ts';
 export {
   activeLimits,
@@ -110,6 +110,7 @@ export {
   personSchema,
 } from './person.ts';
 export { type Place, placesOf, rungNamed, rungShare, STALE_DAYS } from './placed.ts';
+export { REVIEW, type Review, reviewSchema, sinceReview } from './reviewed.ts';
 export {
   type Clearance,
   clearanceSchema,

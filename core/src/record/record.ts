@@ -1,7 +1,7 @@
 import type * as z from 'zod';
 
 /** Kinds of documents, by the name that a stored row has. */
-export type KindId = 'plan' | 'person' | 'group' | 'room' | 'record' | 'change';
+export type KindId = 'plan' | 'person' | 'group' | 'room' | 'record' | 'change' | 'review';
 
 /**
  * A place in a document where another one is named by its id. `at` goes by fields, `[]` for every entry of a list:

@@ -1,6 +1,6 @@
 import { CHANGE } from '../ladder/index.ts';
 import { SESSION_RECORD } from '../log/index.ts';
-import { GROUP, PERSON } from '../person/index.ts';
+import { GROUP, PERSON, REVIEW } from '../person/index.ts';
 import type { AnyRecordKind, KindId, RecordKind } from '../record/index.ts';
 import { ROOM } from '../room/index.ts';
 import { PLAN } from '../session/index.ts';
@@ -19,6 +19,7 @@ export const RECORDS: readonly AnyRecordKind[] = [
   any(SESSION_RECORD),
   any(PLAN),
   any(CHANGE),
+  any(REVIEW),
 ];
 
 const byCollection = new Map(RECORDS.map((record) => [record.collection, record]));

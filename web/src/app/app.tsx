@@ -53,6 +53,7 @@ const router = createBrowserRouter([
       screen('/ladders/new', () => import('../ladders/new-ladder-screen.tsx')),
       screen('/figures', () => import('../ladders/figures-screen.tsx')),
       screen('/find', () => import('../ladders/find-screen.tsx')),
+      screen('/may/:id?', () => import('../people/may-screen.tsx')),
       screen('/yours', () => import('../ladders/yours-screen.tsx')),
       screen('/ladders/:id/poster', () => import('../paper/poster-screen.tsx')),
       screen('/ladders/:id', () => import('../ladders/ladder-screen.tsx')),

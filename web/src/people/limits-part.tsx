@@ -1,11 +1,20 @@
 import { lawIn, oddLimits, openMoves } from '@inner-rung/core/limits';
-import { contradictions, courseOn, type Limit, limitWords, removeLimit } from '@inner-rung/core/person';
+import {
+  conditionOf,
+  contradictions,
+  courseOn,
+  type Limit,
+  limitWords,
+  removeLimit,
+} from '@inner-rung/core/person';
 import { EVERYWHERE } from '@inner-rung/core/room';
 import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { dayWords, today, when } from '../store/day.ts';
 import { AddLimits } from './add-limits.tsx';
 import { ConditionCard, WhyForm } from './condition-card.tsx';
 import type { PersonPage } from './use-person.ts';
+import { useReviews } from './use-reviews.ts';
 
 const SOURCE_WORDS: Readonly<Record<Limit['source'], string>> = {
   person: 'they said',
@@ -35,6 +44,8 @@ export function LimitsPart(props: { page: PersonPage }) {
   const automatic = outlook.conditions.filter(
     (c) => !shown.some(({ held }) => held.id === c.id && held.side === c.side),
   );
+  const { docs } = useReviews();
+  const unsigned = outlook.conditions.filter((c) => !docs[c.id]);
   const mixed = contradictions(outlook.conditions, person.sex);
   const other = outlook.limits.filter((l) => l.source !== 'condition' && l.source !== 'today');
   const own = other.filter((l) => person.limits.some((p) => p.id === l.id));
@@ -58,7 +69,19 @@ export function LimitsPart(props: { page: PersonPage }) {
         )}
         {person.conditions.length + automatic.length > 0 && (
           <p className="quiet mt-3 text-sm">
-            No clinician has reviewed these limits yet: what {first}’s own says comes first.
+            {unsigned.length === 0
+              ? `A clinician has signed these; what ${first}’s own says comes first. `
+              : `${
+                  unsigned.length === outlook.conditions.length
+                    ? 'No clinician has reviewed these limits yet'
+                    : `Not yet reviewed by a clinician: ${unsigned.map((c) => conditionOf(c.id).name.toLowerCase()).join(', ')}`
+                }: what ${first}’s own says comes first. `}
+            <Link
+              to={`/may/${(unsigned[0] ?? outlook.conditions[0])?.id ?? ''}`}
+              className="underline underline-offset-4"
+            >
+              Who may do what
+            </Link>
           </p>
         )}
         {mixed.map((ask) => (

@@ -35,6 +35,9 @@ export default function PeopleScreen() {
       <main className="mx-auto max-w-6xl px-4 py-4 md:px-6">
         <div className="flex flex-wrap items-center gap-x-4">
           <h1 className="mr-auto text-3xl">People</h1>
+          <Link to="/may" className="btn touch">
+            Who may do what
+          </Link>
           <SaveLine shelf={peopleShelf} />
         </div>
         <div className="mt-3 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-2">

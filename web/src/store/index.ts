@@ -1,6 +1,6 @@
 import { CHANGE, type Change } from '@inner-rung/core/ladder';
 import { SESSION_RECORD, type SessionRecord } from '@inner-rung/core/log';
-import { GROUP, type Group, PERSON, type Person } from '@inner-rung/core/person';
+import { GROUP, type Group, PERSON, type Person, REVIEW, type Review } from '@inner-rung/core/person';
 import { ROOM, type Room } from '@inner-rung/core/room';
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
@@ -16,6 +16,8 @@ export const changes = createShelf<Change>('changes', 'changes', CHANGE);
 export const people = createShelf<Person>('people', 'people', PERSON);
 export const rooms = createShelf<Room>('rooms', 'rooms', ROOM);
 export const records = createShelf<SessionRecord>('records', 'records', SESSION_RECORD);
+/** Conditions that a clinician has read and signed. */
+export const reviews = createShelf<Review>('reviews', 'reviews', REVIEW);
 export const groups = createShelf<Group>('groups', 'groups', GROUP);
 
 export const store = configureStore({
@@ -33,6 +35,8 @@ export const store = configureStore({
     groupsSave: groups.saveReducer,
     records: records.reducer,
     recordsSave: records.saveReducer,
+    reviews: reviews.reducer,
+    reviewsSave: reviews.saveReducer,
     [api.reducerPath]: api.reducer,
   },
   middleware: (standard) =>
@@ -45,6 +49,7 @@ export const store = configureStore({
         groups.middleware,
         rooms.middleware,
         records.middleware,
+        reviews.middleware,
       )
       .concat(api.middleware),
 });

@@ -1,0 +1,78 @@
+import * as z from 'zod';
+import { idSchema } from '../move/index.ts';
+import type { RecordKind } from '../record/index.ts';
+
+const moves = z.array(idSchema).max(6000);
+
+/**
+ * A clinician's word on what a condition leaves open: who, when, and what it was that they read, so that changes since
+ * can be told. Its id is the condition's.
+ */
+export const reviewSchema = z.strictObject({
+  version: z.literal(1),
+  id: idSchema,
+  /** What the condition was called. */
+  name: z.string().trim().min(1).max(80),
+  by: z.string().trim().min(2, 'who read it').max(80),
+  /** As what: "physiotherapist". */
+  role: z.string().trim().min(2, 'as what').max(80),
+  on: z.iso.date(),
+  says: z.string().trim().max(1000).default(''),
+  /** The limits as they stood, in words. */
+  limits: z.array(z.string().max(300)).max(200),
+  /** Moves that were open as they are, and with a hold. */
+  open: moves,
+  held: moves,
+});
+export type Review = z.output<typeof reviewSchema>;
+
+export const REVIEW: RecordKind<Review> = {
+  kind: 'review',
+  collection: 'reviews',
+  name: 'review of a condition',
+  schema: reviewSchema,
+  version: 1,
+  upgrades: {},
+  references: [],
+  example: {
+    version: 1,
+    id: 'sore-knees',
+    name: 'Sore knees',
+    by: 'R. Osei',
+    role: 'physiotherapist',
+    on: '2026-11-02',
+    says: '',
+    limits: ['no kneeling'],
+    open: ['wall-push-up'],
+    held: [],
+  },
+};
+
+/** What is otherwise than when it was signed. */
+export interface SinceReview {
+  readonly limitsNew: readonly string[];
+  readonly limitsGone: readonly string[];
+  /** Open now in some way and not then. */
+  readonly opened: readonly string[];
+  readonly barred: readonly string[];
+}
+
+/** What changed since a review was signed; null where nothing did. */
+export function sinceReview(
+  review: Review,
+  now: Pick<Review, 'limits' | 'open' | 'held'>,
+): SinceReview | null {
+  const without = (some: readonly string[], others: readonly string[]) => {
+    const known = new Set(others);
+    return some.filter((one) => !known.has(one));
+  };
+  const then = [...review.open, ...review.held];
+  const today = [...now.open, ...now.held];
+  const since = {
+    limitsNew: without(now.limits, review.limits),
+    limitsGone: without(review.limits, now.limits),
+    opened: without(today, then),
+    barred: without(then, today),
+  };
+  return Object.values(since).some((list) => list.length > 0) ? since : null;
+}

@@ -1,0 +1,301 @@
+import type { LadderMay, WhoMay } from '@inner-rung/core/limits';
+import {
+  CONDITION_GROUPS,
+  CONDITION_IDS,
+  type ConditionId,
+  compileCondition,
+  conditionOf,
+  LEVELS,
+  limitWords,
+  type Person,
+  type Review,
+  sinceReview,
+} from '@inner-rung/core/person';
+import { CONDITION_NAMES } from '@inner-rung/core/read';
+import { Printer } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { useAnswer } from '../engine/index.ts';
+import { useShelf } from '../store/data.ts';
+import { dayWords, today } from '../store/day.ts';
+import { reviews } from '../store/index.ts';
+import { PartsHeader } from '../ui/parts-header.tsx';
+import { SaveLine } from '../ui/save-line.tsx';
+import { Scrolls } from '../ui/scrolls.tsx';
+import { ServerAway, Waiting } from '../ui/shell.tsx';
+import { SignReview } from './sign-review.tsx';
+import { useReviews } from './use-reviews.ts';
+
+/** The limits of a condition as a clinician reads and signs them. */
+const limitsSigned = (id: ConditionId): string[] =>
+  compileCondition(id).map((limit) =>
+    limitWords(limit) === limit.reason ? limit.reason : `${limit.reason} (${limitWords(limit)})`,
+  );
+
+/** Who may do what: a condition, or a person with all they have, by ladder, with what decides; to print and to sign. */
+export default function MayScreen() {
+  const { id } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const { library, people, failed } = useShelf();
+  const { docs } = useReviews();
+  const person = people.find((one) => one.id === search.get('person')) ?? null;
+  const condition = CONDITION_IDS.find((one) => one === id) ?? CONDITION_IDS[0]!;
+  const question = useMemo(
+    () => ({ condition: person ? null : condition, side: 'both' as const, person, on: today() }),
+    [condition, person],
+  );
+  const answered = useAnswer(library, 'who-may', question);
+  if (failed) return <ServerAway />;
+  if (!library) return <Waiting />;
+  const may = answered?.to === question ? answered.answer : null;
+  return (
+    <div className="min-h-dvh">
+      <PartsHeader here="people" />
+      <main className="mx-auto grid max-w-7xl grid-cols-1 gap-x-8 gap-y-4 px-4 py-4 md:grid-cols-[17rem_minmax(0,1fr)] md:px-6 print:block">
+        <div className="no-print min-w-0">
+          <h1 className="text-3xl">Who may do what</h1>
+          <label className="mt-2 block">
+            <span className="quiet text-sm">For</span>
+            <select
+              className="select touch w-full"
+              value={person?.id ?? ''}
+              onChange={(event) =>
+                setSearch(event.target.value ? { person: event.target.value } : {}, { replace: true })
+              }
+            >
+              <option value="">anybody with a condition</option>
+              {people.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          {!person && <Conditions here={condition} docs={docs} />}
+        </div>
+        <div className="min-w-0" aria-busy={may === null}>
+          {person ? (
+            <PersonHead person={person} />
+          ) : (
+            <ConditionHead condition={condition} may={may} review={docs[condition] ?? null} />
+          )}
+          {may === null ? (
+            <p className="quiet mt-4">Working it out…</p>
+          ) : (
+            <>
+              <Counts may={may} />
+              {may.ladders.map((ladder) => (
+                <Ladder
+                  key={ladder.name}
+                  ladder={ladder}
+                  nameOf={(move) => library.move(move)?.name ?? move}
+                />
+              ))}
+            </>
+          )}
+        </div>
+      </main>
+    </div>
+  );
+}
+
+/** Every condition by its part of the list, with whether somebody has signed it. */
+function Conditions(props: { here: ConditionId; docs: Readonly<Record<string, Review>> }) {
+  const [look, setLook] = useState('');
+  const found = CONDITION_IDS.filter((id) =>
+    `${conditionOf(id).name} ${CONDITION_NAMES[id].join(' ')}`
+      .toLowerCase()
+      .includes(look.trim().toLowerCase()),
+  );
+  const signed = CONDITION_IDS.filter((id) => props.docs[id]).length;
+  return (
+    <>
+      <input
+        type="search"
+        aria-label="Look for a condition"
+        className="input touch mt-2 w-full"
+        placeholder="knee, pregnancy, asthma…"
+        value={look}
+        onChange={(event) => setLook(event.target.value)}
+      />
+      <p className="quiet mt-1 text-sm">
+        {signed === 0
+          ? 'None of them has been reviewed by a clinician yet.'
+          : `${signed} of ${CONDITION_IDS.length} signed by a clinician.`}
+      </p>
+      <Scrolls
+        label="Conditions"
+        className="mt-1 max-h-[35vh] overflow-auto md:max-h-[65vh] border-y-2 border-base-300"
+      >
+        {CONDITION_GROUPS.map((group) => {
+          const ids = found.filter((id) => conditionOf(id).group === group);
+          if (ids.length === 0) return null;
+          return (
+            <div key={group}>
+              <h2 className="display quiet sticky top-0 bg-base-100 pt-1 text-base">{group}</h2>
+              <ul>
+                {ids.map((id) => (
+                  <li key={id}>
+                    <Link
+                      to={`/may/${id}`}
+                      aria-current={id === props.here ? 'page' : undefined}
+                      className={`touch flex items-center gap-2 rounded px-2 leading-tight ${id === props.here ? 'bg-base-content text-base-100' : 'hover:bg-base-200'}`}
+                    >
+                      <span className="min-w-0 flex-1">{conditionOf(id).name}</span>
+                      {props.docs[id] && <span className="text-sm">signed</span>}
+                    </Link>
+                  </li>
+                ))}
+              </ul>
+            </div>
+          );
+        })}
+        {found.length === 0 && <p className="p-2">Nothing by that word.</p>}
+      </Scrolls>
+    </>
+  );
+}
+
+function PrintButton() {
+  return (
+    <button type="button" className="btn touch no-print" onClick={() => window.print()}>
+      <Printer size={18} aria-hidden /> Print
+    </button>
+  );
+}
+
+function PersonHead({ person }: { person: Person }) {
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      <h2 className="mr-auto text-3xl">{person.name}</h2>
+      <Link to={`/people/${person.id}/limits`} className="btn touch no-print">
+        Their limits
+      </Link>
+      <PrintButton />
+    </div>
+  );
+}
+
+function ConditionHead(props: { condition: ConditionId; may: WhoMay | null; review: Review | null }) {
+  const { condition: id, may, review } = props;
+  const { name, caution, notAlone, steady, reminders = [], inReach = [] } = conditionOf(id);
+  const limits = limitsSigned(id);
+  const now = may && {
+    limits,
+    open: may.ladders.flatMap((ladder) => ladder.open),
+    held: may.ladders.flatMap((ladder) => ladder.held),
+  };
+  const since = review && now && sinceReview(review, now);
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-3">
+        <h2 className="mr-auto text-3xl">{name}</h2>
+        <SaveLine shelf={reviews} />
+        <PrintButton />
+      </div>
+      <p className="mt-1 max-w-prose text-lg">{caution}</p>
+      {review ? (
+        <p className="mt-2 border-l-4 border-base-content pl-3" data-signed>
+          Signed by {review.by}, {review.role}, on {dayWords(review.on)}.{review.says && ` “${review.says}”`}
+          {since ? '' : ' Nothing has changed since.'}
+        </p>
+      ) : (
+        <p className="mt-2 border-l-4 border-primary pl-3" data-unsigned>
+          Not yet reviewed by a clinician: what somebody’s own clinician says comes first.
+        </p>
+      )}
+      {since && (
+        <div className="mt-2 border-l-4 border-primary pl-3" data-since>
+          <p className="font-semibold">Changed since it was signed:</p>
+          <ul>
+            {since.limitsNew.map((line) => (
+              <li key={line}>new: {line}</li>
+            ))}
+            {since.limitsGone.map((line) => (
+              <li key={line}>gone: {line}</li>
+            ))}
+            {since.opened.length > 0 && (
+              <li>
+                {since.opened.length} moves open that weren’t: {since.opened.join(', ')}
+              </li>
+            )}
+            {since.barred.length > 0 && (
+              <li>
+                {since.barred.length} moves barred that weren’t: {since.barred.join(', ')}
+              </li>
+            )}
+          </ul>
+        </div>
+      )}
+      <ul className="mt-2 columns-1 gap-x-8 lg:columns-2">
+        {[
+          ...limits,
+          ...(notAlone ? ['not to be left to work alone'] : []),
+          ...(steady ? ['no harder rungs, no reach'] : []),
+          ...reminders,
+          ...inReach.map((thing) => `in reach: ${thing}`),
+        ].map((line) => (
+          <li key={line} className="break-inside-avoid border-t border-base-300 py-0.5">
+            {line}
+          </li>
+        ))}
+      </ul>
+      {now && <SignReview id={id} now={now} />}
+    </>
+  );
+}
+
+function Counts({ may }: { may: WhoMay }) {
+  return (
+    <table className="mt-4 w-full max-w-xl border-y-2 border-base-300 text-left">
+      <thead className="quiet text-sm">
+        <tr>
+          <th scope="col">Moves, in a room that has everything</th>
+          <th scope="col">open</th>
+          <th scope="col">holding on</th>
+          <th scope="col">barred</th>
+        </tr>
+      </thead>
+      <tbody>
+        {may.counts.map(({ level, open, held, barred }) => (
+          <tr key={level ?? 'own'} className="border-t border-base-300">
+            <th scope="row" className="font-normal">
+              {level === null ? 'as they are' : LEVELS[level].name}
+            </th>
+            <td>{open}</td>
+            <td>{held}</td>
+            <td>{barred}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Ladder(props: { ladder: LadderMay; nameOf: (move: string) => string }) {
+  const { ladder, nameOf } = props;
+  const words = (moves: readonly string[]) => moves.map(nameOf).join(', ');
+  return (
+    <section className="mt-4 break-inside-avoid" aria-label={ladder.name}>
+      <h3 className="text-xl">{ladder.name}</h3>
+      {ladder.open.length > 0 && (
+        <p>
+          <span className="quiet">open: </span>
+          {words(ladder.open)}
+        </p>
+      )}
+      {ladder.held.length > 0 && (
+        <p>
+          <span className="quiet">holding on: </span>
+          {words(ladder.held)}
+        </p>
+      )}
+      {ladder.barred.map(({ says, moves }) => (
+        <p key={says}>
+          <span className="font-semibold text-error">barred, {says}: </span>
+          {words(moves)}
+        </p>
+      ))}
+    </section>
+  );
+}
