@@ -300,7 +300,12 @@ export function outlookOf(person: Person, day: string): Outlook {
   });
   const effortFrom = (id: string, maxRpe: number, source: Limit['source'], reason: string): Limit[] =>
     maxRpe < 10 ? [{ kind: 'effort', id, source, side: 'both', acute: false, maxRpe, reason }] : [];
-  const usual = person.activity ? EFFORT_BY_ACTIVITY[person.activity] : EFFORT_BY_KIND[person.kind];
+  // Nobody is freer for not having said how active they are; who is known by number is seen by their trainer.
+  const usual = person.activity
+    ? EFFORT_BY_ACTIVITY[person.activity]
+    : 'standsFor' in person
+      ? EFFORT_BY_KIND[person.kind]
+      : Math.min(EFFORT_BY_KIND[person.kind], EFFORT_BY_ACTIVITY.inactive);
   const compiled = conditions.flatMap((c) => {
     const own = compileCondition(c.id, c.side).map((limit) =>
       c.until ? { ...limit, until: c.until } : limit,
