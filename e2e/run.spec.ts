@@ -106,6 +106,12 @@ test('a mixed class on three pages at once, the server killed in the middle, rec
   const saskia = page.locator('[data-decision]').filter({ hasText: 'Saskia Dorn' });
   await expect(saskia.first()).toHaveAttribute('data-decision', 'ask');
   await page.getByRole('group', { name: 'How hard was it for everybody' }).getByText('4 light').click();
+  // What was hardly begun moves nobody; said to have been done, it does.
+  await expect(page.locator('[data-decision="up"]')).toHaveCount(0);
+  await page.getByRole('button', { name: 'They did all of it' }).click();
+  // Not her knee after all: what was said before stays in the record, and she goes up.
+  await page.getByLabel('Pain: where').fill('');
+  await page.getByLabel('Pain: where').press('Tab');
   const up = page.locator('[data-decision="up"]');
   await expect(up.first()).toBeVisible();
   const said = (await up.first().locator('strong').first().textContent()) ?? '';
@@ -115,6 +121,19 @@ test('a mixed class on three pages at once, the server killed in the middle, rec
   await expect(page.locator('[data-decision]').filter({ hasText: said }).first()).toBeVisible();
   await page.getByRole('link', { name: /^The next session/ }).click();
   await expect(page.locator('[data-station="10"]')).toBeVisible();
+
+  // Who was stopped trains no more until somebody says that they may, and it is kept.
+  await page.goto(`${server.url}/people/tomas-wick/screening`);
+  await expect(page.locator('[data-standing="stop"]')).toBeVisible();
+  await expect(page.getByText('sat down, drank, feels fine')).toBeVisible();
+  await page.getByRole('button', { name: 'They may go on' }).click();
+  await expect(page.getByRole('alert')).toHaveText('Say who allowed it.');
+  await page.getByLabel('Who said they may go on').fill('Dr Lund');
+  await page.getByLabel('What came of it').fill('low pressure, drinks more');
+  await page.getByLabel('What came of it').press('Enter');
+  await expect(page.locator('[data-standing="stop"]')).toHaveCount(0);
+  await page.getByText('One that is closed').click();
+  await expect(page.getByText('Dr Lund: low pressure, drinks more')).toBeVisible();
 });
 
 test('what is sore today and what was said of a walk-in hold in a swap in the middle of a run', async ({

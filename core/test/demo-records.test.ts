@@ -18,7 +18,7 @@ test('the demo’s records open, of people and a session that are there, with fo
 
 test('they say something: somebody is ready for the next jack, somebody isn’t asked past a sore wrist', () => {
   const jacks = library.ladders.find((l) => l.rungs.some((rung) => rung.move === 'jumping-jack'))!;
-  const who = { child: false, careful: false, steady: false };
+  const who = { child: false, careful: false, steady: false, effortMax: 10 };
   const at = (person: string, records = RECORDS) =>
     decide(jacks, evidenceOf(library, jacks, person, records), 'two clean', who, '2026-11-24')!;
   expect(at('saskia-dorn').is).toBe('up');

@@ -263,6 +263,8 @@ const OFFERS: Readonly<Record<string, (c: Case) => void>> = {
           sign: null,
           note: '',
           counts: [],
+          share: 1,
+          left: false,
           corrections: [],
           pieces: [
             { entry: 0, ...ladder.rungs[0]!, levers: undefined, seconds: 60, reps: 20, counted: true },

@@ -4,6 +4,7 @@ import {
   type Evidence,
   evidenceOf,
   loadOf,
+  outcomeWords,
   PROGRESS,
   preview,
   recordFrom,
@@ -16,13 +17,14 @@ import {
 import { openRecord } from '@inner-rung/core/record';
 import { factsFor, type Run, type RunEvent, runEventSchema } from '@inner-rung/core/run';
 import fc from 'fast-check';
+import { readOutcome } from '../src/log/record.ts';
 import { circuit, facts } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
 const ladder = library.ladder('push')!;
 const TODAY = '2026-11-25';
-const anyone = { child: false, careful: false, steady: false };
+const anyone = { child: false, careful: false, steady: false, effortMax: 10 };
 const day = (weeksAgo: number) =>
   new Date(Date.parse(TODAY) - weeksAgo * 7 * 86_400_000).toISOString().slice(0, 10);
 const was = (weeksAgo: number, more: Partial<Evidence> = {}): Evidence => ({
@@ -49,6 +51,28 @@ describe('the next rung, both sides of each threshold (common practice)', () => 
     ['9 of 10 twice leads down', [was(2, { effort: 9 }), was(1, { effort: 9 })], 'two clean', 'down', 1],
     ['once at 5 of 10 is enough under a ceiling', [was(1, { effort: 5 })], 'effort ceiling', 'up', 3],
     ['once at 6 of 10 isn’t', [was(1, { effort: 6 })], 'effort ceiling', 'hold', 2],
+    [
+      'two clean of which nobody said how hard stay',
+      [was(2, { effort: null }), was(1, { effort: null })],
+      'two clean',
+      'hold',
+      2,
+    ],
+    ['one said and one unsaid stay', [was(2), was(1, { effort: null })], 'two clean', 'hold', 2],
+    [
+      'one clean since it hurt is not enough under a ceiling',
+      [was(2, { pain: true }), was(1, { effort: 4 })],
+      'effort ceiling',
+      'hold',
+      2,
+    ],
+    [
+      'two clean since are',
+      [was(3, { pain: true }), was(2, { effort: 4 }), was(1, { effort: 4 })],
+      'effort ceiling',
+      'up',
+      3,
+    ],
     ['two aren’t three', [was(2), was(1)], 'rounds first', 'hold', 2],
     ['three are', [was(3), was(2), was(1)], 'rounds first', 'up', 3],
     ['a try that held counts as one', [was(1, { reached: 3 })], 'reach', 'up', 3],
@@ -72,7 +96,7 @@ describe('the next rung, both sides of each threshold (common practice)', () => 
     const two = [was(1.5), was(1)];
     expect(of(two, 'two clean', { ...anyone, careful: true }).is).toBe('hold');
     expect(of([was(1.8), ...two], 'two clean', { ...anyone, careful: true }).is).toBe('up');
-    expect(of(two, 'two clean', { ...anyone, steady: true }).is).toBe('hold');
+    expect(of(two, 'two clean', { ...anyone, steady: true, effortMax: 10 }).is).toBe('hold');
     const hard = [was(1.5, { effort: 8 }), was(1, { effort: 8 })];
     expect(of([was(1, { effort: 8 })], 'effort ceiling').is).toBe('hold');
     expect(of([was(1, { effort: 8 })], 'effort ceiling', { ...anyone, child: true }).is).toBe('up');
@@ -126,7 +150,12 @@ describe('promises of the decision, on thousands of random histories', () => {
       });
     });
   const anySchool = fc.constantFrom(...SCHOOL_IDS);
-  const anyWho = fc.record({ child: fc.boolean(), careful: fc.boolean(), steady: fc.boolean() });
+  const anyWho = fc.record({
+    child: fc.boolean(),
+    careful: fc.boolean(),
+    steady: fc.boolean(),
+    effortMax: fc.integer({ min: 1, max: 10 }),
+  });
   const order = { down: 0, ask: 1, hold: 1, up: 2 };
 
   test('never up after pain, never more than one rung up, never off the ladder', () => {
@@ -267,6 +296,8 @@ describe('the record a run leaves', () => {
     );
     expect(made.results[1]!.present).toBe(false);
     expect(made.results[0]!.pieces.map((p) => p.seconds)).toEqual([40, 40]);
+    expect(made.results[0]).toMatchObject({ share: 0.5, left: true });
+    expect(outcomeWords(made.results[0]!)).toBe('left after 50 % of it');
   });
   test('a pause isn’t work, and a stop sign is written down', () => {
     const made = record(
@@ -280,6 +311,36 @@ describe('the record a run leaves', () => {
     expect(made.results[0]!.pieces[0]!.seconds).toBe(80);
     expect(made.results[1]!.pieces.map((p) => p.seconds)).toEqual([10]);
     expect(made.results[1]!.sign).toEqual({ sign: 'faint or dizzy', note: 'sat down, went home' });
+    // Ten seconds of 160: neither clean nor in full, and nothing of it says what they can do.
+    expect(made.results[1]).toMatchObject({ clean: false, range: 'part', share: 0.06, left: false });
+    expect(outcomeWords(made.results[1]!)).toBe('stopped: faint or dizzy, after 6 % of it');
+    expect(outcomeWords(made.results[0]!)).toBe('');
+    expect(evidenceOf(library, ladder, 'bo', [made])).toEqual([expect.objectContaining({ pain: true })]);
+  });
+  test('a run of twelve seconds says nothing of anybody, and loads nobody with its minutes', () => {
+    const made = record(go, event({ kind: 'finish', at: 12_000 }));
+    expect(made.results[0]).toMatchObject({ present: true, share: 0.08 });
+    expect(evidenceOf(library, ladder, 'ada', [made])).toEqual([]);
+    const done = record(go, event({ kind: 'finish', at: whole }));
+    expect(done.results[0]!.share).toBe(1);
+    expect(loadOf(made, { ...made.results[0]!, effort: 10 })).toBe(0);
+  });
+  test('what a table says of an outcome is read back', () => {
+    const made = record(
+      go,
+      event({ kind: 'sign', at: 11_000, person: 'bo', sign: 'calf pain or swelling' }),
+      event({ kind: 'sign recorded', at: 20_000, person: 'bo', note: 'sent to the doctor' }),
+      event({ kind: 'leave', at: 120_010, person: 'ada' }),
+      event({ kind: 'finish', at: whole }),
+    );
+    for (const result of made.results)
+      expect(readOutcome(outcomeWords(result), result.sign?.note ?? '')).toEqual({
+        sign: result.sign,
+        share: result.share,
+        left: result.left,
+      });
+    expect(readOutcome('stopped: bored, after 6 % of it', '')).toBeNull();
+    expect(readOutcome('left after 600 % of it', '')).toBeNull();
   });
   test('the same run and events give the same record, in whatever order they are read', () => {
     const events = [

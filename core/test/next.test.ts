@@ -94,7 +94,12 @@ describe('the next rungs after a session', () => {
     expect(whoIs(person('maud-ellery'), TODAY)).toMatchObject({ careful: true, child: false });
     const child = PEOPLE.find((p) => p.kind === 'child or teenager')!;
     expect(whoIs(child, TODAY)).toMatchObject({ child: true });
-    expect(whoIs(person('saskia-dorn'), TODAY)).toEqual({ child: false, careful: false, steady: false });
+    expect(whoIs(person('saskia-dorn'), TODAY)).toEqual({
+      child: false,
+      careful: false,
+      steady: false,
+      effortMax: 9,
+    });
   });
   test('the demo’s jacks go up for Saskia, not past Tomas’s wrist', () => {
     const jacks = ofLadder('jumping-jack');

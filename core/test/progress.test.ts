@@ -36,6 +36,8 @@ const result = (more: Partial<Result> = {}): Result => ({
   pain: null,
   sign: null,
   note: '',
+  share: 1,
+  left: false,
   pieces: [],
   counts: [],
   corrections: [],

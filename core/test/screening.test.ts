@@ -4,8 +4,11 @@ import {
   outlookOf,
   PERSON_EXAMPLE,
   type Person,
+  personSchema,
   type Screening,
   standingOf,
+  stopClosed,
+  stoppedIn,
   yearAfter,
 } from '@inner-rung/core/person';
 
@@ -175,5 +178,43 @@ describe('what it does to effort', () => {
       mayTrain: true,
       standing: { state: 'not screened' },
     });
+  });
+});
+
+describe('a stop sign in a session', () => {
+  const asked = {
+    screening: { of: 'adult' as const, on: '2026-11-01', regular: true, disease: false, symptoms: [] },
+  };
+  const stop = { run: 'run-1', on: '2026-11-10', sign: 'faint or dizzy', note: 'sat down, water' };
+  test('keeps them from training from that day on, whatever else is known, until somebody closes it', () => {
+    const cleared = { on: '2026-11-09', by: 'Dr Lund', says: '' };
+    expect(stand({ ...asked, stops: [stop] }, '2026-11-09').mayTrain).toBe(true);
+    for (const on of ['2026-11-10', '2026-11-11', '2027-06-01'])
+      expect(stand({ ...asked, clearance: cleared, stops: [stop] }, on)).toMatchObject({
+        state: 'stop',
+        mayTrain: false,
+        maxRpe: 1,
+      });
+    const closed = {
+      ...stop,
+      closed: { on: '2026-11-12', by: 'Dr Lund', says: 'low pressure, drinks more' },
+    };
+    expect(stand({ ...asked, stops: [closed] }, '2026-11-12').mayTrain).toBe(true);
+  });
+  test('a doctor is asked where a doctor should be', () => {
+    expect(stand({ ...asked, stops: [stop] }, '2026-11-11').says).toMatch(/doctor or nurse/);
+    const joint = { ...stop, sign: 'sharp joint pain' };
+    expect(stand({ ...asked, stops: [joint] }, '2026-11-11').says).not.toMatch(/doctor/);
+  });
+  test('stands in the file once, and what was done is added when it is written', () => {
+    const when = { at: '2026-11-10T10:00:00.000Z', day: '2026-11-10' };
+    const once = stoppedIn(PERSON_EXAMPLE, { ...stop, note: '' }, when);
+    expect(stoppedIn(once, { ...stop, note: '' }, when)).toBe(once);
+    const noted = stoppedIn(once, stop, when);
+    expect(noted.stops).toEqual([stop]);
+    expect(stoppedIn(noted, { ...stop, note: '' }, when)).toBe(noted);
+    const closed = stopClosed(noted, stop, { by: 'Dr Lund', says: 'all well' }, when);
+    expect(closed.stops).toEqual([{ ...stop, closed: { on: when.day, by: 'Dr Lund', says: 'all well' } }]);
+    expect(personSchema.parse(closed)).toEqual(closed);
   });
 });

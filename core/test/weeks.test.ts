@@ -32,6 +32,8 @@ const result = (more: Partial<Result> = {}): Result => ({
     { entry: 1, move: 'squat', seconds: 600, reps: 200, counted: false },
   ],
   counts: [],
+  share: 1,
+  left: false,
   corrections: [],
   ...more,
 });

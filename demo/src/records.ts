@@ -77,6 +77,8 @@ export function recordsBefore(day: string): SessionRecord[] {
         note: '',
         pieces: [...pieces],
         counts: [],
+        share: 1,
+        left: false,
         corrections: [],
       })),
     };

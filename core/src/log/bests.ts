@@ -1,5 +1,5 @@
 import type { FormRef } from '../move/index.ts';
-import { RANGES, type Result, type SessionRecord } from './record.ts';
+import { isEnough, RANGES, type Result, type SessionRecord } from './record.ts';
 
 /** The most somebody did of one thing by one standard, and what it was before. */
 export interface Best {
@@ -19,8 +19,7 @@ export interface Best {
 }
 
 /** A rep counts by the same standard only where nothing went wrong: clean, nothing hurt, nobody was stopped. */
-const counts = (result: Result): boolean =>
-  result.present && result.clean && result.pain === null && result.sign === null;
+const counts = (result: Result): boolean => isEnough(result) && result.clean && result.pain === null;
 
 const formKey = ({ move, settings }: FormRef): string => {
   const { trim, ...shown } = settings ?? {};

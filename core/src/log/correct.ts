@@ -2,7 +2,18 @@ import type { FormRef } from '../move/index.ts';
 import { MOST_CORRECTIONS, type Result, type SessionRecord } from './record.ts';
 
 /** What of a result can be corrected by hand. */
-const CORRECTED = ['present', 'effort', 'clean', 'range', 'pain', 'note', 'pieces', 'counts'] as const;
+const CORRECTED = [
+  'present',
+  'effort',
+  'clean',
+  'range',
+  'pain',
+  'note',
+  'share',
+  'left',
+  'pieces',
+  'counts',
+] as const;
 type Key = (typeof CORRECTED)[number];
 
 const said: { readonly [K in Key]: (value: Result[K], nameOf: (form: FormRef) => string) => string } = {
@@ -11,6 +22,8 @@ const said: { readonly [K in Key]: (value: Result[K], nameOf: (form: FormRef) =>
   clean: (value) => (value ? 'clean' : 'not clean'),
   range: (value) => `range ${value}`,
   pain: (value) => (value ? `pain, ${value.where}` : 'no pain'),
+  share: (value) => `did ${Math.round(value * 100)} %`,
+  left: (value) => (value ? 'left early' : 'stayed to the end'),
   note: (value) => (value ? `note “${value}”` : 'no note'),
   pieces: (value, nameOf) =>
     value

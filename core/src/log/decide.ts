@@ -1,7 +1,7 @@
 import { type Ladder, type Library, rungDemand } from '../ladder/index.ts';
 import type { FormRef } from '../move/index.ts';
 import { PROGRESS_SCHOOLS, type ProgressSchool, rungNamed } from '../person/index.ts';
-import type { Result, SessionRecord } from './record.ts';
+import { isEnough, type Result, type SessionRecord } from './record.ts';
 
 /** What one session says of one person on one ladder. */
 export interface Evidence {
@@ -31,6 +31,8 @@ export interface Progresses {
   readonly careful: boolean;
   /** Nothing harder than last time at all. */
   readonly steady: boolean;
+  /** The most effort that is theirs, 0–10. */
+  readonly effortMax: number;
 }
 
 /** What keeps a rung from somebody, in words; null where it is open to them. */
@@ -90,6 +92,9 @@ export function evidenceOf(
     .flatMap((record): Evidence[] => {
       const result = record.results.find((r) => r.person === person);
       if (!result?.present) return [];
+      // What wasn't done says nothing; that something hurt or stopped them says it all the same.
+      const hurt = result.pain !== null || result.sign !== null;
+      if (!isEnough(result) && !hurt) return [];
       const spent = new Map<number, number>();
       for (const piece of result.pieces) {
         const rung = rungNamed(ladder, piece);
@@ -105,7 +110,7 @@ export function evidenceOf(
           clean: result.clean,
           effort: result.effort,
           range: result.range,
-          pain: result.pain !== null || result.sign !== null,
+          pain: hurt,
         },
       ];
     })
@@ -114,7 +119,8 @@ export function evidenceOf(
 
 /** Whether a session was good enough to count towards the next rung. */
 function isGood(one: Evidence, school: School, who: Progresses): boolean {
-  const easy = one.effort === null || who.child || one.effort <= school.effortMax;
+  // Unsaid is not easy, and what is hard for them is too hard whatever a school allows.
+  const easy = who.child || (one.effort !== null && one.effort <= Math.min(school.effortMax, who.effortMax));
   return one.clean && one.range === 'full' && easy && !one.pain;
 }
 
@@ -181,7 +187,9 @@ export function decide(
     good++;
   }
   const held = school.reach && last.reached > at && isGood(last, school, who) ? 1 : 0;
-  const needs = school.sessions + (who.careful ? 1 : 0);
+  // After pain or a sign two good sessions are the least, whatever a school asks for.
+  const hurt = evidence.slice(-3, -1).some((one) => one.pain);
+  const needs = Math.max(school.sessions + (who.careful ? 1 : 0), hurt ? 2 : 1);
   const barred = bars(at + 1);
   if (good > 0 && good + held >= needs && barred !== null)
     return {
@@ -200,7 +208,9 @@ export function decide(
     to: at,
     says:
       good === 0
-        ? 'Clean, but hard: the same again.'
+        ? last.effort === null && !who.child
+          ? 'Clean, and nobody said how hard it was: the same again.'
+          : 'Clean, but hard: the same again.'
         : `Clean ${good === 1 ? 'once' : `${good} times`}: ${needs - good - held === 1 ? 'once more' : `${needs - good - held} times more`}, then the next rung.`,
   };
 }

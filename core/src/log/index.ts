@@ -17,7 +17,9 @@ export { GROWS, nextPlan, planAfter, type SessionStep } from './next-session.ts'
 export { attendanceOf, type Climb, climbsOf, loadAhead, weeksInWords } from './over-time.ts';
 export { type LogRead, logFile, type RecordFate, readLogFile, readLogTable } from './read-log.ts';
 export {
+  isEnough,
   loadOf,
+  outcomeWords,
   type Piece,
   RANGES,
   type Result,

@@ -1,4 +1,4 @@
-import { loadOf, type Result, type SessionRecord } from './record.ts';
+import { loadOf, outcomeWords, type Result, type SessionRecord } from './record.ts';
 
 /** One result as a line of a table. */
 export const LOG_COLUMNS = [
@@ -6,6 +6,8 @@ export const LOG_COLUMNS = [
   'session',
   'person',
   'there',
+  'outcome',
+  'handled',
   'minutes',
   'effort',
   'load',
@@ -54,6 +56,8 @@ export function logLines(
         session: record.title,
         person: nameOf(result),
         there: result.present ? 'yes' : 'no',
+        outcome: result.present ? outcomeWords(result) : '',
+        handled: result.sign?.note ?? '',
         minutes: String(record.minutes),
         effort: result.effort === null || !result.present ? '' : String(result.effort),
         load: String(loadOf(record, result) ?? ''),

@@ -10,7 +10,7 @@ import {
   timelineOf,
 } from '../session/index.ts';
 import { PROGRESS, twoForTwo } from './decide.ts';
-import type { Result, SessionRecord } from './record.ts';
+import { isEnough, type Result, type SessionRecord } from './record.ts';
 
 /** One change of the session itself, for everybody. */
 export interface SessionStep {
@@ -58,7 +58,11 @@ function share(record: SessionRecord, of: (result: Result) => boolean): number {
 /** A session that most did well, and in which nobody had to stop. */
 function wentWell(record: SessionRecord, effortMax: number): boolean {
   const well = (r: Result) =>
-    r.clean && r.range === 'full' && r.pain === null && (r.effort === null || r.effort <= effortMax);
+    isEnough(r) &&
+    r.clean &&
+    r.range === 'full' &&
+    r.pain === null &&
+    (r.effort === null || r.effort <= effortMax);
   return there(record).every((r) => r.sign === null) && share(record, well) >= MOST_WELL;
 }
 

@@ -1,6 +1,6 @@
 import { type Avoid, difficultyOf, type Ladder, type Library, rungDemand } from '../ladder/index.ts';
 import type { FormRef } from '../move/index.ts';
-import { outlookOf, type Person, type Placement, shortName } from '../person/index.ts';
+import { effortOn, outlookOf, type Person, type Placement, shortName } from '../person/index.ts';
 import {
   type Bars,
   type Decision,
@@ -11,7 +11,7 @@ import {
   preview,
   type SchoolId,
 } from './decide.ts';
-import type { SessionRecord } from './record.ts';
+import { isEnough, type SessionRecord } from './record.ts';
 
 /** A way round for what hurt: a branch of their ladder, at its rung that is open to them. */
 interface Around {
@@ -83,6 +83,7 @@ export function whoIs(person: Person, day: string) {
     child: outlook.age.hi < 18,
     careful: person.kind === 'older adult' || person.kind === 'clinical',
     steady: outlook.steady,
+    effortMax: effortOn(outlook),
   };
 }
 
@@ -112,7 +113,9 @@ export function nextRungs(
 ): NextRungOf[] {
   return record.results.flatMap((result) => {
     const person = people.find((p) => p.id === result.person);
+    // What was hardly begun decides nothing, unless something hurt.
     if (!person || !result.present) return [];
+    if (!isEnough(result) && result.pain === null && result.sign === null) return [];
     const ladders = new Set(result.pieces.flatMap((piece) => ladderFor(library, person, piece.move) ?? []));
     return [...ladders].flatMap((ladder): NextRungOf[] => {
       const evidence = evidenceOf(library, ladder, person.id, all);

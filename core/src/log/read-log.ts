@@ -7,6 +7,8 @@ import {
   newResultId,
   RANGES,
   type Result,
+  readOutcome,
+  recordSchema,
   resultSchema,
   SESSION_RECORD,
   type SessionRecord,
@@ -109,6 +111,8 @@ export function readLogTable(
     if (!present && (effort !== null || written.length > 0))
       problems.push('there: they weren’t, and yet there is a result');
     if (problems.length > 0) return refused(...problems);
+    const outcome = readOutcome(cell('outcome'), cell('handled'));
+    if (!outcome) return refused(`outcome: “${cell('outcome')}” is none that is known`);
     const left: string[] = [];
     const pieces = written.flatMap((text, entry): Result['pieces'] => {
       const [, name, much, unit] = /^(.*?)\s+(\d+)(\s*s)?$/.exec(text) ?? [];
@@ -145,7 +149,7 @@ export function readLogTable(
       clean,
       range,
       pain: cell('pain') ? { where: cell('pain'), note: '' } : null,
-      sign: null,
+      ...outcome,
       note: [cell('note'), ...left, ...more].filter(Boolean).join('; ').slice(0, 1000),
       pieces,
       counts: [],
@@ -199,7 +203,9 @@ export function readLogFile(raw: unknown, here: readonly SessionRecord[]): Recor
     const known = here.find((record) => record.id === read.value.id);
     const says = `${read.value.on}, ${read.value.title}`;
     if (!known) return { record: read.value, is: 'new', says };
-    const same = JSON.stringify(known) === JSON.stringify(read.value);
+    // In the order of the schema, whatever order the one that is here was written in.
+    const written = known && recordSchema.safeParse(known);
+    const same = JSON.stringify(written?.data ?? known) === JSON.stringify(read.value);
     return { record: read.value, is: same ? 'here already' : 'otherwise here', says };
   });
 }

@@ -51,6 +51,10 @@ export const resultSchema = z.strictObject({
   /** A stop sign in the run, and what came of it. */
   sign: z.strictObject({ sign: z.enum(SIGNS), note: words(600) }).nullable(),
   note: words(1000),
+  /** How much of the work that was planned for them they did, 0 to 1. */
+  share: z.number().min(0).max(1).default(1),
+  /** Went before the end. */
+  left: z.boolean().default(false),
   pieces: z.array(pieceSchema).max(800),
   counts: z
     .array(
@@ -192,6 +196,20 @@ function piecesOf(
   return [...pieces.values()].filter((piece) => piece.seconds > 0);
 }
 
+/** Seconds of work that were planned for somebody, at the stations where they have something to do. */
+function plannedFor(run: Run, events: readonly RunEvent[], person: Present): number {
+  const segments = new Set(clockOf(run, events).stretches.map(({ segment }) => segment));
+  let seconds = 0;
+  for (const segment of segments) {
+    if (segment.kind !== 'work' && segment.kind !== 'hold') continue;
+    for (const doing of segment.does) {
+      const entry = entryFor(run, person.cast.group, doing.entry);
+      if ((person.doing[entry] ?? []).some((one) => one.does !== null)) seconds += doing.seconds;
+    }
+  }
+  return seconds;
+}
+
 /** Seconds of the session that had gone by at a moment of the run's clock, pauses not counted. */
 function sinceStart(run: Run, events: readonly RunEvent[], at: number): number {
   const before = inOrder(events).filter((event) => event.at <= at);
@@ -238,14 +256,21 @@ export function recordFrom(
     results: peopleOf(run, events).map((person, i) => {
       const file = fileOf(person.id);
       const pieces = piecesOf(run, events, person, gone);
+      const planned = plannedFor(run, events, person);
+      const done = pieces.reduce((sum, piece) => sum + piece.seconds, 0);
+      const share = planned === 0 ? 1 : Math.min(1, Math.round((100 * done) / planned) / 100);
+      const stopped = person.sign !== null;
       return {
         id: `r${i + 1}`,
         person: file,
         known: file ? '' : person.name,
         present: pieces.length > 0 && !(person.is === 'gone' && (person.leftAt ?? 0) <= (clock.beganAt ?? 0)),
         effort: null,
-        clean: true,
-        range: 'full',
+        // Somebody who was stopped did nothing clean and to the end.
+        clean: !stopped,
+        range: stopped ? 'part' : 'full',
+        share,
+        left: !stopped && person.is === 'gone' && (person.leftAt ?? 0) < last,
         pain: null,
         sign: person.sign ? { sign: person.sign.sign, note: person.sign.note ?? '' } : null,
         note: '',
@@ -257,9 +282,63 @@ export function recordFrom(
   };
 }
 
-/** Foster's session load: how hard it was on 0–10 by minutes (Foster et al. 2001, from memory); null without an answer. */
+/** So much of what was planned has to be done for it to count towards anything. Common practice. */
+const LEAST_SHARE = 0.5;
+
+/** What became of somebody's session. */
+type Outcome = 'not there' | 'stopped' | 'left' | 'in part' | 'changed' | 'in full';
+
+/** The outcome that a result comes to, the gravest first. */
+function outcomeOf(result: Result): Outcome {
+  if (!result.present) return 'not there';
+  if (result.sign !== null) return 'stopped';
+  if (result.left) return 'left';
+  if (result.share < 1 - SLACK) return 'in part';
+  return result.corrections.length > 0 ? 'changed' : 'in full';
+}
+/** A change of places takes so much of the work without anybody having done less. Estimate. */
+const SLACK = 0.1;
+
+/** "stopped: faint or dizzy, after 20 % of it"; empty where all went as it was planned. */
+export function outcomeWords(result: Result): string {
+  const is = outcomeOf(result);
+  const after = `${Math.round(result.share * 100)} % of it`;
+  switch (is) {
+    case 'stopped':
+      return `stopped: ${result.sign!.sign}, after ${after}`;
+    case 'left':
+      return `left after ${after}`;
+    case 'in part':
+      return `did ${after}`;
+    default:
+      return is === 'not there' ? is : '';
+  }
+}
+
+const SHARE = /(?:after|did) (\d{1,3}) % of it$/;
+/** What {@link outcomeWords} said, taken apart again; null where it isn't that. */
+export function readOutcome(said: string, handled: string): Pick<Result, 'sign' | 'share' | 'left'> | null {
+  if (said === '') return { sign: null, share: 1, left: false };
+  const share = Number(SHARE.exec(said)?.[1] ?? Number.NaN) / 100;
+  if (!(share >= 0 && share <= 1)) return null;
+  const sign = SIGNS.find((one) => said.startsWith(`stopped: ${one}, `));
+  if (said.startsWith('stopped: '))
+    return sign ? { sign: { sign, note: handled }, share, left: false } : null;
+  return { sign: null, share, left: said.startsWith('left ') };
+}
+
+/** Was enough of it done, and to its end, to say anything of what they can do? */
+export const isEnough = (result: Result): boolean =>
+  result.present && result.sign === null && result.share >= LEAST_SHARE;
+
+/**
+ * Foster's session load: how hard it was on 0–10 by minutes (Foster et al. 2001, from memory), of the minutes they
+ * were in it; null without an answer.
+ */
 export const loadOf = (record: SessionRecord, result: Result): number | null =>
-  result.effort === null || !result.present ? null : Math.round(result.effort * record.minutes);
+  result.effort === null || !result.present
+    ? null
+    : Math.round(result.effort * record.minutes * result.share);
 
 /** How long it was and who was there: "20 minutes, 5 of 6 there". */
 export function turnoutWords({ minutes, results }: Pick<SessionRecord, 'minutes' | 'results'>): string {

@@ -6,7 +6,7 @@ import { CONDITIONS, type ConditionId, compileCondition } from './conditions.ts'
 import type { HealthAsk } from './courses.ts';
 import { FLOORS, type Limit, type Side } from './limits.ts';
 import type { LogEntry, Person, Placement } from './person.ts';
-import type { Clearance, Override, Screening } from './screening.ts';
+import type { Clearance, Override, Screening, Stop } from './screening.ts';
 
 type Held = Person['conditions'][number];
 
@@ -182,6 +182,34 @@ export function screened(person: Person, screening: Screening, when: When): Pers
       ? `Screened: ${screening.regular ? 'regular' : 'not regular'}, ${screening.disease ? 'known disease' : 'no known disease'}, ${screening.symptoms.length === 0 ? 'no signs' : `${screening.symptoms.length} signs`}`
       : `Screened with ${screening.consentBy || 'nobody’s consent yet'}`;
   return logged({ ...rest, screening }, when, 'screening', says);
+}
+
+/** A stop sign in a run goes into the file of whoever had it, once; what was done about it may come later. */
+export function stoppedIn(
+  person: Person,
+  stop: { run: string; on: string; sign: string; note: string },
+  when: When,
+): Person {
+  const known = person.stops?.find((one) => one.run === stop.run && one.sign === stop.sign);
+  if (known && (known.note === stop.note || stop.note === '')) return person;
+  const stops = known
+    ? person.stops!.map((one) => (one === known ? { ...one, note: stop.note } : one))
+    : [...(person.stops ?? []), stop];
+  const next = { ...person, stops, healthChangedOn: changedHealth(person, when) };
+  return logged(next, when, 'screening', `Stopped: ${stop.sign}`, stop.note);
+}
+
+/** A stop is closed with who said what; until then nobody trains on. */
+export function stopClosed(
+  person: Person,
+  stop: Stop,
+  how: { by: string; says: string },
+  when: When,
+): Person {
+  const stops = (person.stops ?? []).map((one) =>
+    one.run === stop.run && one.sign === stop.sign ? { ...one, closed: { on: when.day, ...how } } : one,
+  );
+  return logged({ ...person, stops }, when, 'clearance', `May go on after ${stop.sign}: ${how.by}`, how.says);
 }
 
 export function clearedWith(person: Person, clearance: Clearance, when: When): Person {

@@ -49,6 +49,8 @@ export {
   removeCondition,
   removeLimit,
   screened,
+  stopClosed,
+  stoppedIn,
   tightenAgain,
   unplace,
   type When,

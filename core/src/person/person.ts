@@ -16,6 +16,7 @@ import {
   type Standing,
   screeningSchema,
   standingOf,
+  stopSchema,
 } from './screening.ts';
 import { todaySchema, todayVerdict, type Verdict } from './today.ts';
 
@@ -106,6 +107,8 @@ export const personSchema = z.strictObject({
   clearance: clearanceSchema.optional(),
   override: overrideSchema.optional(),
   healthChangedOn: z.iso.date().optional(),
+  /** Stop signs in sessions, kept; one that nobody closed keeps them from training. */
+  stops: z.array(stopSchema).max(200).optional(),
   conditions: z.array(heldConditionSchema).default([]),
   limits: z.array(limitSchema).default([]),
   loosened: z.array(loosenedSchema).default([]),

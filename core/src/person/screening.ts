@@ -144,7 +144,24 @@ export interface Standing {
   readonly mayOverride: boolean;
 }
 
+/** A stop sign in a session: what it was, what was done about it, and who said that it may go on, once somebody did. */
+export const stopSchema = z.strictObject({
+  /** The run it was in; one stop of a run is one. */
+  run: z.string().max(80),
+  on: day,
+  sign: z.string().trim().min(3).max(120),
+  note: z.string().trim().max(600).default(''),
+  closed: z
+    .strictObject({ on: day, by: who, says: z.string().trim().min(5, 'say what came of it').max(400) })
+    .optional(),
+});
+export type Stop = z.output<typeof stopSchema>;
+
+/** Signs after which a doctor or a nurse has a word before anything else; of the others the trainer asks. */
+const DOCTORS = /chest|faint|breathless|racing|headache|confused|calf|bleeding/;
+
 interface Screened {
+  readonly stops?: readonly Stop[] | undefined;
   readonly screening?: Screening | undefined;
   readonly pregnancyScreen?: z.output<typeof pregnancyScreenSchema> | undefined;
   readonly clearance?: Clearance | undefined;
@@ -202,6 +219,19 @@ export function standingOf(
 ): Standing {
   const { screening, clearance, override, healthChangedOn } = it;
   const base = { askAgain: null, holdsUntil: null, mayOverride: false };
+  const open = it.stops?.find((stop) => stop.on <= on && !stop.closed);
+  if (open)
+    return {
+      ...base,
+      state: 'stop',
+      mayTrain: false,
+      maxRpe: 1,
+      says: `Stopped on ${dayWords(open.on)}: ${open.sign}. ${
+        DOCTORS.test(open.sign)
+          ? 'Training waits until a doctor or nurse has said that it may go on.'
+          : 'Ask what came of it and write it down before they go on.'
+      }`,
+    };
   const held = it.pregnancyScreen?.yes ?? [];
   if (pregnant && held.length > 0 && !clearedBy(it, on, it.pregnancyScreen!.on))
     return {

@@ -159,7 +159,15 @@ export default function LogScreen() {
                         <td className="whitespace-nowrap">
                           {line.there === 'no' ? 'not there' : line.effort ? `${line.effort} of 10` : '–'}
                         </td>
-                        <td className="max-w-md">{line.there === 'yes' ? line.forms : ''}</td>
+                        <td className="max-w-md">
+                          {line.outcome && (
+                            <strong className="block" data-outcome>
+                              {line.outcome}
+                              {line.handled && `: ${line.handled}`}
+                            </strong>
+                          )}
+                          {line.there === 'yes' ? line.forms : ''}
+                        </td>
                         <td>
                           {[
                             line.clean === 'no' ? 'not clean' : '',

@@ -75,6 +75,7 @@ export default function HomeScreen() {
     [programme.sessions, plans.data],
   );
   const keep = useCallback((of: string, card: PersonCard) => setCards((now) => ({ ...now, [of]: card })), []);
+  const notAlone = page?.outlook.notAlone ?? false;
   const pages = useMemo(() => {
     if (!type || chosen.some(({ plan }) => !cards[cardKey(plan, room)])) return null;
     return personCards(
@@ -84,11 +85,7 @@ export default function HomeScreen() {
           ...card,
           name: chosen.length > 1 ? `${card.name}: session ${i + 1}` : card.name,
           session: `${plan.title}, ${daysWords(days)}`,
-          effort: [
-            programme.words.trim(),
-            page?.outlook.notAlone ? 'Only with somebody beside you.' : '',
-            card.effort,
-          ]
+          effort: [programme.words.trim(), notAlone ? 'Only with somebody beside you.' : '', card.effort]
             .filter(Boolean)
             .join(' '),
           stop: HOME_STOP,
@@ -98,7 +95,7 @@ export default function HomeScreen() {
       size,
       type.measure,
     );
-  }, [type, chosen, cards, room, programme.words, programme.weeks, size]);
+  }, [type, chosen, cards, room, programme.words, programme.weeks, size, notAlone]);
   if (failed || plans.isError) return <ServerAway />;
   if (!library || !plans.data) return <Waiting />;
   if (!page || !person)

@@ -18,6 +18,7 @@ import { type FormEvent, useState } from 'react';
 import { dayWords, today, when } from '../store/day.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
 import { useDraft } from '../ui/use-draft.ts';
+import { StopsPart } from './stops-part.tsx';
 import type { PersonPage } from './use-person.ts';
 
 const STATE: Readonly<Record<PersonPage['outlook']['standing']['state'], string>> = {
@@ -60,6 +61,7 @@ export function ScreeningPart(props: { page: PersonPage }) {
           </button>
         )}
       </section>
+      <StopsPart page={props.page} />
       <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 md:grid-cols-2">
         {ask ? (
           young ? (

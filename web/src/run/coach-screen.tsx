@@ -17,6 +17,7 @@ import { PhonesDialog } from './phones-dialog.tsx';
 import { StrapsDialog, useStraps } from './straps.tsx';
 import { useLive } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
+import { useStopsInFiles } from './use-stops.ts';
 import { WalkInDialog } from './walk-in-dialog.tsx';
 import { WithRun } from './with-run.tsx';
 
@@ -30,6 +31,7 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
   const { run } = live;
   const all = useLive(live);
   const { people: files, rooms, groups } = useShelf();
+  useStopsInFiles(live, files);
   const plans = api.usePlansQuery();
   const [open, setOpen] = useState<
     'phones' | 'straps' | 'join' | { person: string | null; entry: number } | null

@@ -1,6 +1,8 @@
 import {
   corrected,
+  isEnough,
   loadOf,
+  outcomeWords,
   type Piece,
   RANGES,
   type Result,
@@ -23,7 +25,8 @@ const EFFORT = [
 const RANGE_WORDS = { part: 'part of the way', most: 'most of it', full: 'all the way' } as const;
 
 const sameEffort = (record: SessionRecord): number | null => {
-  const there = record.results.filter((r) => r.present);
+  // Whoever was stopped isn't meant by what was said of all.
+  const there = record.results.filter((r) => r.present && !r.sign);
   const [first] = there;
   return first && there.every((r) => r.effort === first.effort) ? first.effort : null;
 };
@@ -47,30 +50,49 @@ export function RecordForm(props: {
         : { ...record, results: record.results.map((r, k) => (k === i ? { ...r, ...patch } : r)) },
       `${nameOf(record.results[i]!)}: ${says}`,
     );
+  const there = record.results.filter((r) => r.present && !r.sign);
+  const short = there.filter((r) => !isEnough(r));
+  /** The same of several. */
+  const all = (some: readonly Result[], patch: Partial<Result>, says: string) => {
+    const ids = new Set(some.map((r) => r.id));
+    onPut(
+      props.kept
+        ? some.reduce(
+            (made, r) => corrected(made, r.id, patch, new Date().toISOString(), props.formName),
+            record,
+          )
+        : { ...record, results: record.results.map((r) => (ids.has(r.id) ? { ...r, ...patch } : r)) },
+      says,
+    );
+  };
   return (
     <>
       <p className="quiet">
         {dayWords(record.on)} · {turnoutWords(record)}. Touch only what wasn’t as planned.
       </p>
+      {short.length > 0 && (
+        <p className="mt-2 flex flex-wrap items-center gap-x-3 border-l-4 border-primary pl-3" data-short>
+          <span className="min-w-0 flex-1">
+            {short.length === there.length
+              ? `The clock ran for ${Math.round(Math.max(...short.map((r) => r.share)) * 100)} % of it`
+              : `${short.length} did less than half of it`}
+            : nothing of that counts towards a next rung.
+          </span>
+          <button
+            type="button"
+            className="btn btn-sm touch"
+            onClick={() => all(short, { share: 1, left: false }, 'They did all of it')}
+          >
+            They did all of it
+          </button>
+        </p>
+      )}
       <Choice
         legend="How hard was it for everybody"
         name="effort-all"
         value={sameEffort(record)}
         of={EFFORT}
-        onChoose={(effort) =>
-          onPut(
-            props.kept
-              ? record.results.reduce(
-                  (all, r) =>
-                    r.present
-                      ? corrected(all, r.id, { effort }, new Date().toISOString(), props.formName)
-                      : all,
-                  record,
-                )
-              : { ...record, results: record.results.map((r) => (r.present ? { ...r, effort } : r)) },
-            `Effort ${effort} for everybody`,
-          )
-        }
+        onChoose={(effort) => all(there, { effort }, `Effort ${effort} for everybody`)}
       />
       <ul className="mt-3 divide-y-2 divide-base-300 border-y-2 border-base-300">
         {record.results.map((result, i) => (
@@ -111,7 +133,7 @@ function Row(props: {
     result.clean ? '' : 'not clean',
     result.range === 'full' ? '' : RANGE_WORDS[result.range],
     result.pain ? `pain: ${result.pain.where}` : '',
-    result.sign ? `stopped: ${result.sign.sign}` : '',
+    outcomeWords(result),
     mixed.length > 0
       ? mixed
           .map((p) => `${formName(p)} ${p.counted && p.reps !== null ? p.reps : `${p.seconds} s`}`)

@@ -15,6 +15,7 @@ import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { NoRun } from './no-run.tsx';
 import { RecordForm } from './record-form.tsx';
 import { type LiveRun, useRun } from './use-run.ts';
+import { useStopsInFiles } from './use-stops.ts';
 
 /** What came of a run, by exception: filled in from it, touched only where it wasn't as planned; then what is next. */
 export default function RecordScreen() {
@@ -41,6 +42,7 @@ function RecordSheet(props: { library: Library; people: readonly Person[]; live:
     () => recordFrom(live.run, live.events, (one) => (people.some((p) => p.id === one) ? one : null)),
     [live.run, live.events, people],
   );
+  useStopsInFiles(live, people, true);
   const record = docs[made.id] ?? made;
   const kept = docs[made.id] !== undefined;
   const put = (next: SessionRecord, says: string) => send(records.step({ says, put: [next] }));
