@@ -19,6 +19,7 @@ const toRun =
     }
     if (on === 'record') {
       await page.getByRole('button', { name: 'It is over for today' }).click();
+      await page.getByRole('button', { name: 'End it', exact: true }).click();
       await page.getByRole('link', { name: 'What came of it' }).click();
       await page.getByRole('button', { name: 'All as planned: keep it' }).click();
       await page.getByRole('button', { name: /^Maud Ellery/ }).click();

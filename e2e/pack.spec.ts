@@ -58,6 +58,7 @@ test('the hall has no network: a session in one file, run from storage, reloaded
   await expect(pack.getByRole('main')).toContainText('Saskia');
   await pack.getByRole('button', { name: 'Run', exact: true }).click();
   await pack.getByRole('button', { name: 'It is over for today' }).click();
+  await pack.getByRole('button', { name: 'End it', exact: true }).click();
   await pack.getByRole('button', { name: 'What came of it' }).last().click();
   await pack.getByText('6 could chat').first().click();
   await expect(pack.getByRole('button', { name: /^Saskia/ })).toContainText('6 of 10');

@@ -69,7 +69,7 @@ test('a mixed class on three pages at once, the server killed in the middle, rec
 
   // By keyboard: on to the next, taken back, a pause.
   await page.locator('body').press('n');
-  await expect(page.getByText('Next: Squat')).toBeVisible();
+  await expect(page.locator('[data-now]')).toHaveText('Next: Squat');
   await page.locator('body').press('u');
   await expect(page.locator('[data-now]')).toHaveText('Jumping jack');
   await page.locator('body').press('Space');
@@ -89,6 +89,7 @@ test('a mixed class on three pages at once, the server killed in the middle, rec
   await expect(page.getByRole('alert').filter({ hasText: 'Their part is over' })).toHaveCount(0);
 
   await page.getByRole('button', { name: 'It is over for today' }).click();
+  await page.getByRole('button', { name: 'End it', exact: true }).click();
   await expect(wall.getByText('That was it. Well done.')).toBeVisible();
   await page.getByRole('link', { name: 'What came of it' }).click();
 
@@ -134,6 +135,53 @@ test('a mixed class on three pages at once, the server killed in the middle, rec
   await expect(page.locator('[data-standing="stop"]')).toHaveCount(0);
   await page.getByText('One that is closed').click();
   await expect(page.getByText('Dr Lund: low pressure, drinks more')).toBeVisible();
+});
+
+test('a run is found again from the start page and begins no second; ending asks, and can be taken back', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/plan/tuesday-ten/class?group=tuesday-evening`);
+  const run = page.getByRole('button', { name: 'Run it' });
+  await expect(run).toBeEnabled();
+  await run.click();
+  await page.getByRole('button', { name: 'Go', exact: true }).click();
+  await expect(page.getByText('Work', { exact: true })).toBeVisible({ timeout: 45_000 });
+  const here = page.url();
+
+  // Harder twice by the same thumb is harder once, and the button stays where it is.
+  const harder = page.locator('button[aria-label^="harder for"]:enabled').first();
+  const easier = page.getByRole('button', { name: /^easier for/ }).first();
+  const before = await easier.boundingBox();
+  await harder.dblclick();
+  expect((await easier.boundingBox())!.x).toBeCloseTo(before!.x, 0);
+
+  await page.goto(`${server.url}/circuits`);
+  await page
+    .locator('[data-run-line="under way"]')
+    .first()
+    .getByRole('link', { name: 'Go on with it' })
+    .click();
+  await expect(page).toHaveURL(here);
+  await page.goto(`${server.url}/plan/tuesday-ten/class?group=tuesday-evening`);
+  await expect(page.locator('[data-going]')).toBeVisible();
+  await page.locator('[data-going]').getByRole('link', { name: 'Go on with it' }).click();
+
+  await page.getByRole('button', { name: 'It is over for today' }).click();
+  await page.getByRole('button', { name: 'No, go on' }).click();
+  await page.getByRole('button', { name: 'It is over for today' }).click();
+  await page.getByRole('button', { name: 'End it', exact: true }).click();
+  await page.getByRole('button', { name: 'It isn’t over: go on' }).click();
+  await expect(page.getByText('Work', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'It is over for today' }).click();
+  await page.getByRole('button', { name: 'End it', exact: true }).click();
+  await page.goto(`${server.url}/circuits`);
+  await page
+    .locator('[data-run-line="over"]')
+    .first()
+    .getByRole('link', { name: 'Say what came of it' })
+    .click();
+  await expect(page.getByRole('heading', { level: 1, name: /What came of it/ })).toBeVisible();
+  await expect(page.locator('[data-short]')).toContainText('counts towards a next rung');
 });
 
 test('what is sore today and what was said of a walk-in hold in a swap in the middle of a run', async ({
@@ -199,6 +247,7 @@ test('a person’s own link on a phone: my form, my next, nothing of anybody els
     .getByRole('button', { name: /leaves$/ })
     .click();
   await page.getByRole('button', { name: 'It is over for today' }).click();
+  await page.getByRole('button', { name: 'End it', exact: true }).click();
   await expect(phone.getByText('That was it. Well done.')).toBeVisible();
   await phone.reload();
   await expect(phone.getByRole('heading', { name: /It is over, or this link leads nowhere/ })).toBeVisible();

@@ -97,8 +97,26 @@ export function openApi() {
     },
     '/api/runs': {
       get: {
-        summary: 'Runs, the newest first',
-        responses: { 200: answer('The list.', { type: 'array', items: { type: 'object' } }) },
+        summary: 'Runs, the newest first, each not begun, under way or over',
+        responses: {
+          200: answer('The list.', {
+            type: 'array',
+            items: {
+              type: 'object',
+              required: ['id', 'title', 'plan', 'on', 'group', 'people', 'daysAgo', 'is'],
+              properties: {
+                id: { type: 'string' },
+                title: { type: 'string' },
+                plan: { type: 'string' },
+                on: { type: 'string', format: 'date' },
+                group: { type: ['string', 'null'] },
+                people: { type: 'integer' },
+                daysAgo: { type: 'integer' },
+                is: { enum: ['not begun', 'under way', 'over'] },
+              },
+            },
+          }),
+        },
       },
       post: {
         summary: 'A run, made from a session and who is there, by value',

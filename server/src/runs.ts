@@ -1,4 +1,13 @@
-import { type Cast, isAbout, type Run, type RunEvent, runEventSchema, runSchema } from '@inner-rung/core/run';
+import {
+  type Cast,
+  clockOf,
+  isAbout,
+  positionAt,
+  type Run,
+  type RunEvent,
+  runEventSchema,
+  runSchema,
+} from '@inner-rung/core/run';
 import * as z from 'zod';
 import type { Db } from './database.ts';
 import { ProblemError } from './problem.ts';
@@ -17,6 +26,19 @@ interface Told {
   readonly events: readonly RunEvent[];
 }
 type Listener = (told: Told) => void;
+
+const DAY_MS = 86_400_000;
+
+/** Where a run stands by what was pressed in it: begun and not over is under way, paused as well. */
+function stateOf(
+  run: Run,
+  rows: readonly { body: string }[],
+  now: number,
+): 'not begun' | 'under way' | 'over' {
+  const events = rows.map(({ body }) => JSON.parse(body) as RunEvent);
+  const { is } = positionAt(clockOf(run, events), now);
+  return is === 'before' ? 'not begun' : is === 'over' ? 'over' : 'under way';
+}
 
 /** Presses later than this on a client's own reckoning are taken as now: nobody presses in the future. */
 const AHEAD_MS = 250;
@@ -93,8 +115,20 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
     now: (id: string): number => nowIn(rowOf(id)),
     list: () =>
       all.all().map((row) => {
-        const { plan, on, cast, group } = JSON.parse(row.body) as Run;
-        return { id: row.id, title: plan.title, plan: plan.id, on, group, people: cast.length };
+        const run = JSON.parse(row.body) as Run;
+        const { plan, on, cast, group } = run;
+        const daysAgo = Math.floor(nowIn(row) / DAY_MS);
+        return {
+          id: row.id,
+          title: plan.title,
+          plan: plan.id,
+          on,
+          group,
+          people: cast.length,
+          daysAgo,
+          // What was begun days ago isn't going on any more, whatever nobody pressed.
+          is: daysAgo > 0 ? ('over' as const) : stateOf(run, eventsOf.all(row.id), nowIn(row)),
+        };
       }),
     create(body: unknown): Run {
       const asked = runSchema.safeParse(body);

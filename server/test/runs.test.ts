@@ -79,8 +79,33 @@ test('made by value, pressed, read back: the same run and the same events', asyn
   expect(events).toEqual(answer.body.events);
   expect(now).toBe(5000);
   expect((await request(app).get('/api/runs')).body).toEqual([
-    { id: RUN.id, title: RUN.plan.title, plan: plan.id, on: RUN.on, group: null, people: 2 },
+    {
+      id: RUN.id,
+      title: RUN.plan.title,
+      plan: plan.id,
+      on: RUN.on,
+      group: null,
+      people: 2,
+      daysAgo: 0,
+      is: 'under way',
+    },
   ]);
+});
+
+test('the list says where a run stands: not begun, under way though it stands still, over when ended or a day old', async () => {
+  const { app, clock, press } = fresh();
+  const is = async () => (await request(app).get('/api/runs')).body.map((run: { is: string }) => run.is);
+  await request(app).post('/api/runs').send(RUN);
+  expect(await is()).toEqual(['not begun']);
+  clock.steady = 5000;
+  await press(pressed(1, { kind: 'go' }));
+  await press(pressed(2, { kind: 'pause', why: 'drink' }));
+  expect(await is()).toEqual(['under way']);
+  clock.steady = 86_400_000;
+  expect(await is()).toEqual(['over']);
+  clock.steady = 86_399_000;
+  await press(pressed(3, { kind: 'finish' }));
+  expect(await is()).toEqual(['over']);
 });
 
 test('the same press sent twice is there once; what was pressed while away holds from when it was pressed', async () => {

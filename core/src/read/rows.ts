@@ -142,7 +142,11 @@ export function tableLines(rows: readonly string[]): { text: string; table: bool
 export function withoutNumbers(rows: readonly string[]): string[] {
   for (const [sign, counts] of [
     [/^\s*(\d{1,2})\s*[-–—]\s+(?=[\p{L}\d])/u, false],
-    [/^ *(\d{1,2}) +(?!o['’]?clock)(?=\p{L})/iu, true],
+    // "7 times through" is of all of them, though six stand before it.
+    [
+      /^ *(\d{1,2}) +(?!o['’]?clock|x\b|(?:time|round|lap|set|circuit|min|sec|rep|loop|go)[a-z]*\b)(?=\p{L})/iu,
+      true,
+    ],
   ] as const) {
     const numbered = rows.map((row) => sign.exec(row));
     let next = 1;

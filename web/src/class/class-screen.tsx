@@ -49,6 +49,7 @@ import { newId, today } from '../store/day.ts';
 import { useGroupFromAddress } from '../store/group-address.ts';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
+import { useRuns } from '../store/use-runs.ts';
 import { Chip, Choice } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { MissingSession } from '../ui/missing.tsx';
@@ -64,6 +65,7 @@ export default function ClassScreen() {
   const send = useSend();
   const navigate = useNavigate();
   const [failedRun, setFailedRun] = useState<string | null>(null);
+  const going = useRuns().underWay.find((run) => run.plan === id);
   const { library: shipped, people, groups, rooms, failed } = useShelf();
   const { plan, missing } = useOpenPlan(id);
   const library = useOwnWords(shipped, plan);
@@ -172,6 +174,19 @@ export default function ClassScreen() {
         </button>
       </header>
       <main className="mx-auto max-w-6xl bg-base-100 px-4 py-4 md:my-4 md:px-8 print:m-0 print:max-w-none print:p-0 print:text-black">
+        {going && (
+          <p
+            className="no-print mb-2 flex flex-wrap items-center gap-3 border-l-4 border-primary pl-3"
+            data-going
+          >
+            <span className="min-w-0 flex-1">
+              This session is under way already; “Run it” begins another beside it.
+            </span>
+            <Link to={`/run/${going.id}`} className="btn btn-primary touch">
+              Go on with it
+            </Link>
+          </p>
+        )}
         {failedRun && (
           <p role="alert" className="no-print mb-2 border-l-4 border-error pl-3 font-semibold">
             {failedRun}

@@ -14,7 +14,7 @@ import {
 } from '@inner-rung/core/run';
 import { entriesOf } from '@inner-rung/core/session';
 import { HeartPulse, OctagonX, Replace } from 'lucide-react';
-import { memo, useCallback, useState } from 'react';
+import { memo, useCallback, useRef, useState } from 'react';
 import { groupOf } from './run-floor.tsx';
 import { StopDialog } from './stop-note.tsx';
 import type { HeartSeen } from './straps.tsx';
@@ -27,6 +27,23 @@ const WAY_WORDS: readonly (readonly [Way, string])[] = [
   ['knee', 'knee'],
   ['back', 'back'],
 ];
+
+/** Always there and always in the same place, so that no other comes under the thumb; what leads nowhere is dimmed. */
+const FIXED: ReadonlySet<Way> = new Set(['down', 'up']);
+/** Does this way lead anywhere from what was planned for them here? It keeps its place while they are on it. */
+const isWay = (person: Present, entry: number, way: Way): boolean =>
+  (person.doing[entry] ?? []).some(
+    (_, i, list) =>
+      switchTo(
+        { cast: person.cast, doing: withList(person.doing, entry, list.slice(0, i + 1)) },
+        entry,
+        way,
+      ) !== undefined,
+  );
+const withList = (doing: Present['doing'], entry: number, list: Present['doing'][number]) =>
+  doing.map((one, i) => (i === entry ? list : one));
+/** Two presses closer than this are one, in milliseconds. Estimate. */
+const CALM_MS = 400;
 
 /** Seconds of a stretch that had gone by when somebody was last counted. */
 const countedAt = (clock: RunClock, at: number) => positionAt(clock, at).into;
@@ -154,6 +171,7 @@ const Row = memo(function Row(props: {
       ? forecast(counted.segment, count, countedAt(props.clock, count.at), counted.seconds)
       : null;
   const isHere = person.is === 'here';
+  const pressed = useRef(0);
   return (
     <li
       data-person={person.id}
@@ -216,7 +234,8 @@ const Row = memo(function Row(props: {
               press({ kind: 'count', person: person.id, block, rounds: count.rounds + 1, reps: 0 })
             }
           >
-            {count.rounds} rounds +1<span className="sr-only"> for {person.name}</span>
+            <span className="inline-block min-w-20 tabular-nums">{count.rounds} rounds +1</span>
+            <span className="sr-only"> for {person.name}</span>
           </button>
           {repsInRound(counted.segment) !== null && (
             <button
@@ -240,13 +259,19 @@ const Row = memo(function Row(props: {
       )}
       {isHere && own !== null && (
         <div className="flex flex-wrap gap-1">
-          {WAY_WORDS.filter(([way]) => switchTo(person, own.entry, way) !== undefined).map(([way, says]) => (
+          {WAY_WORDS.filter(([way]) => FIXED.has(way) || isWay(person, own.entry, way)).map(([way, says]) => (
             <button
               key={way}
               type="button"
               className="btn btn-sm touch"
               aria-label={`${says} for ${person.name}`}
-              onClick={() => press({ kind: 'switch', person: person.id, entry: own.entry, way })}
+              disabled={switchTo(person, own.entry, way) === undefined}
+              onClick={() => {
+                // A second press of the same thumb means the first.
+                if (Date.now() - pressed.current < CALM_MS) return;
+                pressed.current = Date.now();
+                press({ kind: 'switch', person: person.id, entry: own.entry, way });
+              }}
             >
               {says}
             </button>

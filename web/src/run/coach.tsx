@@ -7,6 +7,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Chip } from '../ui/choice.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { People } from './coach-people.tsx';
+import { EndIt } from './end-it.tsx';
 import { groupsWithSomebody, RunFloor } from './run-floor.tsx';
 import { useAwake, useSounds } from './sounds.ts';
 import { StopNote } from './stop-note.tsx';
@@ -197,18 +198,17 @@ export function Coach(props: {
                   </button>
                 )}
               </p>
-              {running && (
-                <button
-                  type="button"
-                  className="touch self-start text-sm underline underline-offset-4"
-                  onClick={() => press({ kind: 'finish' })}
-                >
-                  It is over for today
+              {running && <EndIt toCome={here.toCome} onEnd={() => press({ kind: 'finish' })} />}
+            </>
+          ) : (
+            <>
+              {props.after}
+              {live.last?.kind === 'finish' && (
+                <button type="button" className="btn touch self-start" onClick={() => live.undo()}>
+                  <Undo2 size={17} aria-hidden /> It isn’t over: go on
                 </button>
               )}
             </>
-          ) : (
-            props.after
           )}
           <p className="mt-auto hidden text-sm opacity-80 lg:block">
             Space starts and stops, N goes on, U takes back. What their clinician or your house says comes
@@ -241,6 +241,23 @@ export function Coach(props: {
           {props.more}
         </section>
       </main>
+      {running && (
+        <section
+          aria-label="The clock in short"
+          className={`sticky bottom-0 flex items-center gap-3 border-t-2 border-base-300 px-3 py-1.5 lg:hidden ${working && here.is === 'running' ? 'bg-base-content text-base-100' : 'bg-base-200'}`}
+          data-clock-bar
+        >
+          <span className="display w-16 text-4xl leading-none tabular-nums" aria-hidden>
+            {secondsLeft(here.left)}
+          </span>
+          <span className="min-w-0 flex-1 truncate leading-tight">
+            {working ? saysOf(run, all, now) : next ? `Next: ${saysOf(run, all, next)}` : ''}
+          </span>
+          <button type="button" className="btn btn-primary touch" onClick={goOrPause}>
+            {here.is === 'running' ? 'Hold the clock' : 'Let it run'}
+          </button>
+        </section>
+      )}
     </div>
   );
 }

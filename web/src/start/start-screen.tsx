@@ -20,6 +20,7 @@ import { PartsHeader } from '../ui/parts-header.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { Coming } from './coming.tsx';
+import { Runs } from './runs.tsx';
 import { SessionShelf } from './session-shelf.tsx';
 
 const NOBODY_SAID = { count: '' };
@@ -61,6 +62,7 @@ export default function StartScreen() {
     <>
       <PartsHeader here="circuits" />
       <main className="mx-auto max-w-5xl p-4 md:p-8">
+        <Runs />
         <Coming groups={groups} people={people} plans={(plans.data ?? []).map(({ body }) => body)} />
         <h1 className="mb-1 text-3xl">Paste a circuit</h1>
         <p className="quiet mb-4 max-w-prose">

@@ -13,6 +13,17 @@ export interface SetAside {
   readonly body: string;
 }
 
+/** A run as the list has it. */
+export interface RunLine {
+  readonly id: string;
+  readonly title: string;
+  readonly plan: string;
+  readonly on: string;
+  readonly people: number;
+  readonly daysAgo: number;
+  readonly is: 'not begun' | 'under way' | 'over';
+}
+
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api/' }),
@@ -22,6 +33,7 @@ export const api = createApi({
       query: () => ({ url: 'library', responseHandler: (answer) => answer.arrayBuffer() }),
     }),
     plans: build.query<Stored<Plan>[], void>({ query: () => 'plans', providesTags: ['plans'] }),
+    runs: build.query<RunLine[], void>({ query: () => 'runs' }),
     setAside: build.query<SetAside[], void>({ query: () => 'set-aside' }),
     health: build.query<{ ok: boolean; demo: boolean }, void>({ query: () => 'health' }),
   }),
