@@ -89,6 +89,8 @@ export function runRows(library: Library): Row[] {
           counted: false,
         })),
         counts: [],
+        share: 1,
+        left: false,
         corrections: [],
       })),
     }),
@@ -96,7 +98,7 @@ export function runRows(library: Library): Row[] {
   const byPerson = ladders.map((ladder) =>
     Array.from({ length: PEOPLE }, (_, i) => evidenceOf(library, ladder, `p${i}`, records)),
   );
-  const who = { child: false, careful: false, steady: false };
+  const who = { child: false, careful: false, steady: false, effortMax: 10 };
   const many = Array.from({ length: Math.ceil(LOGGED / PEOPLE) }, (_, i) => ({
     ...records[i % 6]!,
     id: `m-${i}`,

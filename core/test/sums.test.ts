@@ -137,12 +137,30 @@ describe('doses in words', () => {
   test('what somebody does: the count that was written, short bouts, the usual ten', () => {
     const squat = library.move('squat')!;
     const { uses } = sumsOf(session(circuit(['squat', 'plank'])));
-    const station = (dose: object) => ({ sides: 'swap at half' as const, dose });
+    const station = (dose: object) => ({ move: 'squat', sides: 'swap at half' as const, dose });
     expect(doseHere(library, squat, uses[0]!, station({ reps: 8, loadKg: 6 }), 40, true)).toBe(
       '8 reps, 6 kg',
     );
-    expect(doseHere(library, squat, uses[0]!, { sides: 'swap at half' }, 40, true)).toBe('10 reps');
-    expect(doseHere(library, squat, uses[0]!, { sides: 'swap at half' }, 40, false)).toMatch(/^about \d+$/);
+    // The kilograms were written for another move: none stand on what is done with other weight, or with none.
+    const other = { ...station({ reps: 8, loadKg: 6 }), move: 'held-load-squat' };
+    expect(doseHere(library, squat, uses[0]!, other, 40, true)).toBe('8 reps');
+    const held = library.move('held-load-squat')!;
+    expect(
+      doseHere(
+        library,
+        held,
+        { ...uses[0]!, move: 'held-load-squat' },
+        station({ reps: 8, loadKg: 6 }),
+        40,
+        true,
+      ),
+    ).toBe('8 reps, a weight with two more in hand');
+    expect(doseHere(library, squat, uses[0]!, { move: 'squat', sides: 'swap at half' }, 40, true)).toBe(
+      '10 reps',
+    );
+    expect(doseHere(library, squat, uses[0]!, { move: 'squat', sides: 'swap at half' }, 40, false)).toMatch(
+      /^about \d+$/,
+    );
     expect(doseHere(library, squat, uses[0]!, station({ seconds: 60 }), 60, false)).toBe('60 s');
     const plank = { ...uses[1]!, holdSeconds: 8 };
     expect(

@@ -18,6 +18,11 @@ export interface Costs {
   readonly branch: number;
   /** Leaving the family altogether: the class has to be told why. */
   readonly otherLadder: number;
+  /** The first of what a coach usually goes to from a move, and each place further down that list. */
+  readonly usual: number;
+  readonly usualStep: number;
+  /** Going easier, something that isn't on the list where there is one. */
+  readonly unusual: number;
   /** Per tenth of effort missed, in log MET. */
   readonly tenthOfEffort: number;
   /** Missed effort never costs more than this: a coach would rather say so than swap the exercise. */
@@ -52,6 +57,9 @@ export const COSTS: Costs = {
   musclesLost: 4000,
   branch: 300,
   otherLadder: 3000,
+  usual: 200,
+  usualStep: 100,
+  unusual: 2500,
   tenthOfEffort: 1000,
   effortAtMost: 4000,
   offTheFeet: 2000,

@@ -14,6 +14,7 @@ import {
 import { REGIONS, RUNG_STEP } from '../ladder/index.ts';
 import { compileConstraints, createLaw, type Ruler, type Subject } from '../limits/index.ts';
 import { at, type FormRef, GIVES } from '../move/index.ts';
+import { levelAbility } from '../person/index.ts';
 import type { Room } from '../room/index.ts';
 import { type Dials, entriesOf, type Timed, timelineOf } from '../session/index.ts';
 import { type Aim, aimOf } from './aim.ts';
@@ -24,6 +25,7 @@ import { explain } from './explain.ts';
 import { factsInIndex, goesOf } from './goes.ts';
 import { similarityOf } from './similarity.ts';
 import { useOf } from './use.ts';
+import { USUAL_PAIRS } from './usual.ts';
 import type { Reason, Use, Version } from './version.ts';
 
 export interface ScaleRequest {
@@ -87,7 +89,14 @@ const SLOW = at('effort.metSlow');
 const STANDING = at('posture.standing');
 const USUAL = at('effort.met');
 const FAST = at('effort.metFast');
+const NONE: ReadonlySet<number> = new Set();
+const BALANCE = at('balance.level');
+const CHANGES = at('posture.changes');
 const TENTH = Math.log(1.1);
+/** Older people, those of unknown age, and whoever is new to it or still finding their feet. Common practice. */
+const isCareful = ({ effortAge, ability }: Subject): boolean =>
+  effortAge === 'older' || effortAge === undefined || REGIONS.every((_, r) => ability[r]! < MOVES_WELL[r]!);
+const MOVES_WELL = levelAbility(2);
 const RANGE = GIVES.indexOf('range') + 1;
 /** Two surfaces this close are one rung to a coach. Estimate. */
 const NEAR_CM = 6;
@@ -173,6 +182,11 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       return metAt(pace, paces[m]!, paces[m + 1]!, paces[m + 2]!, end(SLOW), end(USUAL), end(FAST));
     };
 
+    const unhurried = isCareful(subject);
+    const isRisky = (form: number): boolean => {
+      const of = form * ROW_SIZE;
+      return hi[of + BALANCE]! >= 2 || hi[of + CHANGES]! >= 1 || hi[of + LIGHT]! + hi[of + HIGH]! > 0;
+    };
     const choosePace = (aim: Aim, form: number): number => {
       const quickest = verdict.quickest(form);
       if (Number.isNaN(quickest)) return Number.NaN;
@@ -191,6 +205,8 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
           middle(form, FAST),
         );
         wanted = Number.isNaN(pace) ? paces[m]! : Math.round(pace);
+        // Nobody careful is hurried where balance, a landing or getting down is the limit.
+        if (unhurried && isRisky(form)) wanted = Math.min(wanted, paces[m + 1]!);
         // What easing impact took out is never given back as more landings.
         const perRep = hi[form * ROW_SIZE + LIGHT]! + hi[form * ROW_SIZE + HIGH]!;
         if (dials.impact !== 'as written' && perRep > 0)
@@ -281,12 +297,20 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       );
     };
 
+    /** What a coach goes to from each entry's move; nothing where it is to be harder, since the lists go down. */
+    const usual = aims.map((aim): ReadonlySet<number> => {
+      if (!aim || aim.target > (aim.lo[aim.governs]! + aim.hi[aim.governs]! + aim.step) / 2) return NONE;
+      return new Set((USUAL_PAIRS.get(index.ids[aim.move]!) ?? []).map((id) => rowOf(index, id)));
+    });
     /** What any form of a move costs, besides what the move is to the one aimed at; a form as written only what is disliked. */
     const moveCost = (entry: number, move: number): { any: number; other: number } => ({
       any: disliked.has(move) ? costs.disliked : 0,
       other:
         (newToThem.has(move) ? costs.newToPerson : 0) +
         (move !== aims[entry]!.move && written[entries[entry]!.block]!.has(move) ? costs.alreadyHere : 0) +
+        (usual[entry]!.size > 0 && move !== aims[entry]!.move && !usual[entry]!.has(move)
+          ? costs.unusual
+          : 0) +
         (own[entry]!.size > 0 && move !== aims[entry]!.move && !own[entry]!.has(move)
           ? costs.notTheirWay
           : 0),
@@ -345,7 +369,12 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     });
 
     /** The cheapest form under a cost that so many rulers bar; the lower row wins a tie. */
-    const search = (entry: number, bars: 0 | 1, under: number): Choice | null => {
+    const search = (
+      entry: number,
+      bars: 0 | 1,
+      under: number,
+      without: ReadonlySet<number> = NONE,
+    ): Choice | null => {
       const aim = aims[entry]!;
       const { moves, base } = similarity.ranking(aim.move);
       let bestForm = -1;
@@ -353,6 +382,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       let bound = under;
       const open = bars === 0 ? openOnes() : null;
       for (let k = 0; k < moves.length && base[k]! - further <= bound; k++) {
+        if (without.has(moves[k]!)) continue;
         const ofMove = moveCost(entry, moves[k]!);
         for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
           if (open ? open[f] === 0 : verdict.barred[f] !== bars || !fits(f)) continue;
@@ -436,7 +466,35 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         Number.POSITIVE_INFINITY,
         ...c.landings.filter((b) => b.per === 'session' && b.at === key).map((b) => b.max),
       );
-    const free = () => entries.map((_, i) => (aims[i] ? (stands(i) ?? search(i, 0, costs.rest)) : null));
+    /**
+     * Nobody does one thing for two different ones while another good one is open: of stations that came to the same
+     * move the one that would lose most by another keeps it, the others take what is next, where that costs no more
+     * than meeting a move again. One pass in the order of the stations; no proof that none is better.
+     */
+    const varied = (choices: (Choice | null)[]): (Choice | null)[] => {
+      const made = [...choices];
+      const moveAt = (i: number) => (made[i] ? moveOf[made[i]!.form]! : -1);
+      for (let i = 0; i < made.length; i++) {
+        const same = made.flatMap((_, k) =>
+          moveAt(k) >= 0 && moveAt(k) === moveAt(i) && aims[k]!.move !== aims[i]!.move ? [k] : [],
+        );
+        if (moveAt(i) < 0 || same.length === 0) continue;
+        const used = new Set(made.flatMap((_, k) => (moveAt(k) >= 0 ? [moveAt(k)] : [])));
+        const others = [i, ...same].map((k) => {
+          const other = stands(k) ? null : search(k, 0, made[k]!.cost + costs.alreadyHere + 1, used);
+          return { k, other, loses: other ? other.cost - made[k]!.cost : Number.POSITIVE_INFINITY };
+        });
+        const [first] = [...others].sort((a, b) => a.loses - b.loses || a.k - b.k);
+        if (first!.other) {
+          made[first!.k] = first!.other;
+          // The place it left may still be shared by others.
+          i--;
+        }
+      }
+      return made;
+    };
+    const free = () =>
+      varied(entries.map((_, i) => (aims[i] ? (stands(i) ?? search(i, 0, costs.rest)) : null)));
 
     // One side has half of the slot where both share it.
     const slotSeconds = (entry: number, move: number) => {

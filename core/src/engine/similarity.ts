@@ -1,5 +1,6 @@
 import type { LibraryIndex } from '../forms/index.ts';
 import { type Costs, intentKept, MUSCLE_COUNT, PATTERN_COUNT, PATTERN_DISTANCE } from './costs.ts';
+import { USUAL_PAIRS } from './usual.ts';
 
 /** Moves that keep enough of one move's intent, cheapest first; `base` is what all their forms cost. */
 interface Ranking {
@@ -53,6 +54,7 @@ function createSimilarity(index: LibraryIndex, costs: Costs, leastIntent: number
   const rankings = new Map<number, Ranking>();
   const rank = (move: number): Ranking => {
     const found: { other: number; base: number }[] = [{ other: move, base: 0 }];
+    const usual = new Map((USUAL_PAIRS.get(index.ids[move]!) ?? []).map((id, i) => [id, i]));
     for (let other = 0; other < index.count; other++) {
       if (other === move) continue;
       const ladders = ladderDistance(move, other);
@@ -60,14 +62,14 @@ function createSimilarity(index: LibraryIndex, costs: Costs, leastIntent: number
       const distance =
         ladders < 2 ? 0 : PATTERN_DISTANCE[index.pattern[move]! * PATTERN_COUNT + index.pattern[other]!]!;
       const shared = overlap(move, other);
-      if (intentKept(distance, shared) < leastIntent) continue;
-      found.push({
-        other,
-        base:
-          [0, costs.neighbourPattern, costs.otherPattern][distance]! +
-          Math.round(costs.musclesLost * (1 - shared)) +
-          [0, costs.branch, costs.otherLadder][ladders]!,
-      });
+      const place = usual.get(index.ids[other]!);
+      if (place === undefined && intentKept(distance, shared) < leastIntent) continue;
+      const far =
+        [0, costs.neighbourPattern, costs.otherPattern][distance]! +
+        Math.round(costs.musclesLost * (1 - shared)) +
+        [0, costs.branch, costs.otherLadder][ladders]!;
+      const base = place !== undefined ? Math.min(far, costs.usual + costs.usualStep * place) : far;
+      found.push({ other, base });
     }
     found.sort((a, b) => a.base - b.base || a.other - b.other);
     return {

@@ -304,11 +304,15 @@ export function outlookOf(person: Person, day: string): Outlook {
   const effortFrom = (id: string, maxRpe: number, source: Limit['source'], reason: string): Limit[] =>
     maxRpe < 10 ? [{ kind: 'effort', id, source, side: 'both', acute: false, maxRpe, reason }] : [];
   // Nobody is freer for not having said how active they are; who is known by number is seen by their trainer.
-  const usual = person.activity
-    ? EFFORT_BY_ACTIVITY[person.activity]
-    : 'standsFor' in person
+  // How active somebody is by the clock is asked of grown-ups; children play hard and rest when they like.
+  const usual =
+    person.kind === 'child or teenager'
       ? EFFORT_BY_KIND[person.kind]
-      : Math.min(EFFORT_BY_KIND[person.kind], EFFORT_BY_ACTIVITY.inactive);
+      : person.activity
+        ? EFFORT_BY_ACTIVITY[person.activity]
+        : 'standsFor' in person
+          ? EFFORT_BY_KIND[person.kind]
+          : Math.min(EFFORT_BY_KIND[person.kind], EFFORT_BY_ACTIVITY.inactive);
   const compiled = conditions.flatMap((c) => {
     const own = compileCondition(c.id, c.side).map((limit) =>
       c.until ? { ...limit, until: c.until } : limit,

@@ -18,7 +18,7 @@ export function doesOf(
   return uses.map((use, i): Does => {
     const move = use && library.move(use.move);
     if (!use || !move) return null;
-    const { block, inBlock, dose } = entries[i]!;
+    const { block, inBlock, dose, move: written } = entries[i]!;
     const { format, stations } = plan.blocks[block]!;
     const counts = formatEntry(format.kind).dose === 'count';
     return {
@@ -30,7 +30,7 @@ export function doesOf(
         library,
         move,
         use,
-        { sides: stations[inBlock]!.sides, ...(dose ? { dose } : {}) },
+        { move: written, sides: stations[inBlock]!.sides, ...(dose ? { dose } : {}) },
         goes[i]!.longest,
         counts,
       ).slice(0, 200),

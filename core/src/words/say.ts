@@ -188,6 +188,9 @@ export function ownWords(library: Library, own: OwnDose, pace: number | null): s
   return `${pace !== null && !own.split ? repsWords(count) : count}${each}${then ? `: ${then}` : ''}`;
 }
 
+/** How a load is chosen where nobody wrote one for this form. Common practice: two repetitions in reserve. */
+const OWN_LOAD = 'a weight with two more in hand';
+
 /**
  * How much of it somebody does: what was written where that holds for them, else by pace and time. `station` is the
  * station's own dose, or that of the part of its chain that is meant.
@@ -196,14 +199,23 @@ export function doseHere(
   library: Library,
   move: Move,
   use: Use,
-  station: Pick<Station, 'dose' | 'sides'>,
+  station: Pick<Station, 'move' | 'dose' | 'sides'>,
   seconds: number,
   counts: boolean,
 ): string {
-  const { dose } = station;
+  // The kilograms were written for another move: what somebody else does is loaded by what they can move.
+  const loaded = station.dose?.loadKg !== undefined && use.move !== station.move;
+  const { loadKg: _, ...unloaded } = station.dose ?? {};
+  const dose: Dose | undefined = loaded ? unloaded : station.dose;
   const sided = move.sides === 'one';
   const swaps = station.sides !== 'two slots' && station.sides !== 'other side each round';
-  const load = dose?.loadKg !== undefined ? `, ${dose.loadKg} kg` : '';
+  const load = loaded
+    ? move.needs.some((need) => need.what === 'hand load')
+      ? `, ${OWN_LOAD}`
+      : ''
+    : dose?.loadKg !== undefined
+      ? `, ${dose.loadKg} kg`
+      : '';
   if (use.own) {
     const own = ownWords(library, use.own, use.pace);
     return (
@@ -218,7 +230,7 @@ export function doseHere(
     return doseWords(use, seconds, move.sides, swaps) + load;
   }
   if (dose?.reps !== undefined || dose?.metres !== undefined || (dose?.bouts && dose.seconds === undefined))
-    return writtenDose(dose, sided);
+    return writtenDose(dose, sided) + (loaded ? load : '');
   if (dose?.seconds !== undefined)
     return `${dose.seconds} s${dose.each ? ' each side' : sided && swaps ? ', half each side' : ''}${load}`;
   if (counts) return `10 reps${sided ? ' each side' : ''}${load}`;

@@ -103,7 +103,7 @@ export function partDose(
     library,
     move,
     use,
-    { sides, ...(dose ? { dose } : {}) },
+    { move: use.move, sides, ...(dose ? { dose } : {}) },
     seconds,
     formatEntry(kind).dose === 'count',
   );
