@@ -5,7 +5,7 @@
 const PAIRS: Readonly<Record<string, string>> = {
   // pushes
   'push-up':
-    'knee-push-up raised-push-up all-fours-push-up narrow-knee-push-up wall-push-up band-press one-arm-band-press floor-press all-fours-rock',
+    'knee-push-up raised-push-up all-fours-push-up narrow-knee-push-up wall-push-up band-press one-arm-band-press floor-press',
   'wide-push-up': 'push-up knee-push-up raised-push-up wall-push-up band-press',
   'narrow-push-up':
     'narrow-knee-push-up narrow-raised-push-up push-up narrow-wall-push knee-push-up band-press-down',
