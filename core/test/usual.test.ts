@@ -8,7 +8,10 @@ import { circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
-const scaler = createScaler(compileLibrary(library), READY_ROOMS.find(({ id }) => id === 'ready-living-room')!);
+const scaler = createScaler(
+  compileLibrary(library),
+  READY_ROOMS.find(({ id }) => id === 'ready-living-room')!,
+);
 const scaled = (moves: string[], level: 0 | 1 | 2 | 3, more = {}) =>
   scaler.scale({
     session: session(circuit(moves)),
