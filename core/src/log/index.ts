@@ -30,4 +30,5 @@ export {
   turnoutWords,
 } from './record.ts';
 export { readResults } from './results.ts';
+export { type Spare, sparesAfter } from './spares.ts';
 export { mondayOf, rises, WEEKLY, type Week, weeksOf } from './weeks.ts';

@@ -124,3 +124,27 @@ export function spare(
     }),
   );
 }
+
+/** Words for places as people say them, the first that is found. */
+const SAID: readonly (readonly [RegExp, BodyPlace])[] = [
+  [/\bneck\b/i, 'neck'],
+  [/\b(?:wrist|hand|finger|thumb)s?\b/i, 'wrist'],
+  [/\belbows?\b/i, 'elbow'],
+  [/\bshoulders?\b/i, 'shoulder'],
+  [/\b(?:knee|kneecap)s?\b/i, 'knee'],
+  [/\b(?:ankle|foot|feet|heel|toe|shin|calf|calves|achilles)s?\b/i, 'ankle'],
+  [/\b(?:hip|groin)s?\b/i, 'hip'],
+  [/\b(?:upper back|ribs?|between the shoulder blades)\b/i, 'upper back'],
+  [/\bback\b/i, 'lower back'],
+  [/\b(?:belly|tummy|stomach|pelvic floor)\b/i, 'belly'],
+  [/\bhead(?:ache)?\b/i, 'head'],
+];
+
+/** A place and its side out of words such as "left knee"; null where no place is named. */
+export function placeNamed(said: string): { place: BodyPlace; side: Side } | null {
+  const found = SAID.find(([words]) => words.test(said));
+  if (!found) return null;
+  const [left, right] = [/\bleft\b/i.test(said), /\bright\b/i.test(said)];
+  const side = left === right || !BODY[found[1]].sided ? 'both' : left ? 'left' : 'right';
+  return { place: found[1], side };
+}

@@ -20,7 +20,7 @@ export {
   type TestId,
   testCard,
 } from './assess.ts';
-export { BODY, BODY_PLACES, type BodyPlace } from './body.ts';
+export { BODY, BODY_PLACES, type BodyPlace, placeNamed } from './body.ts';
 export { dayOf, type Occurrence, occurrencesOf, weekdayOf } from './calendar.ts';
 export { ACTIVITY, type Capacity, capacityOf, friendMl, jurcaMet, LB_PER_KG, walkMl } from './capacity.ts';
 export {

@@ -14,6 +14,7 @@ import { today } from '../store/day.ts';
 import { groups as groupShelf, useApp, useSend } from '../store/index.ts';
 import { Choice } from '../ui/choice.tsx';
 import { useDraft } from '../ui/use-draft.ts';
+import { SpareList } from './spare-list.tsx';
 import { useNextRungs, useTake } from './use-next-rungs.ts';
 
 const WHAT = { up: 'up', hold: 'stays', down: 'down', ask: 'ask' } as const;
@@ -59,6 +60,7 @@ export function NextRungs(props: {
           </button>
         )}
       </div>
+      <SpareList people={people} record={record} all={all} />
       <Choice
         legend="The next rung comes"
         name="school"
