@@ -45,6 +45,8 @@ export interface ScaleRequest {
 export interface Opened {
   /** Left to themselves: the cheapest choice of each entry, the session's landings not counted yet; null is rest. */
   readonly free: () => readonly (Choice | null)[];
+  /** Choices of which two that came to one move for different ones are parted, where that costs little. */
+  readonly varied: (choices: readonly (Choice | null)[]) => readonly (Choice | null)[];
   /**
    * The cheapest legal choice of every taught form of an entry, by the form's number in {@link taughtForms};
    * form −1 where none is open.
@@ -64,7 +66,7 @@ export interface Opened {
   /** The trainer's own form at an entry as a row of the table; −1 where the room has none. */
   readonly written: (entry: number) => number;
   /** Choices made into a version with its reasons. */
-  readonly settle: (choices: readonly (Choice | null)[]) => Version;
+  readonly settle: (choices: readonly (Choice | null)[]) => Omit<Version, 'cost'>;
 }
 
 /** Scales sessions in one room; holds what doesn't change while a dial is dragged. */
@@ -471,7 +473,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
      * move the one that would lose most by another keeps it, the others take what is next, where that costs no more
      * than meeting a move again. One pass in the order of the stations; no proof that none is better.
      */
-    const varied = (choices: (Choice | null)[]): (Choice | null)[] => {
+    const varied = (choices: readonly (Choice | null)[]): (Choice | null)[] => {
       const made = [...choices];
       const moveAt = (i: number) => (made[i] ? moveOf[made[i]!.form]! : -1);
       for (let i = 0; i < made.length; i++) {
@@ -493,8 +495,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       }
       return made;
     };
-    const free = () =>
-      varied(entries.map((_, i) => (aims[i] ? (stands(i) ?? search(i, 0, costs.rest)) : null)));
+    const free = () => entries.map((_, i) => (aims[i] ? (stands(i) ?? search(i, 0, costs.rest)) : null));
 
     // One side has half of the slot where both share it.
     const slotSeconds = (entry: number, move: number) => {
@@ -572,7 +573,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
       };
     };
 
-    const settle = (choices: readonly (Choice | null)[]): Version => {
+    const settle = (choices: readonly (Choice | null)[]): Omit<Version, 'cost'> => {
       const reasons: Reason[] = [];
       const uses = choices.map((choice, i): Use | null => {
         const aim = aims[i] ?? null;
@@ -605,16 +606,12 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
         );
         return use;
       });
-      return {
-        original,
-        uses,
-        reasons,
-        cost: choices.reduce((sum, choice) => sum + (choice?.cost ?? costs.rest), 0),
-      };
+      return { original, uses, reasons };
     };
 
     return {
       free,
+      varied,
       cheapest,
       choice: choiceOf,
       options: optionsFor,
@@ -628,7 +625,14 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
   const scale = (request: ScaleRequest): Version => {
     const opened = open(request);
     const rest = (request.costs ?? costsFor(request.dials.keep)).rest;
-    return opened.settle(withinBudgets(opened.free(), opened.budget, rest, opened.options));
+    const cheapest = withinBudgets(opened.free(), opened.budget, rest, opened.options);
+    const varied = opened.varied(cheapest);
+    const fits = (['light', 'high'] as const).every(
+      (key) => varied.reduce((sum, choice) => sum + (choice?.[key] ?? 0), 0) <= opened.budget[key],
+    );
+    // Proven least is what it came to before two stations were parted, so that is what is told.
+    const cost = cheapest.reduce((sum, choice) => sum + (choice?.cost ?? rest), 0);
+    return { ...opened.settle(fits ? varied : cheapest), cost };
   };
 
   const bars: Scaler['bars'] = (forms, request) => {

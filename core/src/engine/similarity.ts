@@ -6,6 +6,8 @@ import { USUAL_PAIRS } from './usual.ts';
 interface Ranking {
   readonly moves: Int32Array;
   readonly base: Int32Array;
+  /** What each would cost by ladders, patterns and muscles alone, whatever is usual. */
+  readonly far: Int32Array;
 }
 
 export interface Similarity {
@@ -53,7 +55,7 @@ function createSimilarity(index: LibraryIndex, costs: Costs, leastIntent: number
 
   const rankings = new Map<number, Ranking>();
   const rank = (move: number): Ranking => {
-    const found: { other: number; base: number }[] = [{ other: move, base: 0 }];
+    const found: { other: number; base: number; far: number }[] = [{ other: move, base: 0, far: 0 }];
     const usual = new Map((USUAL_PAIRS.get(index.ids[move]!) ?? []).map((id, i) => [id, i]));
     for (let other = 0; other < index.count; other++) {
       if (other === move) continue;
@@ -69,12 +71,13 @@ function createSimilarity(index: LibraryIndex, costs: Costs, leastIntent: number
         Math.round(costs.musclesLost * (1 - shared)) +
         [0, costs.branch, costs.otherLadder][ladders]!;
       const base = place !== undefined ? Math.min(far, costs.usual + costs.usualStep * place) : far;
-      found.push({ other, base });
+      found.push({ other, base, far });
     }
     found.sort((a, b) => a.base - b.base || a.other - b.other);
     return {
       moves: Int32Array.from(found, (f) => f.other),
       base: Int32Array.from(found, (f) => f.base),
+      far: Int32Array.from(found, (f) => f.far),
     };
   };
 

@@ -67,32 +67,36 @@ export function switchesOf(scaler: Scaler, request: ScaleRequest, version: Versi
     const form = scaler.rowOf(use);
     const row = rowOf(index, use.move);
     const here = form < 0 ? Number.NaN : pointsOf(form);
-    const { moves, base } = similarity.ranking(row);
-    const near = new Map(Array.from(moves, (move, k) => [move, base[k]!]));
+    const { moves, base, far } = similarity.ranking(row);
+    const near = new Map(Array.from(moves, (move, k) => [move, { away: base[k]!, far: far[k]! }]));
     const best = {
       down: null as { cost: number; use: Use } | null,
       up: null as { cost: number; use: Use } | null,
     };
     for (const choice of opened.options(entry)) {
-      const away = near.get(moveOf[choice.form]!);
-      if (away === undefined || choice.form === form) continue;
+      const to = near.get(moveOf[choice.form]!);
+      if (to === undefined || choice.form === form) continue;
       const by = pointsOf(choice.form) - here;
       const way = by <= -LEAST_STEP ? 'down' : by >= LEAST_STEP ? 'up' : null;
       if (!way) continue;
       // Harder in the middle of a set is a rung, never another exercise; easier may be whatever is left.
-      if (way === 'up' && away >= COSTS.otherLadder) continue;
+      if (way === 'up' && to.far >= COSTS.otherLadder) continue;
       const cost =
-        away +
+        (way === 'up' ? to.far : to.away) +
         Math.round(POINT * Math.abs(Math.abs(by) - STEP)) +
         (table.trim[choice.form]! >= 0 ? COSTS.trim : 0) +
         (table.standIn[choice.form] ? COSTS.standIn : 0);
       if (cost >= (best[way]?.cost ?? Number.POSITIVE_INFINITY)) continue;
-      const to = opened.use(entry, choice);
-      if (to.lightPerMinute > use.lightPerMinute && opened.budget.light < Number.POSITIVE_INFINITY) continue;
-      if (to.highPerMinute > use.highPerMinute && opened.budget.high < Number.POSITIVE_INFINITY) continue;
-      if (way === 'down' && to.lightPerMinute + to.highPerMinute > use.lightPerMinute + use.highPerMinute)
+      const given = opened.use(entry, choice);
+      if (given.lightPerMinute > use.lightPerMinute && opened.budget.light < Number.POSITIVE_INFINITY)
         continue;
-      best[way] = { cost, use: to };
+      if (given.highPerMinute > use.highPerMinute && opened.budget.high < Number.POSITIVE_INFINITY) continue;
+      if (
+        way === 'down' &&
+        given.lightPerMinute + given.highPerMinute > use.lightPerMinute + use.highPerMinute
+      )
+        continue;
+      best[way] = { cost, use: given };
     }
     return { down: best.down?.use ?? null, up: best.up?.use ?? null, sideways };
   });

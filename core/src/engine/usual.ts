@@ -16,7 +16,7 @@ const PAIRS: Readonly<Record<string, string>> = {
   'chair-dip-straight': 'chair-dip-bent narrow-raised-push-up narrow-knee-push-up band-press-down',
   'chair-dip-bent': 'narrow-raised-push-up narrow-knee-push-up band-press-down narrow-wall-push kick-back',
   'standing-press':
-    'seated-press slow-press one-arm-press half-kneeling-press seated-arm-press band-press side-raise seated-arm-raise',
+    'seated-press slow-press one-arm-press half-kneeling-press side-raise slow-side-raise seated-arm-press seated-arm-raise',
   'floor-press': 'one-arm-floor-press raised-push-up knee-push-up band-press wall-push-up',
   thruster: 'squat-press squat sit-to-stand standing-press',
   'squat-press': 'squat sit-to-stand standing-press hug-sit-to-stand',
@@ -55,7 +55,7 @@ const PAIRS: Readonly<Record<string, string>> = {
   'side-lunge': 'side-step-bend wide-half-squat side-tap wide-touch-squat standing-side-leg-held',
   'rear-foot-raised-squat': 'split-squat split-squat-half split-squat-held step-back-lunge',
   'switch-jump-lunge': 'step-back-lunge split-squat walking-lunge split-squat-held shallow-step-back',
-  'step-up': 'step-tap step-squat side-step-tap high-march march sit-to-stand',
+  'step-up': 'step-tap side-step-tap high-march march sit-to-stand',
   'high-step-up': 'step-up step-tap high-march',
   'step-up-load': 'step-up step-tap high-march',
   // jumps and runs
@@ -77,7 +77,7 @@ const PAIRS: Readonly<Record<string, string>> = {
   'rope-skip': 'rope-slow ghost-rope ghost-rope-step jog-on-spot march seated-rope-turn',
   'shuttle-run': 'shuttle-jog shuttle-brisk shuttle-walk jog-on-spot march',
   // getting down and up
-  burpee: 'half-burpee floor-step-back chair-step-back wall-step-back squat-rise sit-to-stand',
+  burpee: 'half-burpee floor-step-back chair-step-back wall-step-back',
   'burpee-push-up': 'burpee half-burpee floor-step-back chair-step-back',
   'half-burpee': 'floor-step-back chair-step-back wall-step-back',
   sprawl: 'floor-step-back half-burpee chair-step-back wall-step-back',

@@ -44,7 +44,7 @@ export interface Version {
   readonly original: readonly (Use | null)[];
   readonly uses: readonly (Use | null)[];
   readonly reasons: readonly Reason[];
-  /** Total cost in milli-points. */
+  /** The least that the stations come to each by itself, in milli-points, before two that came to one move are parted. */
   readonly cost: number;
 }
 
