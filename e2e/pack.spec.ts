@@ -6,8 +6,10 @@ import { expect, test } from '@playwright/test';
 import { TestServer } from './server.ts';
 
 const server = new TestServer(4732);
-test.beforeAll(() => server.start());
-test.afterAll(() => server.stop());
+// Where nothing has been brought home yet.
+const untouched = new TestServer(4733);
+test.beforeAll(() => Promise.all([server.start(), untouched.start()]));
+test.afterAll(() => Promise.all([server.stop(), untouched.stop()]));
 
 test('the hall has no network: a session in one file, run from storage, reloaded, its results brought home', async ({
   page,
@@ -105,7 +107,7 @@ test('a table with a wrong line: said what and where, the rest comes in, what wa
 test('the next session is there, made: a round more and what to tell whom; accepted, and who is coming', async ({
   page,
 }) => {
-  await page.goto(`${server.url}/groups/tuesday-evening`);
+  await page.goto(`${untouched.url}/groups/tuesday-evening`);
   const next = page.getByRole('region', { name: /^Next: / });
   await expect(next.locator('[data-step="up"]')).toContainText('3 rounds instead of 2');
   await expect(next.locator('[data-tell]')).toContainText('Saskia');
@@ -118,6 +120,6 @@ test('the next session is there, made: a round more and what to tell whom; accep
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await next.getByRole('link', { name: 'One page to teach from' }).click();
   await expect(page.locator('[data-station="10"]')).toBeVisible();
-  await page.goto(`${server.url}/groups/tuesday-evening`);
+  await page.goto(`${untouched.url}/groups/tuesday-evening`);
   await expect(next.getByText('5 of 6 coming')).toBeVisible();
 });
