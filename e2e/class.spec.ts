@@ -63,7 +63,7 @@ test('late changes in two taps: somebody more, somebody away, a knee that is sor
   const changes = page.locator('[data-changes]');
   await expect(changes).toBeVisible();
   // Where a piece more is needed than there is, one station may be told anew, and no other.
-  const stations = (await changes.innerText()).match(/station \d+/g) ?? [];
+  const stations = ((await changes.textContent()) ?? '').match(/station \d+/g) ?? [];
   expect(stations).toHaveLength(Number(await changes.getAttribute('data-changes')));
   expect(new Set(stations).size).toBeLessThanOrEqual(1);
 
