@@ -154,7 +154,7 @@ describe('doses in words', () => {
         40,
         true,
       ),
-    ).toBe('8 reps, a weight with two more in hand');
+    ).toBe('8 reps, a weight you could do two more with');
     expect(doseHere(library, squat, uses[0]!, { move: 'squat', sides: 'swap at half' }, 40, true)).toBe(
       '10 reps',
     );

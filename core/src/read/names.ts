@@ -57,7 +57,7 @@ const EVERYDAY = new Set(
     'both only also just very much more less most least many some none still even long short tall wide deep warm cool cold water drink rest stop start finish end ready music mats mat cone cones bring tell show ' +
     'beat clock about again always around away back because before being best better big bit body break bring call can come could daily did does even ever everyone everything far feel few find first fun get give good great group had half hard hope idea inside keep kind know large last late learn least leave let life little look lot loud main mean might mind minute moment morning much must name near need never new night nothing number often once open other outside own past person pick place play point put quite really right room round same say second see seem sense several should show side simple since small soft some sort speak stay still such talk than thank them thing think though thought three through today together tomorrow too try turn two upon use usual usually very want way week well went were what where which while who whole why will work would year yes yet ' +
     // and what the library has none of
-    'legpress hacksquat legextensionmachine smithmachine rower sledge battlerope tyreflip crosstrainer exercisebike skierg treadmill elliptical'
+    'legpress hacksquat legextensionmachine smithmachine rower sledge battlerope tyreflip crosstrainer exercisebike skimachine treadmill elliptical'
   ).split(' '),
 );
 

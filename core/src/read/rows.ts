@@ -1,3 +1,5 @@
+import { TIERS } from './line-words.ts';
+
 const HEADS_OF_COLUMNS: Readonly<
   Record<
     string,
@@ -198,8 +200,7 @@ const SHORTENED = new Set([
   'st',
 ]);
 /** Where an easier or harder way begins in the middle of a line: "push-up | easier: wall push-up". */
-const WAY_BEGINS =
-  /[\s,;|(–—-]+(?=(?:easier|harder|easy|hard|regression|progression|beginners?|advanced|modification|mod)\s*:)/giu;
+const WAY_BEGINS = new RegExp(`[\\s,;|(–—-]+(?=(?:${Object.keys(TIERS).join('|')})s?\\s*:)`, 'giu');
 
 /** A line in its sentences: a full stop ends one where a new one plainly begins. */
 export function sentencesOf(text: string): string[] {

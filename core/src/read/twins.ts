@@ -298,7 +298,7 @@ const TWINS: Readonly<Record<string, string>> = {
   'cross trainer': 'crosstrainer',
   'exercise bike': 'exercisebike',
   'spin bike': 'exercisebike',
-  'ski erg': 'skierg',
+  'ski erg': 'skimachine',
   // written short
   sq: 'squat',
   pu: 'pushup',

@@ -189,7 +189,7 @@ export function ownWords(library: Library, own: OwnDose, pace: number | null): s
 }
 
 /** How a load is chosen where nobody wrote one for this form. Common practice: two repetitions in reserve. */
-const OWN_LOAD = 'a weight with two more in hand';
+const OWN_LOAD = 'a weight you could do two more with';
 
 /**
  * How much of it somebody does: what was written where that holds for them, else by pace and time. `station` is the
