@@ -19,42 +19,15 @@ import {
 import { type Block, PLAN_EXAMPLE, type Plan } from '@inner-rung/core/session';
 import fc from 'fast-check';
 import { PEOPLE, RECORDS } from '../../demo/src/index.ts';
+import { record as recordOn, result } from './results.ts';
 import { circuit, facts } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
 const TODAY = '2026-11-24';
 
-const result = (more: Partial<Result> = {}): Result => ({
-  id: 'r1',
-  person: 'ada',
-  known: '',
-  present: true,
-  effort: 5,
-  clean: true,
-  range: 'full',
-  pain: null,
-  sign: null,
-  note: '',
-  share: 1,
-  left: false,
-  pieces: [],
-  counts: [],
-  corrections: [],
-  ...more,
-});
-const record = (on: string, results: Result[], more: Partial<SessionRecord> = {}): SessionRecord => ({
-  version: 2,
-  id: `r-${on}`,
-  run: null,
-  plan: 'a-plan',
-  title: 'Tuesday',
-  group: 'g',
-  on,
-  minutes: 30,
-  results,
-  ...more,
-});
+const record = (on: string, results: Result[], more: Partial<SessionRecord> = {}): SessionRecord =>
+  recordOn(on, results, { plan: 'a-plan', group: 'g', ...more });
 const reps = (move: string, n: number, counted = true, surfaceCm?: number) => ({
   entry: 0,
   move,

@@ -1,35 +1,15 @@
 import { type Result, type SessionRecord, sparesAfter } from '@inner-rung/core/log';
-import { addSore, PERSON_EXAMPLE, type Person, placeNamed } from '@inner-rung/core/person';
+import {
+  addSore,
+  letSoreGo,
+  PERSON_EXAMPLE,
+  type Person,
+  placeNamed,
+  sorePlaces,
+} from '@inner-rung/core/person';
+import { record as recordOn, result } from './results.ts';
 
-const result = (more: Partial<Result> = {}): Result => ({
-  id: 'r1',
-  person: 'ada',
-  known: '',
-  present: true,
-  effort: 5,
-  clean: true,
-  range: 'full',
-  pain: null,
-  sign: null,
-  note: '',
-  share: 1,
-  left: false,
-  pieces: [],
-  counts: [],
-  corrections: [],
-  ...more,
-});
-const record = (on: string, more: Partial<Result> = {}): SessionRecord => ({
-  version: 2,
-  id: `r-${on}`,
-  run: null,
-  plan: null,
-  title: 'Tuesday',
-  group: null,
-  on,
-  minutes: 30,
-  results: [result(more)],
-});
+const record = (on: string, more: Partial<Result> = {}): SessionRecord => recordOn(on, [result(more)]);
 const ada: Person = { ...PERSON_EXAMPLE, id: 'ada', name: 'Ada' };
 const when = { at: '2026-11-02T10:00:00.000Z', day: '2026-11-02' };
 const hurt = { pain: { where: 'left knee, on the stairs', note: '' } };
@@ -65,6 +45,22 @@ describe('what hurt suggests a limit, and its end', () => {
     ]);
     const short = record('2026-11-15', { share: 0.1 });
     expect(sparesAfter([spared], short, [first, second, short])).toEqual([]);
+  });
+  test('what a clinic said isn’t let go, and sessions from before it was spared count for none', () => {
+    const all = [record('2026-11-08'), record('2026-11-15')];
+    const clinics = addSore(ada, 'knee', 'left', when, { source: 'clinician' });
+    expect(sparesAfter([clinics], all[1]!, all)).toEqual([]);
+    for (const day of ['2026-11-08', '2026-11-15']) {
+      const later = addSore(ada, 'knee', 'left', { at: `${day}T20:00:00.000Z`, day }, { source: 'person' });
+      expect(sparesAfter([later], all[1]!, all)).toEqual([]);
+    }
+  });
+  test('all that spared a place goes with it, the other side stays', () => {
+    const both = addSore(addSore(ada, 'knee', 'left', when, { source: 'person' }), 'knee', 'right', when, {
+      source: 'person',
+    });
+    const left = letSoreGo(both, 'knee', 'left', when, 'two sessions without pain');
+    expect(sorePlaces(left).map(({ place, side }) => [place, side])).toEqual([['knee', 'right']]);
   });
   test('whoever wasn’t there, or has no file, is left out', () => {
     const away = record('2026-11-01', { present: false, ...hurt });

@@ -13,41 +13,20 @@ import {
   weeksOf,
 } from '@inner-rung/core/log';
 import fc from 'fast-check';
+import { record as recordOn, result as resultOf } from './results.ts';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
-const result = (more: Partial<Result> = {}): Result => ({
-  id: 'r1',
-  person: 'ada',
-  known: '',
-  present: true,
-  effort: 6,
-  clean: true,
-  range: 'full',
-  pain: null,
-  sign: null,
-  note: '',
-  pieces: [
-    { entry: 0, move: 'jumping-jack', seconds: 600, reps: 540, counted: false },
-    { entry: 1, move: 'squat', seconds: 600, reps: 200, counted: false },
-  ],
-  counts: [],
-  share: 1,
-  left: false,
-  corrections: [],
-  ...more,
-});
-const record = (on: string, more: Partial<Result> = {}): SessionRecord => ({
-  version: 2,
-  id: `r-${on}`,
-  run: null,
-  plan: null,
-  title: 'Tuesday',
-  group: null,
-  on,
-  minutes: 30,
-  results: [result(more)],
-});
+const result = (more: Partial<Result> = {}): Result =>
+  resultOf({
+    effort: 6,
+    pieces: [
+      { entry: 0, move: 'jumping-jack', seconds: 600, reps: 540, counted: false },
+      { entry: 1, move: 'squat', seconds: 600, reps: 200, counted: false },
+    ],
+    ...more,
+  });
+const record = (on: string, more: Partial<Result> = {}): SessionRecord => recordOn(on, [result(more)]);
 
 test('a week begins on its Monday, whatever the year does', () => {
   expect(mondayOf('2026-11-25')).toBe('2026-11-23');

@@ -24,6 +24,7 @@ export {
   RANGES,
   type Result,
   recordFrom,
+  recordIdOf,
   recordSchema,
   SESSION_RECORD,
   type SessionRecord,

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { formRefSchema, idSchema } from '../move/index.ts';
+import { STOP_SIGNS } from '../person/index.ts';
 import type { RecordKind } from '../record/index.ts';
 import {
   clockOf,
@@ -10,7 +11,6 @@ import {
   positionAt,
   type Run,
   type RunEvent,
-  SIGNS,
 } from '../run/index.ts';
 
 const words = (most: number) => z.string().trim().max(most);
@@ -49,7 +49,7 @@ export const resultSchema = z.strictObject({
   range: z.enum(RANGES),
   pain: z.strictObject({ where: words(80).min(1, 'say where'), note: words(300) }).nullable(),
   /** A stop sign in the run, and what came of it. */
-  sign: z.strictObject({ sign: z.enum(SIGNS), note: words(600) }).nullable(),
+  sign: z.strictObject({ sign: z.enum(STOP_SIGNS), note: words(600) }).nullable(),
   note: words(1000),
   /** How much of the work that was planned for them they did, 0 to 1. */
   share: z.number().min(0).max(1).default(1),
@@ -210,6 +210,9 @@ function plannedFor(run: Run, events: readonly RunEvent[], person: Present): num
   return seconds;
 }
 
+/** The id of the record that is made from a run. */
+export const recordIdOf = (run: string): string => `${run}-record`.slice(0, 80);
+
 /** Seconds of the session that had gone by at a moment of the run's clock, pauses not counted. */
 function sinceStart(run: Run, events: readonly RunEvent[], at: number): number {
   const before = inOrder(events).filter((event) => event.at <= at);
@@ -246,7 +249,7 @@ export function recordFrom(
   const last = over ?? Math.max(0, ...events.map((e) => e.at));
   return {
     version: 2,
-    id: `${run.id}-record`.slice(0, 80),
+    id: recordIdOf(run.id),
     run: run.id,
     plan: run.plan.id,
     title: run.plan.title,
@@ -285,34 +288,16 @@ export function recordFrom(
 /** So much of what was planned has to be done for it to count towards anything. Common practice. */
 const LEAST_SHARE = 0.5;
 
-/** What became of somebody's session. */
-type Outcome = 'not there' | 'stopped' | 'left' | 'in part' | 'changed' | 'in full';
-
-/** The outcome that a result comes to, the gravest first. */
-function outcomeOf(result: Result): Outcome {
-  if (!result.present) return 'not there';
-  if (result.sign !== null) return 'stopped';
-  if (result.left) return 'left';
-  if (result.share < 1 - SLACK) return 'in part';
-  return result.corrections.length > 0 ? 'changed' : 'in full';
-}
 /** A change of places takes so much of the work without anybody having done less. Estimate. */
 const SLACK = 0.1;
 
-/** "stopped: faint or dizzy, after 20 % of it"; empty where all went as it was planned. */
+/** "stopped: faint or dizzy, after 20 % of it", the gravest first; empty where all went as it was planned. */
 export function outcomeWords(result: Result): string {
-  const is = outcomeOf(result);
   const after = `${Math.round(result.share * 100)} % of it`;
-  switch (is) {
-    case 'stopped':
-      return `stopped: ${result.sign!.sign}, after ${after}`;
-    case 'left':
-      return `left after ${after}`;
-    case 'in part':
-      return `did ${after}`;
-    default:
-      return is === 'not there' ? is : '';
-  }
+  if (!result.present) return 'not there';
+  if (result.sign !== null) return `stopped: ${result.sign.sign}, after ${after}`;
+  if (result.left) return `left after ${after}`;
+  return result.share < 1 - SLACK ? `did ${after}` : '';
 }
 
 const SHARE = /(?:after|did) (\d{1,3}) % of it$/;
@@ -321,7 +306,7 @@ export function readOutcome(said: string, handled: string): Pick<Result, 'sign' 
   if (said === '') return { sign: null, share: 1, left: false };
   const share = Number(SHARE.exec(said)?.[1] ?? Number.NaN) / 100;
   if (!(share >= 0 && share <= 1)) return null;
-  const sign = SIGNS.find((one) => said.startsWith(`stopped: ${one}, `));
+  const sign = STOP_SIGNS.find((one) => said.startsWith(`stopped: ${one}, `));
   if (said.startsWith('stopped: '))
     return sign ? { sign: { sign, note: handled }, share, left: false } : null;
   return { sign: null, share, left: said.startsWith('left ') };

@@ -1,4 +1,4 @@
-import { type BodyPlace, type Person, placeNamed, type Side } from '../person/index.ts';
+import { type BodyPlace, type Person, placeNamed, type Side, sorePlaces } from '../person/index.ts';
 import { isEnough, type SessionRecord } from './record.ts';
 
 /** What hurt suggests a limit; what was spared and hurts no more suggests an end. Nothing is done by itself. */
@@ -11,12 +11,13 @@ export interface Spare {
   readonly said: string;
 }
 
-/** Sessions without pain after which a spared place may be let go. Common practice. */
+/** Sessions without pain, since it is spared, after which a place may be let go. Common practice. */
 const CLEAN_SESSIONS = 2;
 
-const prefixOf = (place: BodyPlace) => `sore/${place}/`;
-
-/** Limits worth beginning after a session, and those worth ending, for everybody who was there with a file. */
+/**
+ * Limits worth beginning after a session, and those worth ending, for everybody who was there with a file. What a
+ * clinic said isn't the trainer's to end, and of what began on a day nobody knows nothing is offered.
+ */
 export function sparesAfter(
   people: readonly Person[],
   record: SessionRecord,
@@ -25,30 +26,23 @@ export function sparesAfter(
   return record.results.flatMap((result): Spare[] => {
     const person = people.find((one) => one.id === result.person);
     if (!person || !result.present) return [];
-    const spared = person.limits.filter((limit) => limit.id.startsWith('sore/'));
+    const spared = sorePlaces(person);
     if (result.pain) {
       const named = placeNamed(result.pain.where);
-      if (
-        !named ||
-        spared.some((limit) => limit.id.startsWith(prefixOf(named.place)) && limit.side === named.side)
-      )
-        return [];
+      if (!named || spared.some((one) => one.place === named.place && one.side === named.side)) return [];
       return [{ person, is: 'begin', ...named, said: result.pain.where }];
     }
-    const last = [...all]
+    const theirs = [...all]
       .sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0))
-      .flatMap((one) => one.results.filter((r) => r.person === person.id && r.present))
+      .flatMap(({ on, results }) =>
+        results.filter((r) => r.person === person.id && r.present).map((r) => ({ on, result: r })),
+      )
       .slice(0, CLEAN_SESSIONS);
-    if (last.length < CLEAN_SESSIONS || !last.every((r) => isEnough(r) && r.pain === null)) return [];
-    const places = new Map(
-      spared.map((limit) => [`${limit.id.split('/')[1]}/${limit.side}`, limit.side] as const),
-    );
-    return [...places].map(([key, side]) => ({
-      person,
-      is: 'end' as const,
-      place: key.split('/')[0] as BodyPlace,
-      side,
-      said: '',
-    }));
+    if (!theirs.every((one) => isEnough(one.result) && one.result.pain === null)) return [];
+    return spared.flatMap(({ place, side, clinic, at }): Spare[] => {
+      // The day it began may have been the session it hurt in; those after it count.
+      const since = theirs.filter(({ on }) => at !== null && on > at.slice(0, 10));
+      return clinic || since.length < CLEAN_SESSIONS ? [] : [{ person, is: 'end', place, side, said: '' }];
+    });
   });
 }

@@ -1,7 +1,7 @@
 import { DEMANDS, type DemandKey, type FormRef } from '../move/index.ts';
 import { dayWords } from './age.ts';
 import { type Assessment, followUp, testCard } from './assess.ts';
-import { BODY, type BodyPlace, spare } from './body.ts';
+import { BODY, BODY_PLACES, type BodyPlace, spare } from './body.ts';
 import { CONDITIONS, type ConditionId, compileCondition } from './conditions.ts';
 import type { HealthAsk } from './courses.ts';
 import { FLOORS, type Limit, type Side } from './limits.ts';
@@ -140,8 +140,43 @@ export function addSore(
   const limits = spare(place, side, { ...how, acute: false, prefix: 'sore' });
   const ids = new Set(limits.map((l) => l.id));
   const next = { ...person, limits: [...person.limits.filter((l) => !ids.has(l.id)), ...limits] };
-  return logged(next, when, 'limit', `Spares the ${BODY[place].name.toLowerCase()}${sideWords(side)}`);
+  return logged(next, when, 'limit', sparesWords(place, BODY[place].sided ? side : 'both'));
 }
+
+/** The log's words when a place began to be spared; by them its day is found again. */
+const sparesWords = (place: BodyPlace, side: Side) =>
+  `Spares the ${BODY[place].name.toLowerCase()}${sideWords(side)}`;
+
+/** A place that somebody spares. */
+export interface SorePlace {
+  readonly place: BodyPlace;
+  readonly side: Side;
+  /** A clinic said so. */
+  readonly clinic: boolean;
+  /** When it last began, as a time; null where their log doesn't tell. */
+  readonly at: string | null;
+}
+
+const isSore = (limit: Limit, place: BodyPlace, side: Side): boolean =>
+  limit.id.startsWith(`sore/${place}/`) && limit.side === side;
+
+/** The places that somebody spares until further notice, each with its side. */
+export const sorePlaces = (person: Person): SorePlace[] =>
+  BODY_PLACES.flatMap((place) =>
+    (['left', 'right', 'both'] as const).flatMap((side): SorePlace[] => {
+      const limits = person.limits.filter((limit) => isSore(limit, place, side));
+      if (limits.length === 0) return [];
+      const says = sparesWords(place, side);
+      const at = person.log.findLast((entry) => entry.says === says)?.at ?? null;
+      return [{ place, side, clinic: limits.some((limit) => limit.source === 'clinician'), at }];
+    }),
+  );
+
+/** A place is no longer spared; all the limits that it was spared by go, each with the reason. */
+export const letSoreGo = (person: Person, place: BodyPlace, side: Side, when: When, why: string): Person =>
+  person.limits
+    .filter((limit) => isSore(limit, place, side))
+    .reduce((made, limit) => removeLimit(made, limit.id, when, why), person);
 
 /** One's own limit taken away or eased; what a condition set is loosened by {@link loosenLimit}. */
 export function removeLimit(person: Person, id: string, when: When, why: string): Person {

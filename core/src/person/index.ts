@@ -41,6 +41,7 @@ export {
   clearedWith,
   conditionLimits,
   datedCondition,
+  letSoreGo,
   limitWords,
   loosenLimit,
   movedOn,
@@ -49,6 +50,7 @@ export {
   removeCondition,
   removeLimit,
   screened,
+  sorePlaces,
   stopClosed,
   stoppedIn,
   tightenAgain,
@@ -112,7 +114,7 @@ export {
   personSchema,
 } from './person.ts';
 export { type Place, placesOf, rungNamed, rungShare, STALE_DAYS } from './placed.ts';
-export { REVIEW, type Review, reviewSchema, sinceReview } from './reviewed.ts';
+export { limitsSigned, REVIEW, type Review, reviewSchema, sinceReview } from './reviewed.ts';
 export {
   type Clearance,
   clearanceSchema,
@@ -121,6 +123,8 @@ export {
   PREGNANCY_REASONS,
   type PregnancyId,
   type Screening,
+  STOP_SIGNS,
+  type StopSign,
   SYMPTOMS,
   type SymptomId,
   screeningSchema,

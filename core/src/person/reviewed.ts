@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { idSchema } from '../move/index.ts';
 import type { RecordKind } from '../record/index.ts';
+import { type ConditionId, compileCondition } from './conditions.ts';
+import { limitWords } from './edit.ts';
 
 const moves = z.array(idSchema).max(6000);
 
@@ -47,6 +49,12 @@ export const REVIEW: RecordKind<Review> = {
     held: [],
   },
 };
+
+/** The limits of a condition as a clinician reads and signs them. */
+export const limitsSigned = (id: ConditionId): string[] =>
+  compileCondition(id).map((limit) =>
+    limitWords(limit) === limit.reason ? limit.reason : `${limit.reason} (${limitWords(limit)})`,
+  );
 
 /** What is otherwise than when it was signed. */
 export interface SinceReview {

@@ -157,8 +157,27 @@ export const stopSchema = z.strictObject({
 });
 export type Stop = z.output<typeof stopSchema>;
 
-/** Signs after which a doctor or a nurse has a word before anything else; of the others the trainer asks. */
-const DOCTORS = /chest|faint|breathless|racing|headache|confused|calf|bleeding/;
+/**
+ * What stops a person in a session, in words that anybody understands, and who has a word before they go on. Common
+ * practice; the clinician's and the house's word first.
+ */
+const STOPS = {
+  'chest, arm, jaw or back pain or pressure': 'doctor',
+  'faint or dizzy': 'doctor',
+  'unusual breathlessness or wheeze': 'doctor',
+  'sharp joint pain': 'trainer',
+  'heart racing or irregular': 'doctor',
+  'sudden headache or change of sight': 'doctor',
+  'confused, numb, weak or uncoordinated': 'doctor',
+  'calf pain or swelling': 'doctor',
+  'low-sugar signs': 'trainer',
+  'bleeding, fluid or contractions in pregnancy': 'doctor',
+  'something else': 'trainer',
+} as const satisfies Record<string, 'doctor' | 'trainer'>;
+export type StopSign = keyof typeof STOPS;
+export const STOP_SIGNS = Object.keys(STOPS) as [StopSign, ...StopSign[]];
+/** Of a sign that the table doesn't have a doctor has a word. */
+const asksDoctor = (sign: string): boolean => STOPS[sign as StopSign] !== 'trainer';
 
 interface Screened {
   readonly stops?: readonly Stop[] | undefined;
@@ -227,7 +246,7 @@ export function standingOf(
       mayTrain: false,
       maxRpe: 1,
       says: `Stopped on ${dayWords(open.on)}: ${open.sign}. ${
-        DOCTORS.test(open.sign)
+        asksDoctor(open.sign)
           ? 'Training waits until a doctor or nurse has said that it may go on.'
           : 'Ask what came of it and write it down before they go on.'
       }`,

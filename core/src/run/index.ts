@@ -23,7 +23,6 @@ export {
   type RunEvent,
   runEventSchema,
   runSchema,
-  SIGNS,
   type Way,
   withEvents,
 } from './run.ts';

@@ -1,4 +1,5 @@
-import { type Cast, type Does, inOrder, type Run, type RunEvent, type SIGNS, type Way } from './run.ts';
+import type { StopSign } from '../person/index.ts';
+import { type Cast, type Does, inOrder, type Run, type RunEvent, type Way } from './run.ts';
 import { entryFor } from './turns.ts';
 
 /** What somebody does at an entry, since when, and why it isn't what was planned. */
@@ -28,7 +29,7 @@ export interface Present {
   readonly leftAt: number | null;
   readonly sign: {
     readonly at: number;
-    readonly sign: (typeof SIGNS)[number];
+    readonly sign: StopSign;
     readonly note: string | null;
   } | null;
   /** By entry, everything they were given to do there, the last one now. */

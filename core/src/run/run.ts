@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { span } from '../clock/index.ts';
 import { formRefSchema, idSchema } from '../move/index.ts';
-import { heldConditionSchema } from '../person/index.ts';
+import { heldConditionSchema, STOP_SIGNS } from '../person/index.ts';
 import { drawingSchema } from '../pose/index.ts';
 import { blockSchema, entriesOf, type Facts, KIND_IDS, UNKNOWN_FACTS } from '../session/index.ts';
 
@@ -142,21 +142,6 @@ export function factsFor(moves: readonly string[], facts: Facts): Run['facts'] {
   );
 }
 
-/** What stops a person, in words that anybody understands. Common practice; the clinician's and the house's word first. */
-export const SIGNS = [
-  'chest, arm, jaw or back pain or pressure',
-  'faint or dizzy',
-  'unusual breathlessness or wheeze',
-  'sharp joint pain',
-  'heart racing or irregular',
-  'sudden headache or change of sight',
-  'confused, numb, weak or uncoordinated',
-  'calf pain or swelling',
-  'low-sugar signs',
-  'bleeding, fluid or contractions in pregnancy',
-  'something else',
-] as const;
-
 const common = {
   /** Made by whoever pressed; the same press sent twice is one event. */
   id: z.string().regex(/^[a-z0-9-]{8,60}$/, 'an id of 8 to 60 small letters, digits and hyphens'),
@@ -197,7 +182,7 @@ export const runEventSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ ...common, kind: z.literal('leave'), person }),
   z.strictObject({ ...common, kind: z.literal('join'), who: castSchema }),
-  z.strictObject({ ...common, kind: z.literal('sign'), person, sign: z.enum(SIGNS) }),
+  z.strictObject({ ...common, kind: z.literal('sign'), person, sign: z.enum(STOP_SIGNS) }),
   /** What came of it has been written down. */
   z.strictObject({ ...common, kind: z.literal('sign recorded'), person, note: words(600).min(3) }),
   z.strictObject({ ...common, kind: z.literal('undo'), of: common.id }),

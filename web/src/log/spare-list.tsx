@@ -1,5 +1,5 @@
 import { type SessionRecord, type Spare, sparesAfter } from '@inner-rung/core/log';
-import { addSore, BODY, type Person, removeLimit } from '@inner-rung/core/person';
+import { addSore, BODY, letSoreGo, type Person } from '@inner-rung/core/person';
 import { when } from '../store/day.ts';
 import { people as shelf, useSend } from '../store/index.ts';
 
@@ -20,12 +20,7 @@ export function SpareList(props: {
     const next =
       one.is === 'begin'
         ? addSore(person, place, side, when(), { source: 'person' })
-        : person.limits
-            .filter((limit) => limit.id.startsWith(`sore/${place}/`) && limit.side === side)
-            .reduce(
-              (made, limit) => removeLimit(made, limit.id, when(), 'two sessions without pain'),
-              person,
-            );
+        : letSoreGo(person, place, side, when(), 'two sessions without pain');
     const says = one.is === 'begin' ? `Spare ${placeWords(one)}` : `No longer spared: ${placeWords(one)}`;
     send(shelf.step({ says: `${person.name}: ${says}`, put: [next] }));
   };

@@ -3,16 +3,15 @@ import {
   addCondition,
   addLimit,
   addSore,
-  BODY,
-  type BodyPlace,
   CONDITION_GROUPS,
   CONDITION_IDS,
   CONDITIONS,
   type ConditionId,
   conditionOf,
+  letSoreGo,
   limitSchema,
-  removeLimit,
   type Side,
+  sorePlaces,
 } from '@inner-rung/core/person';
 import { CONDITION_NAMES } from '@inner-rung/core/read';
 import { type FormEvent, useState } from 'react';
@@ -39,13 +38,7 @@ export function AddLimits(props: { page: PersonPage }) {
   const [side, setSide] = useState<Record<string, Side>>({});
   const [wrong, setWrong] = useState<string | null>(null);
   const until = form.until ? { until: form.until } : {};
-  const pointed = (Object.keys(BODY) as BodyPlace[]).flatMap((place) =>
-    (['left', 'right', 'both'] as const).flatMap((s) =>
-      person.limits.some((l) => l.id.startsWith(`sore/${place}/`) && l.side === s)
-        ? [{ place, side: s as Side }]
-        : [],
-    ),
-  );
+  const pointed = sorePlaces(person);
   const found = CONDITION_IDS.filter((id) => {
     const text = form.look.trim().toLowerCase();
     const said = `${CONDITIONS[id].name} ${CONDITIONS[id].caution} ${CONDITION_NAMES[id].join(' ')}`;
@@ -105,12 +98,7 @@ export function AddLimits(props: { page: PersonPage }) {
         on={pointed}
         onPoint={(place, at) => {
           const there = pointed.some((p) => p.place === place && p.side === at);
-          if (there)
-            keep('No longer spared', {
-              ...person.limits
-                .filter((l) => l.id.startsWith(`sore/${place}/`) && l.side === at)
-                .reduce((p, l) => removeLimit(p, l.id, when(), 'pointed at again'), person),
-            });
+          if (there) keep('No longer spared', letSoreGo(person, place, at, when(), 'pointed at again'));
           else
             keep(
               `Spare ${placeWords(place, at)}`,

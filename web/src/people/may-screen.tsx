@@ -3,10 +3,9 @@ import {
   CONDITION_GROUPS,
   CONDITION_IDS,
   type ConditionId,
-  compileCondition,
   conditionOf,
   LEVELS,
-  limitWords,
+  limitsSigned,
   type Person,
   type Review,
   sinceReview,
@@ -26,12 +25,6 @@ import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { SignReview } from './sign-review.tsx';
 import { useReviews } from './use-reviews.ts';
 
-/** The limits of a condition as a clinician reads and signs them. */
-const limitsSigned = (id: ConditionId): string[] =>
-  compileCondition(id).map((limit) =>
-    limitWords(limit) === limit.reason ? limit.reason : `${limit.reason} (${limitWords(limit)})`,
-  );
-
 /** Who may do what: a condition, or a person with all they have, by ladder, with what decides; to print and to sign. */
 export default function MayScreen() {
   const { id } = useParams();
@@ -48,6 +41,7 @@ export default function MayScreen() {
   if (failed) return <ServerAway />;
   if (!library) return <Waiting />;
   const may = answered?.to === question ? answered.answer : null;
+  const nameOf = (move: string) => library.move(move)?.name ?? move;
   return (
     <div className="min-h-dvh">
       <PartsHeader here="people" />
@@ -77,7 +71,7 @@ export default function MayScreen() {
           {person ? (
             <PersonHead person={person} />
           ) : (
-            <ConditionHead condition={condition} may={may} review={docs[condition] ?? null} />
+            <ConditionHead condition={condition} may={may} review={docs[condition] ?? null} nameOf={nameOf} />
           )}
           {may === null ? (
             <p className="quiet mt-4">Working it out…</p>
@@ -85,11 +79,7 @@ export default function MayScreen() {
             <>
               <Counts may={may} />
               {may.ladders.map((ladder) => (
-                <Ladder
-                  key={ladder.name}
-                  ladder={ladder}
-                  nameOf={(move) => library.move(move)?.name ?? move}
-                />
+                <Ladder key={ladder.name} ladder={ladder} nameOf={nameOf} />
               ))}
             </>
           )}
@@ -176,8 +166,13 @@ function PersonHead({ person }: { person: Person }) {
   );
 }
 
-function ConditionHead(props: { condition: ConditionId; may: WhoMay | null; review: Review | null }) {
-  const { condition: id, may, review } = props;
+function ConditionHead(props: {
+  condition: ConditionId;
+  may: WhoMay | null;
+  review: Review | null;
+  nameOf: (move: string) => string;
+}) {
+  const { condition: id, may, review, nameOf } = props;
   const { name, caution, notAlone, steady, reminders = [], inReach = [] } = conditionOf(id);
   const limits = limitsSigned(id);
   const now = may && {
@@ -216,12 +211,12 @@ function ConditionHead(props: { condition: ConditionId; may: WhoMay | null; revi
             ))}
             {since.opened.length > 0 && (
               <li>
-                {since.opened.length} moves open that weren’t: {since.opened.join(', ')}
+                {since.opened.length} moves open that weren’t: {since.opened.map(nameOf).join(', ')}
               </li>
             )}
             {since.barred.length > 0 && (
               <li>
-                {since.barred.length} moves barred that weren’t: {since.barred.join(', ')}
+                {since.barred.length} moves barred that weren’t: {since.barred.map(nameOf).join(', ')}
               </li>
             )}
           </ul>

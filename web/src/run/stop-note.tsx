@@ -1,17 +1,14 @@
-import { type Present, SIGNS } from '@inner-rung/core/run';
+import { STOP_SIGNS, type StopSign } from '@inner-rung/core/person';
+import type { Present } from '@inner-rung/core/run';
 import { useState } from 'react';
 import { Dialog } from '../ui/dialog.tsx';
 
 /** What was seen: a tap, and they are out. */
-export function StopDialog(props: {
-  name: string;
-  onSign: (sign: (typeof SIGNS)[number]) => void;
-  onClose: () => void;
-}) {
+export function StopDialog(props: { name: string; onSign: (sign: StopSign) => void; onClose: () => void }) {
   return (
     <Dialog title={`${props.name}: stop now`} onClose={props.onClose}>
       <div className="grid gap-1">
-        {SIGNS.map((sign) => (
+        {STOP_SIGNS.map((sign) => (
           <button
             key={sign}
             type="button"

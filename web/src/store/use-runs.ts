@@ -1,3 +1,4 @@
+import { recordIdOf } from '@inner-rung/core/log';
 import { api, type RunLine } from './api.ts';
 import { useRecords } from './use-records.ts';
 
@@ -18,7 +19,5 @@ export function useRuns() {
   const runs = api.useRunsQuery(undefined, { refetchOnMountOrArgChange: true });
   const { docs, ready } = useRecords();
   const all = runs.data ?? [];
-  return ready
-    ? openRuns(all, (run) => docs[`${run}-record`.slice(0, 80)] !== undefined)
-    : openRuns([], () => true);
+  return ready ? openRuns(all, (run) => docs[recordIdOf(run)] !== undefined) : openRuns([], () => true);
 }
