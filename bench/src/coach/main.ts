@@ -68,7 +68,6 @@ for (const room of rooms) {
             library.move(use.move)!.needs.some((need) => need.what === 'hand load')
               ? (entries[i]?.dose?.loadKg ?? null)
               : null,
-          reps: null,
         };
         seats++;
         const against = RULES.filter((rule) => rule.refuses(seat));

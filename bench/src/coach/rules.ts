@@ -15,12 +15,11 @@ export interface Seat {
   readonly sameFor: readonly string[];
   /** Is there a form of the written pattern open to them here? */
   readonly patternOpen: boolean;
-  /** Moves nobody needs the written one for: pairs that trades name. */
+  /** What trades name in place of the written one. */
   readonly usual: readonly string[];
   /** Of those, which are open to them here. */
   readonly usualOpen: readonly string[];
   readonly loadKg: number | null;
-  readonly reps: number | null;
 }
 
 export interface Rule {
