@@ -1,5 +1,5 @@
 import { lastOf, nextRungs, toKnowBefore, whoIs } from '@inner-rung/core/log';
-import { type Person, SYMPTOMS } from '@inner-rung/core/person';
+import { outlookOf, type Person, SYMPTOMS } from '@inner-rung/core/person';
 import { PEOPLE, RECORDS } from '../../demo/src/index.ts';
 import { shippedLibrary } from './shipped.ts';
 
@@ -119,10 +119,29 @@ describe('what to know before a session', () => {
     const asked = { of: 'adult', on: TODAY, regular: true, disease: false } as const;
     const saskia = person('saskia-dorn');
     const waits = { ...saskia, screening: { ...asked, symptoms: [Object.keys(SYMPTOMS)[0]!] } } as Person;
-    expect(toKnowBefore(PEOPLE, [waits], null, TODAY)).toEqual(['Saskia waits for a word from their doctor']);
+    expect(toKnowBefore(PEOPLE, [waits], null, TODAY)).toEqual([
+      expect.stringMatching(/^Saskia: .*(doctor|clear)/),
+    ]);
     expect(toKnowBefore(PEOPLE, [{ ...saskia, screening: { ...asked, symptoms: [] } }], null, TODAY)).toEqual(
       [],
     );
+  });
+  test.each([
+    [
+      'stopped',
+      { stops: [{ on: TODAY, sign: 'faint or dizzy', note: '', run: 'run-1' }] },
+      /^Saskia: Stopped on .*: faint or dizzy/,
+    ],
+    ['a child nobody has agreed for', { born: '2018', screening: undefined }, /^Saskia: .*consent/],
+    [
+      'not well today',
+      { today: { on: TODAY, marks: ['dizzy'], pain: [], readings: {} } },
+      /^Saskia: Not today/,
+    ],
+  ])('who isn’t in it is told with what comes first: %s', (_, change, says) => {
+    const waits = { ...person('saskia-dorn'), ...change } as Person;
+    expect(toKnowBefore(PEOPLE, [waits], null, TODAY)).toEqual([expect.stringMatching(says)]);
+    expect(outlookOf(waits, TODAY).mayTrain).toBe(false);
   });
   test('a sign they stopped for is said too', () => {
     const results = last.results.map((result) =>

@@ -236,9 +236,10 @@ export function toKnowBefore(
     const what = result.pain ? `pain, ${result.pain.where}` : result.sign?.sign;
     return person && what ? [`${shortName(person)}: ${what} last time`] : [];
   });
-  const waiting = expected
-    .filter((person) => !outlookOf(person, day).mayTrain)
-    .map((person) => `${shortName(person)} waits for a word from their doctor`);
+  const waiting = expected.flatMap((person) => {
+    const { waitsFor } = outlookOf(person, day);
+    return waitsFor === null ? [] : [`${shortName(person)}: ${waitsFor.replace(/\.$/, '')}`];
+  });
   return [...hurt, ...waiting];
 }
 

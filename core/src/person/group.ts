@@ -225,16 +225,23 @@ export interface OneOf {
   readonly person: Person;
 }
 
+/** Who can't take part, and what comes first. */
+export interface Waiting {
+  readonly person: Person;
+  readonly waitsFor: string;
+}
+
 /** Everybody who may take part on a day (YYYY-MM-DD), one by one; and who waits for a doctor's word or isn't well. */
 export function takingPart(
   people: readonly Person[],
   on: string,
-): { readonly taking: OneOf[]; readonly waiting: Person[] } {
+): { readonly taking: OneOf[]; readonly waiting: Waiting[] } {
   const taking: OneOf[] = [];
-  const waiting: Person[] = [];
+  const waiting: Waiting[] = [];
   for (const person of people) {
     const many = standsFor(person);
-    if (!outlookOf(person, on).mayTrain) waiting.push(person);
+    const { waitsFor } = outlookOf(person, on);
+    if (waitsFor !== null) waiting.push({ person, waitsFor });
     else if (many === null) taking.push({ id: person.id, person });
     else for (let i = 1; i <= many; i++) taking.push({ id: `${person.id}#${i}`, person });
   }

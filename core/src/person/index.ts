@@ -93,6 +93,7 @@ export {
   takingPart,
   USUAL_PROGRESS,
   WALK_INS,
+  type Waiting,
   WEEKDAYS,
 } from './group.ts';
 export { MAX_RATE, RATE_SPREAD, type RateTargets, rateBands, rateTargets, reserveRate } from './heart.ts';

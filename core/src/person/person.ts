@@ -238,6 +238,8 @@ export interface Outlook {
   readonly notAlone: boolean;
   /** A card, and a place in a live run. */
   readonly mayTrain: boolean;
+  /** Why not, in a sentence; null for whoever may. */
+  readonly waitsFor: string | null;
   /** What is to be asked about what is recorded; the more careful reading holds until it is answered. */
   readonly asks: readonly HealthAsk[];
   /** Caution lines, one a condition, today's first. */
@@ -344,6 +346,11 @@ export function outlookOf(person: Person, day: string): Outlook {
     steady: today.steady || tables.some((t) => t.steady),
     notAlone: tables.some((t) => t.notAlone),
     mayTrain: standing.mayTrain && today.is !== 'not today',
+    waitsFor: standing.mayTrain
+      ? today.is === 'not today'
+        ? (today.says[0] ?? 'Not today.')
+        : null
+      : standing.says,
     asks: [
       ...person.conditions
         .filter((c) => c.until === undefined || c.until >= day)

@@ -40,6 +40,7 @@ import { ArrowLeft, IdCard, Monitor, Play, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { engine } from '../engine/index.ts';
+import { WaitingLine } from '../people/waiting-line.tsx';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useOwnWords } from '../plan/use-own-words.ts';
 import { sendRun } from '../run/send-run.ts';
@@ -366,11 +367,7 @@ function WhoRow(props: {
       <button type="button" className="btn btn-sm touch" onClick={props.onWalkIn}>
         Somebody more
       </button>
-      {who.waiting.length > 0 && (
-        <p className="w-full border-l-4 border-primary pl-3">
-          Not in this session: {who.waiting.map((person) => person.name).join(', ')}.
-        </p>
-      )}
+      <WaitingLine waiting={who.waiting} className="w-full" />
     </section>
   );
 }

@@ -8,6 +8,7 @@ import { blockName, isCircuit, type Plan } from '@inner-rung/core/session';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { WaitingLine } from '../people/waiting-line.tsx';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useOwnWords } from '../plan/use-own-words.ts';
 import { useShelf } from '../store/data.ts';
@@ -93,11 +94,7 @@ export default function SetupScreen() {
           />
         )}
         <p className="quiet">{whoWords(takers, group?.name ?? null, room)}</p>
-        {waiting.length > 0 && (
-          <p className="mt-1 border-l-4 border-primary pl-3">
-            Not in this session: {waiting.map((person) => person.name).join(', ')}.
-          </p>
-        )}
+        <WaitingLine waiting={waiting} className="mt-1" />
         {takers.length === 0 ? (
           <p className="mt-4 text-lg">
             Nobody to plan for yet.{' '}
