@@ -50,6 +50,8 @@ export function lookAt(screens: readonly Screen[], port: number): void {
       if (onPhone === null) return;
       await page.setViewportSize({ width: 390, height: 844 });
       await onPhone?.(page);
-      expect(await finds(new AxeBuilder({ page }).withTags(TAGS)), 'on a phone').toEqual([]);
+      // Colours have been looked at in both themes; the width changes none.
+      const phone = new AxeBuilder({ page }).withTags(TAGS).disableRules('color-contrast');
+      expect(await finds(phone), 'on a phone').toEqual([]);
     });
 }

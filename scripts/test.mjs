@@ -1,5 +1,5 @@
 // npm test: everything, from nothing. A stage that fails says which it was and how to run it alone.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkNode, giveUp, install, root, run } from './ground.mjs';
@@ -7,23 +7,27 @@ import { checkNode, giveUp, install, root, run } from './ground.mjs';
 const bin = (name) => join(root, 'node_modules/.bin', name);
 const { paths } = JSON.parse(readFileSync(join(root, 'scripts/chromium.json'), 'utf8'));
 
-function browser() {
+const chromium = () => {
   const found = process.env.CHROMIUM ?? paths.find((path) => existsSync(path));
-  if (found && existsSync(found)) return true;
+  return found !== undefined && existsSync(found);
+};
+
+/** Chromium on its way from the start, since that and the packages wait for different things; null where it is here. */
+function fetchBrowser() {
+  if (chromium()) return null;
   const apt = spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).status === 0;
   if (!apt || process.getuid?.() !== 0)
     giveUp(
       'The browser tests need Chromium: install it (on Debian: sudo apt-get install chromium), or point CHROMIUM at one, then run npm test again.',
     );
   process.stdout.write('Installing Chromium for the browser tests…\n');
-  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  return (
-    run('apt-get', ['update', '-qq'], { env }) &&
-    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'fonts-liberation'], {
-      env,
-      stdio: ['ignore', 'ignore', 'inherit'],
-    })
-  );
+  const install =
+    'apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium fonts-liberation';
+  const child = spawn('sh', ['-c', install], {
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  return new Promise((done) => child.on('close', (code) => done(code === 0)));
 }
 
 const types = ['core', 'core/test', 'server', 'web', 'web/test', 'demo', 'e2e', 'bench'];
@@ -41,7 +45,7 @@ const stages = [
       return true;
     },
   ],
-  ['browser', 'apt-get install chromium', browser],
+  ['browser', 'apt-get install chromium', async () => (await fetching) !== false && chromium()],
   ['format and lint', 'npm run lint', () => run(bin('biome'), ['check', '--error-on-warnings', '.'])],
   [
     'structure',
@@ -62,10 +66,11 @@ const stages = [
 
 checkNode();
 const only = process.argv[2];
+const fetching = only && only !== 'browser' ? null : fetchBrowser();
 for (const [name, alone, stage] of stages) {
   if (only && only !== name) continue;
   const start = Date.now();
   process.stdout.write(`\n— ${name}\n`);
-  if (!stage()) giveUp(`npm test stopped at “${name}”. Run it alone: ${alone}`);
+  if (!(await stage())) giveUp(`npm test stopped at “${name}”. Run it alone: ${alone}`);
   process.stdout.write(`  ${name}: fine, ${((Date.now() - start) / 1000).toFixed(1)} s\n`);
 }
