@@ -133,7 +133,7 @@ test('a mixed class on three pages at once, the server killed in the middle, rec
   await page.getByLabel('What came of it').fill('low pressure, drinks more');
   await page.getByLabel('What came of it').press('Enter');
   await expect(page.locator('[data-standing="stop"]')).toHaveCount(0);
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(page.locator('[data-save="saved"]')).toBeVisible();
   await page.getByText('One that is closed').click();
   await expect(page.getByText('Dr Lund: low pressure, drinks more')).toBeVisible();
 });

@@ -112,7 +112,9 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   };
   // A clock named beside percentages of it is a staggered one.
   let kind: FormatKind | undefined =
-    kindSaid?.kind ?? (Object.keys(percents).length > 0 ? 'staggered' : undefined);
+    kindSaid?.kind ??
+    (lastOf(said, 'per station') ? 'emom' : undefined) ??
+    (Object.keys(percents).length > 0 ? 'staggered' : undefined);
   if (steps)
     kind =
       steps.timed || kind === 'pyramid' || steps.from < steps.to || lastOf(said, 'way')
@@ -166,7 +168,7 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
       const byStation =
         lastOf(said, 'in turn') === undefined &&
         (per !== undefined || lastOf(said, 'station rest') !== undefined || n === 1);
-      const { every } = kindSaid!;
+      const every = kindSaid?.every;
       const turn = every ?? 60;
       const minutes =
         kindSaid?.n ??

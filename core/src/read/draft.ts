@@ -16,6 +16,10 @@ export interface Draft {
   round: boolean;
   /** All of it stood on its heading's line: what comes next is of another part. */
   whole: boolean;
+  /** A clock that stood above the first of several parts. */
+  above: readonly Fact[] | null;
+  /** Its movements stood on its heading's line. */
+  inline: boolean;
   /** Rests between its stations, as lines of their own. */
   breaks: { seconds: number; at: number }[];
 }
@@ -34,6 +38,8 @@ export const draft = (role: Role, name: string | null = null): Draft => ({
   after: null,
   round: false,
   whole: false,
+  inline: false,
+  above: null,
   breaks: [],
 });
 

@@ -51,13 +51,16 @@ export type Fact =
   /** All of its movements without a rest between them. */
   | { readonly is: 'in one go'; readonly n?: number }
   | { readonly is: 'stations'; readonly n: number }
+  /** So many bouts at one station, with a rest behind each: "8 x 20/10 squat jumps". */
+  | { readonly is: 'bouts'; readonly n: number; readonly work: number; readonly rest: number }
   /** One works while the other rests. */
   | { readonly is: 'partner' }
   // how much
   | { readonly is: 'reps'; readonly n: number }
   | { readonly is: 'seconds'; readonly seconds: number }
   | { readonly is: 'metres'; readonly n: number }
-  | { readonly is: 'load'; readonly kg: number }
+  /** `other` where two were written: "24/16 kg". */
+  | { readonly is: 'load'; readonly kg: number; readonly other?: number }
   | { readonly is: 'height'; readonly cm: number }
   /** Of both sides; `one` where no side was named: of several things it may be of each of them. */
   | { readonly is: 'each'; readonly one?: true }
@@ -196,6 +199,9 @@ const timedSteps = (values: readonly number[]): Fact | null => {
   const found = steps(values);
   return found?.is === 'steps' && Math.max(...values) >= 5 ? { ...found, timed: true } : null;
 };
+/** Seconds whose unit stands behind the first few alone: "10 secs, 20 secs, 30, 20, 10". */
+const firstTimed = (values: readonly number[]): Fact | null =>
+  Math.min(...values) >= 5 ? timedSteps(values) : null;
 const N_STEPS = (n: number) => Array.from({ length: n }, () => 'N').join(' @step ');
 
 /** What may be said of the clock on a line of its own, or beside a heading or a list. */
@@ -291,6 +297,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'Q @dash Q @rest', says: breakFor, weight: 0.4 },
   { is: 'rest until|till|when ready|recovered', says: () => ({ is: 'break', seconds: 60, ready: true }) },
   { is: 'when ready', says: () => ({ is: 'break', seconds: 60, ready: true }), weight: -0.5 },
+  { is: 'each|per partner @sep? then? swap|change over?', says: () => ({ is: 'partner' }), weight: 1 },
   { is: 'one work @sep? one|other @rest', says: () => ({ is: 'partner' }), weight: 2 },
   // rounds
   {
@@ -330,6 +337,12 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 1.2,
   },
   { is: 'repeat if|when|as A A?', says: () => ({ is: 'aside' }), weight: 1 },
+  { is: '@rest as|when|where|if A A? A?', says: () => ({ is: 'aside' }), weight: 0.6 },
+  {
+    is: 'repeat|do|complete @any? @any? circuit|list|round|sequence|block|lot|set @x? N @x|time?',
+    says: rounds,
+    weight: 1,
+  },
   {
     is: '@rest of|for? Q @sep? repeat once|twice|thrice|again|it? more? time?',
     says: ([rest], words) => {
@@ -367,6 +380,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 1,
   },
   {
+    is: 'N round|lap|circuit|time through|round|over with|and|, T @rest? in? @between',
+    says: ([n, rest]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: rest! } : null),
+    weight: 1.2,
+  },
+  {
     is: 'N round|lap|circuit|time with|and|( T @rest? in? @between?',
     says: ([n, rest]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: rest! } : null),
     weight: 1,
@@ -376,6 +394,12 @@ const CLOCK: readonly Rule<Fact>[] = [
     is: 'N set of N @rep?',
     says: ([sets, reps]) => (sets! <= 12 ? { is: 'sets of', sets: sets!, reps: reps! } : null),
     weight: 0.4,
+  },
+  {
+    is: 'N set @x|of? N @dash N @rep?',
+    says: ([sets, lo, hi]) =>
+      sets! <= 12 && lo! < hi! && hi! <= 200 ? { is: 'sets of', sets: sets!, reps: lo! } : null,
+    weight: 2,
   },
   {
     is: 'N @x N @rep?',
@@ -407,6 +431,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: -0.4,
   },
   { is: 'N @rep of? each|every|@each|all?', says: count((n) => ({ is: 'reps', n }), 500) },
+  {
+    is: 'N @x of? each|everything @station?',
+    says: count((n) => ({ is: 'reps', n }), 500),
+    weight: 0.9,
+  },
   { is: 'N of each|every|everything', says: count((n) => ({ is: 'reps', n }), 500) },
   // formats
   { is: 'amrap', says: format('amrap') },
@@ -465,7 +494,12 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'N @x|round|set @sep? every T', says: ([n, every]) => everyTimes([every!, n!]), weight: 0.8 },
   { is: 'emom @each|for @station', says: () => ({ is: 'per station', minutes: 0 }), weight: -0.2 },
   {
-    is: 'U emom @each @station',
+    is: 'emom @each|for @each @station',
+    says: () => ({ is: 'per station', minutes: 0 }),
+    weight: 0.4,
+  },
+  {
+    is: 'U emom @each @each? @station',
     says: ([s]) => ({ is: 'per station', minutes: Math.round(s! / 60) }),
     weight: 1,
   },
@@ -482,8 +516,17 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'rft', says: format('for time') },
   { is: 'N round for time', says: ([n]) => ({ is: 'format', kind: 'for time', n: n! }), weight: 0.6 },
   { is: 'as fast|quick|quickly as you|possible can|possible?', says: format('for time') },
-  { is: 'cap|limit @sep? of|at? U', says: ([s]) => ({ is: 'cap', seconds: s! }), weight: 0.4 },
-  { is: 'time cap|limit @sep? of|at? U', says: ([s]) => ({ is: 'cap', seconds: s! }), weight: 0.4 },
+  { is: 'time? cap|limit @sep? of|at? U', says: ([s]) => ({ is: 'cap', seconds: s! }), weight: 0.4 },
+  {
+    is: 'time? cap|limit @sep? of|at? N : N',
+    says: ([minutes, seconds]) => (seconds! < 60 ? { is: 'cap', seconds: minutes! * 60 + seconds! } : null),
+    weight: 1.5,
+  },
+  {
+    is: 'N : N time? cap|limit',
+    says: ([minutes, seconds]) => (seconds! < 60 ? { is: 'cap', seconds: minutes! * 60 + seconds! } : null),
+    weight: 1.5,
+  },
   { is: 'U time? cap|limit', says: ([s]) => ({ is: 'cap', seconds: s! }), weight: 0.4 },
   {
     is: 'superset N?',
@@ -527,6 +570,14 @@ const CLOCK: readonly Rule<Fact>[] = [
       is: Array.from({ length: n }, () => 'T').join(' @step '),
       says: timedSteps,
       weight: 1.5,
+    }),
+  ),
+  ...[9, 8, 7, 6, 5, 4, 3].map(
+    (n): Rule<Fact> => ({
+      is: `T @step ${Array.from({ length: n - 1 }, () => 'Q').join(' @step ')}`,
+      says: firstTimed,
+      // One row explains more than two shorter ones.
+      weight: 1.4 + n * 0.4,
     }),
   ),
   {
@@ -664,6 +715,10 @@ function range(values: readonly number[]): number[] {
   return found;
 }
 
+const ofLoad = (kg: number) => Math.round(kg * 2) / 2;
+const loads = ([kg, other]: readonly number[]): Fact | null =>
+  kg! <= 200 && other! <= 200 ? { is: 'load', kg: ofLoad(kg!), other: ofLoad(other!) } : null;
+
 /** What may be said beside the name of a move. */
 const DOSE: readonly Rule<Fact>[] = [
   {
@@ -683,7 +738,7 @@ const DOSE: readonly Rule<Fact>[] = [
     says: ([lo, hi]) => (lo! < hi! && hi! <= 200 ? { is: 'reps', n: lo! } : null),
     weight: 0.6,
   },
-  { is: '@x N @rep?', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.2 },
+  { is: '@x N @rep|pace|breath|length|lap|step?', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.2 },
   { is: 'for? T of?', says: ([s]) => (ok(s!) && s! <= 3600 ? { is: 'seconds', seconds: s! } : null) },
   { is: 'for? T hold', says: ([s]) => ({ is: 'seconds', seconds: s! }), weight: 0.3 },
   { is: '@x T', says: ([s]) => ({ is: 'seconds', seconds: s! }), weight: 0.3 },
@@ -733,7 +788,7 @@ const DOSE: readonly Rule<Fact>[] = [
     weight: 1,
   },
   {
-    is: 'N @rep? each|per|a @sideword @x N',
+    is: 'N @rep|pace|breath|length|lap|step? each|per|a @sideword @x N',
     says: ([reps, sets]) => (sets! <= 12 ? { is: 'sets of', sets: sets!, reps: reps!, each: true } : null),
     weight: 1,
   },
@@ -745,13 +800,34 @@ const DOSE: readonly Rule<Fact>[] = [
   { is: 'M', says: ([n]) => (n! >= 1 && n! <= 2000 ? { is: 'metres', n: Math.round(n!) } : null) },
   {
     is: 'N @x KG',
-    says: ([n, kg]) => (n === 2 && kg! <= 200 ? { is: 'load', kg: Math.round(kg! * 2) / 2 } : null),
+    says: ([n, kg]) => (n === 2 && kg! <= 200 ? { is: 'load', kg: ofLoad(kg!) } : null),
+    weight: 1,
+  },
+  // "24/16 kg": one for some and one for the others; the first is what was written.
+  {
+    is: '@|with|at|a? @|at|of? N / KG',
+    says: loads,
+    weight: 1,
+  },
+  {
+    is: '@|with|at|a? @|at|of? KG / KG',
+    says: loads,
     weight: 1,
   },
   {
     is: '@|with|at|a? @|at|of? KG',
-    says: ([kg]) => (kg! <= 200 ? { is: 'load', kg: Math.round(kg! * 2) / 2 } : null),
+    says: ([kg]) => (kg! <= 200 ? { is: 'load', kg: ofLoad(kg!) } : null),
   },
+  {
+    is: 'N @x Q / Q',
+    says: ([n, work, rest]) =>
+      n! <= 40 && work! >= LEAST_WORK && work! <= 600 && rest! <= 600
+        ? { is: 'bouts', n: n!, work: work!, rest: rest! }
+        : null,
+    weight: 1,
+  },
+  { is: 'at|on|@|from? a? N / CM', says: ([, cm]) => ({ is: 'height', cm: cm! }), weight: 1 },
+  { is: 'at|on|@|from? a? CM / CM', says: ([, cm]) => ({ is: 'height', cm: cm! }), weight: 1 },
   { is: 'at|on|@|from? a? CM high|box|step|bench?', says: ([cm]) => ({ is: 'height', cm: cm! }) },
   { is: 'each|per|every|a|both|either @sideword', says: () => ({ is: 'each' }), weight: 0.3 },
   { is: 'each|both @sideword', says: () => ({ is: 'each' }), weight: 0.3 },
@@ -778,6 +854,12 @@ const DOSE: readonly Rule<Fact>[] = [
   { is: 'r|l|right|left &|and l|r|left|right', says: () => ({ is: 'each' }), weight: 0.5 },
   { is: 'e / s|l|a|w', says: () => ({ is: 'each' }), weight: 0.3 },
   { is: 'each|ea', says: () => ({ is: 'each', one: true }), weight: -0.3 },
+  {
+    is: 'between you|us|them|the|everybody|everyone group|team|class|pair?',
+    says: () => ({ is: 'in all' }),
+    weight: 0.6,
+  },
+  { is: 'as a team|group|class|pair', says: () => ({ is: 'in all' }), weight: 0.6 },
   { is: 'in all|total', says: () => ({ is: 'in all' }), weight: 0.3 },
   { is: 'total', says: () => ({ is: 'in all' }), weight: -0.3 },
   { is: '@sep? left @sideword?', says: () => ({ is: 'side', side: 'left' }), weight: -0.2 },

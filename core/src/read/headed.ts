@@ -18,6 +18,16 @@ const isParting = (rest: readonly Token[], token: Token, i: number) =>
   i > 0 && PARTING.has(token.word) && token.from > rest[i - 1]!.to;
 /** Called so, word for word. */
 const NAMED = 0.95;
+/** What a part is for, where its heading only says which part it is. */
+const CALM: ReadonlyMap<string, 'warm-up' | 'cool-down'> = new Map([
+  ['mobility', 'warm-up'],
+  ['mobilisation', 'warm-up'],
+  ['activation', 'warm-up'],
+  ['warm', 'warm-up'],
+  ['stretch', 'cool-down'],
+  ['flexibility', 'cool-down'],
+  ['cool', 'cool-down'],
+]);
 /** A part of a session is no shorter, in seconds. Estimate. */
 const LEAST_PART = 90;
 function movesIn({ names, text, own }: Said, tokens: readonly Token[]): Item[] {
@@ -96,7 +106,7 @@ export function partHeading(said: Said): LineOf | null {
   }
   // "Warm-up: 5 mins - march, arm circles": the time is for all of it.
   const bare = after[0]?.word === '(' && after[2]?.word === ')' ? [after[1]!, ...after.slice(3)] : after;
-  const sign = ['-', '–', '—', ':', ',', 'of'].includes(bare[1]?.word ?? '');
+  const sign = ['-', '–', '—', ':', ',', 'of', '('].includes(bare[1]?.word ?? '');
   const timed =
     bare[0]?.kind === 'seconds' &&
     (sign || (bare[1]?.kind === 'word' && (heading.role === 'warm-up' || heading.role === 'cool-down')));
@@ -111,7 +121,8 @@ export function partHeading(said: Said): LineOf | null {
     : parted
       ? after.slice(clock.length + 1)
       : timed
-        ? bare.slice(sign ? 2 : 1)
+        ? // "5 mins (march, arm circles)": no bracket is left open.
+          bare.slice(sign ? 2 : 1, bare[1]?.word === '(' && bare.at(-1)!.word === ')' ? -1 : undefined)
         : after.slice(behind);
   const { rest: listedRows, facts: ofAll } = withoutClock(rows);
   const items = movesIn(said, listedRows);
@@ -123,13 +134,32 @@ export function partHeading(said: Said): LineOf | null {
   // "Warm up: joint mobility, a light jog": what stands behind the sign is what is done, known or not.
   const listing =
     heading.role !== 'circuit' && heading.role !== null && (timed || heading.to > 0) && items.length > 1;
-  if (!listing && !isList(items)) return said.as('heading', 0.7, headed);
+  if (!listing && !isList(items)) {
+    const [lasts] = headed.facts;
+    // "Part A: mobility (5 min)": so long for all of it, unless it is for each.
+    const whole =
+      headed.facts.length === 1 &&
+      lasts!.is === 'work' &&
+      lasts!.seconds >= LEAST_PART &&
+      !rest.some((token) => ['each', 'per', 'every'].includes(token.word));
+    const calm = rest.find((token) => CALM.has(token.word));
+    return said.as('heading', whole && calm ? 0.9 : 0.7, {
+      ...headed,
+      ...(whole
+        ? { facts: [{ is: 'in all seconds', seconds: (lasts as { seconds: number }).seconds }] }
+        : {}),
+      ...(whole && calm && heading.role === 'circuit' ? { role: CALM.get(calm.word)! } : {}),
+    });
+  }
   // Movements on the line itself: of its clock only what can't be a dose of theirs.
   const beside = (match: Match<Fact>) => {
     const next = timing[match.to];
     return next?.kind === 'word' && items.some((item) => item.from <= next.from && next.to <= item.to);
   };
-  const own = new Set(matches.filter(beside).map(({ fact }) => fact));
+  // "10 to 1 squats and press-ups": how a count climbs or falls is of all of them.
+  const own = new Set(
+    matches.filter((match) => match.fact.is !== 'steps' && beside(match)).map(({ fact }) => fact),
+  );
   const facts = parted
     ? headed.facts
     : headed.facts.filter((fact) => OF_BLOCKS.has(fact.is) && !own.has(fact));

@@ -74,6 +74,11 @@ export function withoutBullet(tokens: readonly Token[]): Bulleted {
     if (close(second, first)) return { rest: tokens.slice(at + 2), listed: true, letter };
     if (second?.kind === 'word' || second?.spelt) return { rest: tokens.slice(at + 1), listed: true, letter };
   }
+  // "T1 - squat", "S2: row": its own label and number.
+  if (first?.kind === 'word' && /^[a-z]\d{1,2}$/.test(first.word) && third) {
+    const sign = second?.word === '-' || second?.word === '–' || second?.word === '—';
+    if (sign || close(second, first)) return { rest: tokens.slice(at + 2), listed: true };
+  }
   // "Station 1 step-ups".
   if (first && LABELS.has(first.word) && second?.kind === 'number' && !second.spelt && third?.kind === 'word')
     return { rest: tokens.slice(at + 2), listed: true };
@@ -118,14 +123,16 @@ export function numberedFormat(tokens: readonly Token[]): Match<Fact>[] | null {
 export function headingOf(tokens: readonly Token[]): Heading | null {
   // "10 min stretch: hips, quads".
   if (tokens[0]?.kind === 'seconds' && tokens.length > 1) {
-    const behind = headingOf(tokens.slice(1).filter((token) => token.word !== 'of'));
+    const after = tokens.slice(1).filter((token) => token.word !== 'of');
+    const behind = headingOf(after) ?? headingOf(after.slice(0, 2));
     return behind?.role === 'cool-down' || behind?.role === 'warm-up' ? { ...behind, to: 0 } : null;
   }
   const words = tokens.map((token) => token.word);
   const ends = (at: number) =>
     at >= tokens.length || [':', '-', '–', '—', '(', '\t', '.', ','].includes(words[at]!);
   // "Set 1: squats": one of several, each with its own movements.
-  const nth = tokens[1]?.kind === 'number' && tokens[1].value <= 20 && words[2] === ':';
+  const nth =
+    tokens[1]?.kind === 'number' && tokens[1].value <= 20 && [':', '-', '–', '—'].includes(words[2] ?? '');
   if (
     nth &&
     ['set', 'superset', 'triset', 'complex', 'couplet', 'triplet', 'group', 'list'].includes(words[0]!)

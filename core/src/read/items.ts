@@ -19,7 +19,7 @@ const SEPARATORS: ReadonlyMap<string, Item['joined']> = new Map([
 
 /** What stands between the slashes of a line; one piece where there are none. */
 function betweenSlashes(tokens: readonly Token[]): (readonly Token[])[] {
-  const slashes = tokens.flatMap((token, i) => (token.word === '/' ? [i] : []));
+  const slashes = tokens.flatMap((token, i) => (token.word === '/' || token.word === 'or' ? [i] : []));
   return [...slashes, tokens.length].map((to, k) => tokens.slice(k === 0 ? 0 : slashes[k - 1]! + 1, to));
 }
 
@@ -68,11 +68,16 @@ function tiersOf(
   if (quantities)
     return { rest: [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)], tiers: [] };
   // One way alone is one where both it and what stands before it are movements: "star jumps (step jacks)".
-  const another = named.length === 1 && isMove(inside) && isMove(tokens.slice(0, open));
+  const or = named.length === 1 && inside[0]?.word === 'or';
+  const another =
+    named.length === 1 &&
+    isMove(named[0]!, or ? SURE : undefined) &&
+    isMove(tokens.slice(0, open), or ? SURE : undefined);
   const inlined = [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)];
   // A remark in brackets ("use hands if needed") is no part of the name.
-  if (named.length === 1 && !another && !isMove(inlined) && isMove(rest))
-    return { rest, tiers: [], remark: inside };
+  // "Side plank (knees down)": what it is with the bracket's words is another movement than without.
+  if (named.length === 1 && !another && isMove(inlined, SURE)) return { rest: inlined, tiers: [] };
+  if (named.length === 1 && !another && isMove(rest)) return { rest, tiers: [], remark: inside };
   return named.length > 1 || another
     ? { rest, tiers: named }
     : { rest: [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)], tiers: [] };

@@ -14,7 +14,7 @@ export const DAYS = set(
   'monday tuesday wednesday thursday friday saturday sunday mon tue tues wed thu thur fri sat sun',
 );
 export const NOTE_STARTS = set(
-  'scale scaled scaling total approximately approx duration length what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need',
+  'scale scaled scaling total approximately approx duration length what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning swap switch rotate group emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need',
 );
 export const SECTIONS = set(
   'upper lower body core leg arm abs cardio strength full glute back chest conditioning balance floor standing seated chair mobility shoulder posterior chain plyo total hiit main cardiovascular resistance skill agility',
@@ -46,19 +46,36 @@ export const ROLES_SAID: readonly RoleWords[] = [
     'stretching',
     'wind down',
     'final stretch',
+    'finish with stretch',
+    'finish with a stretch',
+    'end with stretch',
+    'end with a stretch',
     'static stretch',
     'flexibility',
     'relaxation',
+    'relax',
+    'stretch and relax',
+    'stretch & relax',
+    'relax and stretch',
   ].map((w): RoleWords => ({ words: w.split(' '), role: 'cool-down' })),
   ...['finisher', 'burnout', 'burn out', 'cash out', 'finish'].map(
     (w): RoleWords => ({ words: w.split(' '), role: 'finisher' }),
   ),
-  ...['challenge'].map((w): RoleWords => ({ words: w.split(' '), role: 'challenge' })),
+  ...['challenge', 'team challenge', 'group challenge', 'partner challenge', 'then team challenge'].map(
+    (w): RoleWords => ({ words: w.split(' '), role: 'challenge' }),
+  ),
   ...[
     'main circuit',
     'main set',
     'main part',
     'main workout',
+    'main bit',
+    'main session',
+    'main event',
+    'main block',
+    'main section',
+    'main activity',
+    'main content',
     'main',
     'circuit',
     'block',
@@ -89,6 +106,15 @@ export const TIERS: Readonly<Record<string, 'easier' | 'harder'>> = {
 };
 
 export const LABELS = new Set([
+  'stn',
+  'sta',
+  'pos',
+  'bay',
+  'card',
+  'task',
+  'cv',
+  'ar',
+  'drill',
   'station',
   'corner',
   'cone',
@@ -135,6 +161,14 @@ export const BULLETS = new Set([
   '~',
 ]);
 export const PARTING = new Set(['-', '–', '—']);
+/** Before a colon: what is said behind it is of the session, and is not done. */
+export const NOTE_LABELS = set(
+  'plan layout setup equipment kit aim goal venue location place date level target focus music playlist coach instructor cue key tip space room bring dress',
+);
+/** Over a list: what it is a list of. */
+export const LISTS = set(
+  'station exercise move movement drill circuit list menu activity format programme sequence order',
+);
 /** Facts that a movement's line has as well as a clock's. */
 export const DOSELIKE = new Set<Fact['is']>(['sets of', 'sets', 'times', 'reps', 'aside']);
 export const RESTS = set(

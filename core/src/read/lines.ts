@@ -11,7 +11,17 @@ import {
 import { leftOver, withoutBullet } from './headings.ts';
 import { itemsOf, sureOf } from './items.ts';
 import type { Item, LineRead, SaidNumber } from './line.ts';
-import { DAYS, DOSELIKE, NOTE_STARTS, RESTS, SECTIONS, TIERS, TITLE_WORDS } from './line-words.ts';
+import {
+  DAYS,
+  DOSELIKE,
+  LISTS,
+  NOTE_LABELS,
+  NOTE_STARTS,
+  RESTS,
+  SECTIONS,
+  TIERS,
+  TITLE_WORDS,
+} from './line-words.ts';
 import type { Names } from './names.ts';
 import { type LineOf, LONGEST_LINE, MOST_TOKENS, Said, spansOf, spansOfItems } from './said.ts';
 import { tokensOf } from './tokens.ts';
@@ -23,7 +33,11 @@ const LIKELY = 0.6;
 /** Nothing but signs, or of a rest: "rest", "then", "in reverse order". */
 function nothingDone(said: Said): LineOf | null {
   const { content, listed } = said;
-  if (content.length === 0) return said.as('note', 1);
+  // Nothing, or a letter by itself: a greeting's x.
+  if (content.every((token) => /^[a-z]$/.test(token.word))) return said.as('note', 1);
+  // "Stations", "The exercises:": of what the list below it is.
+  const over = content.filter((token) => !['the', 'our', 'today'].includes(token.word));
+  if (!listed && over.length === 1 && LISTS.has(over[0]!.word) && said.colon < 1) return said.as('note', 0.9);
   if (!content.every((token) => RESTS.has(token.word))) return null;
   // "Min 3: rest": a turn of the clock in which nothing is done.
   const turn = listed && content.length === 1 && content[0]!.word === 'rest' ? content[0]! : null;
@@ -67,6 +81,8 @@ function tier(said: Said): LineOf | null {
 function note(said: Said): LineOf | null {
   const { rest, colon, listed } = said;
   const nth = rest[1]?.kind === 'number';
+  const plan = colon >= 1 && colon <= 3 && rest.slice(0, colon).every((token) => token.kind === 'word');
+  if (plan && NOTE_LABELS.has(rest[colon - 1]!.word)) return said.as('note', 0.9);
   if (!NOTE_STARTS.has(rest[0]!.word) || nth || (listed && colon !== 1)) return null;
   if (colon === 1) return said.as('note', 0.9);
   const items = itemsOf(said.names, said.text, rest, said.own);

@@ -57,7 +57,7 @@ const EVERYDAY = new Set(
     'both only also just very much more less most least many some none still even long short tall wide deep warm cool cold water drink rest stop start finish end ready music mats mat cone cones bring tell show ' +
     'beat clock about again always around away back because before being best better big bit body break bring call can come could daily did does even ever everyone everything far feel few find first fun get give good great group had half hard hope idea inside keep kind know large last late learn least leave let life little look lot loud main mean might mind minute moment morning much must name near need never new night nothing number often once open other outside own past person pick place play point put quite really right room round same say second see seem sense several should show side simple since small soft some sort speak stay still such talk than thank them thing think though thought three through today together tomorrow too try turn two upon use usual usually very want way week well went were what where which while who whole why will work would year yes yet ' +
     // and what the library has none of
-    'legpress hacksquat legextensionmachine smithmachine rower sledge battlerope tyreflip crosstrainer exercisebike skimachine treadmill elliptical'
+    'legpress hacksquat legextensionmachine smithmachine rower sledge battlerope pump pumps scrunch scrunches rollout rollouts frogger tyreflip crosstrainer exercisebike skimachine treadmill elliptical'
   ).split(' '),
 );
 
@@ -148,6 +148,14 @@ export function namesOf(library: Library): Names {
       const others = (exact.get(key) ?? []).filter((id) => !there.includes(id));
       exact.set(key, [...there, ...others]);
     }
+  }
+  // "Weight shift" where the library has a standing one and a seated one: standing, where nothing goes by less.
+  for (const move of library.moves) {
+    const words = nameWords(tokensOf(move.name));
+    const bare = words.filter((word) => word !== 'standing');
+    if (bare.length === words.length || bare.length < 2 || exact.has(keyOf(bare))) continue;
+    if (exact.has(`=${sortedKey(bare)}`)) continue;
+    add(bare.join(' '), move.id, false);
   }
   const near = new Map<string, string[]>();
   for (const word of vocabulary)
@@ -246,6 +254,10 @@ const changes: Readonly<Record<string, Change>> = {
   sofa: { says: 'on a sofa', suits: (_, m) => ['hands', 'elbows', 'seat'].includes(m.surface?.for ?? '') },
   feetraised: { says: 'feet raised', suits: (_, m) => m.surface?.for === 'feet' },
   lowimpact: { says: 'without leaving the floor', suits: (d) => middle(d['impact.class']) <= 1 },
+  offbench: {
+    says: 'with a bench',
+    suits: (_, m) => m.surface !== undefined || m.needs.some((need) => need.what === 'firm surface'),
+  },
   nojump: { says: 'without the jump', suits: (d) => middle(d['impact.class']) <= 1 },
   supported: { says: 'holding on', suits: (_, m) => m.needs.some((need) => need.what === 'hand hold') },
   oneleg: { says: 'on one leg', suits: (d) => middle(d['balance.singleLeg']) >= 1 },
@@ -263,6 +275,7 @@ const changes: Readonly<Record<string, Change>> = {
 };
 /** Said of the manner alone: the move stays what it is. */
 const MANNER = new Set([
+  'prisoner',
   'slow',
   'fast',
   'bodyweight',
@@ -282,6 +295,9 @@ const MANNER = new Set([
   'glute',
   'biceps',
 ]);
+
+/** What is held, which changes how heavy a movement is and not what it is. */
+const HELD_THINGS = new Set(['band', 'weighted', 'dumbbell', 'kettlebell', 'barbell', 'offbench']);
 
 /** Both a manner and a rung: taken for the rung only where a name says so. */
 const OF_MANNER = new Set(['slow', 'standing']);
@@ -475,12 +491,29 @@ function readAnew(names: Names, written: readonly string[], linked: boolean): Re
   // A word that asks for another rung or setting of the same family.
   if (found.length === 0) {
     const changing = plain.filter((word) => changes[word] && !OF_MANNER.has(word));
-    const rest = plain.filter((word) => !changing.includes(word) && !MANNER.has(word));
+    const whole = plain.filter((word) => !changing.includes(word));
+    const rest = whole.filter((word) => !MANNER.has(word));
     if (changing.length > 0 && rest.length > 0) {
-      const base = names.exact.get(keyOf(rest)) ?? names.exact.get(`=${sortedKey(rest)}`);
+      // "Fast feet": the manner may be part of the name.
+      const base =
+        names.exact.get(keyOf(whole)) ??
+        names.exact.get(keyOf(rest)) ??
+        names.exact.get(`=${sortedKey(rest)}`);
+      // With a thing that no form of it has, it is still that movement.
+      const bareOf = changing.every((word) => HELD_THINGS.has(word)) ? (base ?? [])[0] : undefined;
       for (const id of base ?? []) {
+        const ofHeads = rest.filter(isHead);
         const suits = (move: string) => {
           const it = library.move(move);
+          // What is held makes no other movement of it: a clam with a band is no side step.
+          if (move !== id && changing.some((word) => HELD_THINGS.has(word))) {
+            const named = it === undefined ? [] : [it.name, ...it.twins];
+            const same = named.some((name) => {
+              const said = nameWords(tokensOf(name));
+              return ofHeads.every((head) => said.includes(head));
+            });
+            if (!same) return false;
+          }
           const demand = rungDemand(library, { move });
           return (
             it !== undefined &&
@@ -496,6 +529,8 @@ function readAnew(names: Names, written: readonly string[], linked: boolean): Re
             0.86,
           );
       }
+      if (bareOf !== undefined && found.length === 0)
+        take([bareOf], `by name; ${changing.map((word) => changes[word]!.says).join(', ')}`, SURE);
     }
   }
   // What is only a manner leaves the move as it is.

@@ -111,7 +111,7 @@ export function tableLines(rows: readonly string[]): { text: string; table: bool
     // Without its frame and its heads a line with strokes in it is a line.
     if (columns === null && !row.includes('\t') && !FRAMED.test(row)) return { text: row, table: false };
     if (cells.every((cell) => /^[-:\s]*$/.test(cell))) return { text: '', table: true };
-    const said = cells.flatMap((cell, i) => {
+    const inCell = (cell: string, i: number): string[] => {
       if (cell === '' || cell === '-' || cell === '–') return [];
       const bare = /^\d+$/.test(cell);
       switch (columns?.[i]) {
@@ -135,13 +135,20 @@ export function tableLines(rows: readonly string[]): { text: string; table: bool
         default:
           return i === 0 && bare && cells.length > 1 ? [] : [cell];
       }
-    });
-    return { text: said.join(', '), table: true };
+    };
+    // Easier and harder ways last: what stands behind one is said of it.
+    const isWay = (i: number) => columns?.[i] === 'easier' || columns?.[i] === 'harder';
+    const said = cells.map((cell, i) => ({ way: isWay(i), says: inCell(cell, i) }));
+    const ordered = [...said.filter(({ way }) => !way), ...said.filter(({ way }) => way)];
+    return { text: ordered.flatMap(({ says }) => says).join(', '), table: true };
   });
 }
 
 /** Lines numbered "1 - ", "2 - " or "1 ", "2 " and so on, without their numbers: one by itself may be a count. */
-export function withoutNumbers(rows: readonly string[]): string[] {
+export function withoutNumbers(written: readonly string[]): string[] {
+  // "C Calf raises" below A1 and B1 is the only one of its letter.
+  const lettered = written.some((row) => /^\s*A1\b/i.test(row));
+  const rows = lettered ? written.map((row) => row.replace(/^(\s*[B-H])(?= +\p{L})/u, '$11')) : written;
   for (const [sign, counts] of [
     [/^\s*(\d{1,2})\s*[-–—]\s+(?=[\p{L}\d])/u, false],
     // "7 times through" is of all of them, though six stand before it.

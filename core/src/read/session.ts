@@ -20,6 +20,7 @@ import {
 } from './names.ts';
 import type { ReadBlock, ReadLine, ReadSession } from './reading.ts';
 import { listedInline, sentencesOf, tableLines, withoutNumbers } from './rows.ts';
+import { settled } from './settle.ts';
 import { stationOf } from './station.ts';
 import { tokensOf } from './tokens.ts';
 
@@ -55,6 +56,13 @@ const isDosed = (read: LineRead): boolean =>
       (fact) => ['seconds', 'metres', 'sets of'].includes(fact.is) || (fact.is === 'reps' && fact.n <= 200),
     ),
   );
+
+/** Titles of classes in which nobody stands. */
+const SEATED = /\b(?:seated|sitting|wheelchair|chair[- ]based|armchair)\b/i;
+const ALL_SEATED = /\b(?:all|everything|everyone|everybody)\b.{0,20}\b(?:seated|sitting)\b/i;
+const ON_FEET = /\b(?:stand|standing|sit to stand|seated|sitting|chair|step|walk|squat|lunge|supported)/i;
+/** Called so, or nearly. */
+const NAMED = 0.9;
 
 const OF_TITLES = new Set<Fact['is']>(['interval', 'rounds', 'sets', 'sets of', 'round rest', 'reps']);
 const titleClock = (text: string): Fact[] =>
@@ -150,6 +158,14 @@ export function readSession(
       ? { ...item, readings }
       : item;
   };
+  let allSeated = false;
+  /** In a seated class "overhead press" is the seated one, where there is one by that name. */
+  const inSeat = (item: Item): Item => {
+    const seated = allSeated || SEATED.test(`${title ?? ''} ${blocks.at(-1)?.name ?? ''}`);
+    if (!seated || ON_FEET.test(item.text)) return item;
+    const readings = readName(names, tokensOf(`seated ${item.text}`), own);
+    return (readings[0]?.sure ?? 0) >= NAMED ? { ...item, readings } : item;
+  };
   /** "squat / row" where things go in pairs is a pair, and no two ways of one. */
   const abreast = (read: LineRead): readonly Item[] => {
     if (read.items.length !== 1 || read.items[0]!.tiers.length === 0 || !read.text.includes('/'))
@@ -162,11 +178,13 @@ export function readSession(
     const chained =
       !climbing &&
       (read.place || /\brepeat\b\W*$|\b(?:\d+|one|two|three|four|five) of each\b/i.test(read.text));
-    const emom = current().facts.some((fact) => fact.is === 'format' && fact.kind === 'emom');
+    const emom = current().facts.some(
+      (fact) => fact.is === 'per station' || (fact.is === 'format' && fact.kind === 'emom'),
+    );
     let parts: Item[] = [];
     const inPairs = current().facts.some((fact) => fact.is === 'format' && fact.kind === 'superset');
     for (const said of inPairs ? abreast(read) : read.items) {
-      const item = current().role === 'cool-down' ? stretchOf(said) : said;
+      const item = inSeat(current().role === 'cool-down' ? stretchOf(said) : said);
       const joins =
         parts.length > 0 &&
         parts.length < 4 &&
@@ -208,6 +226,12 @@ export function readSession(
           (read.sure === 0 && !isDosed(read) && isDosed(next)) ||
           next.fresh)) ||
         (read.kind === 'heading' && read.role === null && read.roundNumber === null) ||
+        // "Workout 7" over a heading of its own.
+        (read.kind === 'heading' &&
+          read.role === 'circuit' &&
+          read.titled &&
+          read.facts.length + read.items.length === 0 &&
+          next.kind === 'heading') ||
         (read.kind === 'note' && (next.kind === 'clock' || next.fresh)) ||
         // In quotation marks it is what it is called.
         /^[“"'«].*[”"'»]$/u.test(read.text) ||
@@ -220,8 +244,14 @@ export function readSession(
         // "A minute each" over a session in parts is what it is called.
         (read.kind === 'clock' && next.fresh && next.kind === 'heading' && !/\d/.test(read.text)));
     if (titles) {
-      title = tidy(read.heading ?? read.text) || null;
-      const named = read.kind === 'clock' && !/\d/.test(read.text);
+      // "Seated exercise - 30 mins": how long all of it takes is no more than its title.
+      const [lasts] = read.facts;
+      const lasting =
+        read.facts.length === 1 &&
+        (lasts!.is === 'work' || lasts!.is === 'in all seconds') &&
+        lasts!.seconds >= LEAST_SESSION;
+      title = tidy((lasting ? null : read.heading) ?? read.text) || null;
+      const named = lasting || (read.kind === 'clock' && !/\d/.test(read.text));
       const weak = named ? [] : read.facts.filter((fact) => fact.is === 'format');
       // What a title says of the clock besides: "band class, 10 reps each, 2 sets".
       const beside = read.kind === 'station' ? titleClock(read.text) : [];
@@ -243,9 +273,15 @@ export function readSession(
           shared = before.facts.filter((fact) => fact.is !== 'rounds' && fact.is !== 'times');
         const made = draft(role, role === 'circuit' && read.heading ? nameOf(read.heading) : null);
         made.round = read.roundNumber !== null;
-        if (empty) {
+        if (empty && before.role !== 'circuit' && before.heads.length > 0) {
+          // Only named: its time is no other part's.
+          notes.push(...before.heads.map((head) => head.text));
+          loose.push(...before.heads);
+          blocks.pop();
+        } else if (empty) {
           blocks.pop();
           made.facts.push(...before.facts);
+          made.above = clockLike(before.facts) ? [...before.facts] : before.above;
           made.heads.push(...before.heads);
         } else made.facts.push(...(inherits.length > 0 ? inherits : read.roundNumber !== null ? shared : []));
         made.facts.push(...read.facts);
@@ -253,6 +289,7 @@ export function readSession(
         blocks.push(made);
         if (read.items.length > 0) {
           addStations(read);
+          made.inline = true;
           // A warm-up on a line of its own is over with it.
           made.whole = role === 'warm-up' && !/[,+&/]\s*$|\band\s*$/.test(read.text);
         } else if (role === 'warm-up' && read.sure < 0.8 && /[-–—:]\s*\p{L}/u.test(read.text)) {
@@ -274,10 +311,18 @@ export function readSession(
           return;
         }
         // At the very end of a list that goes round again a rest lies between the rounds.
+        const saidOften = (facts: readonly Fact[]) =>
+          facts.some((fact) => fact.is === 'rounds' || fact.is === 'times');
         const often = (facts: readonly Fact[]) =>
           facts.some((fact) => (fact.is === 'rounds' || fact.is === 'times') && fact.n > 1);
         const again = often(block.facts) || (next?.kind === 'clock' && often(next.facts));
-        if (read.facts.length === 1 && only!.is === 'rest' && block.rows.length > 0 && again) {
+        if (
+          read.facts.length === 1 &&
+          only!.is === 'rest' &&
+          !only.between &&
+          block.rows.length > 0 &&
+          again
+        ) {
           block.facts.push({ is: 'round rest', seconds: only!.seconds });
           block.heads.push(lineOf(read));
           return;
@@ -286,9 +331,26 @@ export function readSession(
           block.rows.length > 0 &&
           clockLike(read.facts) &&
           (clashes(block.facts, read.facts) ||
+            (next?.kind === 'station' &&
+              next.letter !== null &&
+              next.letter !== block.rows.at(-1)!.read.letter) ||
             (read.fresh && next?.kind === 'station' && !clockLike(block.facts)));
-        const target = begins ? draft('circuit') : block;
-        if (begins) blocks.push(target);
+        // "Then 2 x": how often said anew, over other movements.
+        const anew =
+          block.rows.length > 0 &&
+          next?.kind === 'station' &&
+          read.facts.every((fact) => fact.is === 'times' || fact.is === 'rounds') &&
+          saidOften(block.facts);
+        // A warm-up that was only named is over where a clock goes round.
+        const over =
+          block.role === 'warm-up' &&
+          block.rows.length === 0 &&
+          block.heads.length > 0 &&
+          next?.kind === 'station' &&
+          (saidOften(read.facts) ||
+            read.facts.some((fact) => fact.is === 'interval' || fact.is === 'format'));
+        const target = begins || anew || over ? draft('circuit') : block;
+        if (begins || anew || over) blocks.push(target);
         const rests = read.facts.filter((fact) => fact.is === 'break');
         const clock = read.facts.filter((fact) => fact.is !== 'break');
         target.facts.push(...clock);
@@ -327,6 +389,7 @@ export function readSession(
         return;
       }
       case 'note':
+        allSeated ||= ALL_SEATED.test(read.text);
         notes.push(read.text);
         (blocks.at(-1)?.heads ?? loose).push(lineOf(read));
         return;
@@ -351,17 +414,7 @@ export function readSession(
         addStations(read);
     }
   });
-  pairUp(blocks);
-  // A heading that names what is then listed ("10 to 1 squats and press-ups") is no station of its own.
-  for (const block of blocks) {
-    const listed = block.rows.findIndex((row) => row.read.kind !== 'heading');
-    if (listed < 1) continue;
-    const movesOf = (row: Row) => row.parts.flatMap((part) => part.readings[0]?.moves ?? [part.text]);
-    const below = new Set(block.rows.slice(listed).flatMap(movesOf));
-    const named = block.rows.slice(0, listed);
-    if (named.flatMap(movesOf).every((id) => below.has(id))) block.rows.splice(0, listed);
-  }
-  const filled = blocks.flatMap((block) => splitAtBreaks(block));
+  const filled = settled(blocks, notes);
   const all = filled.filter((block) => block.rows.length > 0);
   const kept = all.slice(0, MOST_BLOCKS);
   if (all.length > kept.length) unread.push(`${all.length - kept.length} parts more than ${MOST_BLOCKS}`);
@@ -376,8 +429,13 @@ export function readSession(
     const rest = restsBetween(block);
     // A rest at the very end of a list that goes round again lies between the rounds.
     const rounds = block.facts.some((fact) => (fact.is === 'rounds' || fact.is === 'times') && fact.n > 1);
-    const closing = !rest && block.after && rounds && block === kept.at(-1);
-    if (closing) block.facts.push({ is: 'round rest', seconds: block.after!.seconds });
+    const behind = !rest && block.after && rounds;
+    const closing = behind && block === kept.at(-1);
+    // Before another part it lies behind every round, the last one too.
+    const said = block.facts.some(
+      (fact) => fact.is === 'round rest' || (fact.is === 'rounds' && fact.rest !== undefined),
+    );
+    if (closing || (behind && !said)) block.facts.push({ is: 'round rest', seconds: block.after!.seconds });
     // What was said of how, of all of them.
     const how = block.facts.filter((fact) => ['phase', 'phases', 'call', 'tempo'].includes(fact.is));
     if (how.length > 0)
@@ -433,32 +491,6 @@ export function readSession(
   };
 }
 
-/**
- * A1 and A2 are done in turn: two of a letter are a pair, more a round of their own; one alone is by itself. What
- * was said behind the last of a letter is the rest after all of them.
- */
-function pairUp(blocks: readonly Draft[]): void {
-  for (const block of blocks) {
-    const letters = new Set(block.rows.map((row) => row.read.letter));
-    const lettered = letters.size === 1 && !letters.has(null);
-    if (!lettered || block.rows.length < 2 || block.facts.some((fact) => fact.is === 'format')) continue;
-    const sets = block.rows
-      .flatMap((row) => row.parts.flatMap((part) => part.facts))
-      .find((fact) => fact.is === 'sets of');
-    if (!sets) continue;
-    // A rest between the members lies in the break behind them.
-    const behind = block.after?.seconds;
-    const pair = block.rows.length === 2;
-    block.facts = block.facts.map((fact) =>
-      fact.is === 'rest' && !fact.between ? { is: 'round rest', seconds: fact.seconds } : fact,
-    );
-    if (behind !== undefined && !block.facts.some((fact) => fact.is === 'round rest'))
-      block.facts.push({ is: 'round rest', seconds: behind });
-    if (pair) block.facts.push({ is: 'format', kind: 'superset', n: sets.sets });
-    else block.facts.push({ is: 'rounds', n: sets.sets });
-  }
-}
-
 /** One reading of several items done in one go. */
 function combined(names: Names, parts: readonly Item[]): Reading[] {
   const best = parts.map((part) => part.readings[0]);
@@ -472,25 +504,4 @@ function combined(names: Names, parts: readonly Item[]): Reading[] {
       sure: Math.min(...best.map((one) => one!.sure)),
     },
   ];
-}
-
-/** A rest in the middle of a list parts it, unless it comes after every station. */
-function splitAtBreaks(block: Draft): Draft[] {
-  const inside = block.breaks.filter(({ at }) => at > 0 && at < block.rows.length);
-  if (inside.length === 0 || inside.length >= block.rows.length - 1) return [block];
-  const cuts = [0, ...inside.map(({ at }) => at), block.rows.length];
-  return cuts.slice(0, -1).map((from, i) => ({
-    ...block,
-    name: i === 0 ? block.name : null,
-    facts: [...block.facts],
-    heads: i === 0 ? block.heads : [],
-    rows: block.rows.slice(from, cuts[i + 1]),
-    breaks: [],
-    after:
-      i < inside.length
-        ? { seconds: clamp(inside[i]!.seconds, 0, 900) }
-        : block.breaks.some(({ at }) => at === block.rows.length)
-          ? block.after
-          : null,
-  }));
 }

@@ -49,7 +49,10 @@ function settingsFor(
 /** What stands on paper beside it: the trainer's own ways, and what was said of how. */
 function wordsOf(row: Row): Pick<Station, 'words'> {
   const remarks = row.parts.flatMap((part) =>
-    part.facts.flatMap((fact) => (fact.is === 'remark' ? [fact.says] : [])),
+    part.facts.flatMap((fact) => {
+      if (fact.is === 'remark') return [fact.says];
+      return fact.is === 'load' && fact.other !== undefined ? [`${fact.kg} or ${fact.other} kg`] : [];
+    }),
   );
   const words = [tierWords(row.tiers), ...remarks].filter(Boolean).join('. ').slice(0, 200);
   return words ? { words } : {};

@@ -243,6 +243,9 @@ const SHAPES: Readonly<Record<string, string>> = {
   eight: 'eightshaped',
 };
 const TURNS = new Set([45, 90, 180, 270, 360]);
+const TURNED = new Set(['jump', 'jumps', 'turn', 'turns', 'hop', 'hops', 'spin', 'spins']);
+/** Behind a number: of what it names. "Four point kneeling", "3 way lunge", "four stage balance". */
+const NAMED_BY_NUMBER = new Set(['point', 'way', 'stage', 'corner', 'square']);
 const DEGREES = new Set(['degree', 'degrees', 'deg', '°', 'º']);
 const OF_LIMBS = new Set([
   'handed',
@@ -289,6 +292,15 @@ const JOININGS: readonly Joining[] = [
     raw[i]!.kind === 'number' && TURNS.has(raw[i]!.value) && DEGREES.has(raw[i + 1]?.text ?? '')
       ? [[wordAt(String(raw[i]!.value), raw[i]!.from, raw[i + 1]!.to)], 2]
       : null,
+  // "180 jumps", "four stage balance".
+  (raw, i) => {
+    const [a, b] = [raw[i]!, raw[i + 1]];
+    const counts = a.kind === 'number' || SPELT[a.text] !== undefined;
+    const named =
+      (TURNS.has(a.value) && a.value >= 90 && TURNED.has(b?.text ?? '')) ||
+      (counts && NAMED_BY_NUMBER.has(b?.text ?? '') && raw[i + 2]?.kind === 'word');
+    return named ? [[wordAt(a.text, a.from, a.to)], 1] : null;
+  },
   // "Figure 4" is a shape.
   (raw, i, before) => {
     const shape = before?.text === 'figure' ? SHAPES[raw[i]!.text] : undefined;
@@ -302,6 +314,24 @@ const JOININGS: readonly Joining[] = [
   (raw, i) =>
     raw[i]!.text === 'super' && ['set', 'sets'].includes(raw[i + 1]?.text ?? '')
       ? [[wordAt('superset', raw[i]!.from, raw[i + 1]!.to)], 2]
+      : null,
+  // "3xAMRAP": times.
+  (raw, i, before) =>
+    before?.kind === 'number' &&
+    touches(before, raw[i]) &&
+    ['xamrap', 'xmax', 'xfailure'].includes(raw[i]!.text)
+      ? [
+          [
+            { ...raw[i]!, text: 'x', to: raw[i]!.from + 1 },
+            { ...raw[i]!, text: raw[i]!.text.slice(1), from: raw[i]!.from + 1 },
+          ],
+          1,
+        ]
+      : null,
+  // "w/o jumping": without.
+  (raw, i) =>
+    slashed(raw, i) && raw[i]!.text === 'w' && ['o', 'out'].includes(raw[i + 2]!.text)
+      ? [[{ ...raw[i]!, text: 'without', to: raw[i + 2]!.to }], 3]
       : null,
   // "w/ a twist": with.
   (raw, i) =>
@@ -459,7 +489,8 @@ function piecesOf(text: string, most: number): Token[] {
       after.to - after.from === 2 &&
       colon.from === raw[end]!.to &&
       after.from === colon.to &&
-      value <= 9 &&
+      // "10:00" is ten minutes; nobody rests for no seconds.
+      (value <= 9 || after.value === 0) &&
       after.value < 60
     ) {
       tokens.push(token('seconds', value * 60 + after.value, after.to));

@@ -141,6 +141,8 @@ const TWINS: Readonly<Record<string, string>> = {
   'knee pushup': 'pushup onknees',
   'pushup knee': 'pushup onknees',
   'plank knee': 'plank onknees',
+  'plank knee down': 'plank onknees',
+  'pushup knee down': 'pushup onknees',
   'pushup toe': 'pushup ontoes',
   'plank toe': 'plank ontoes',
   'half pushup': 'pushup onknees',
@@ -279,6 +281,24 @@ const TWINS: Readonly<Record<string, string>> = {
   theraband: 'band',
   'with band': 'band',
   'with a band': 'band',
+  'yellow band': 'band',
+  'red band': 'band',
+  'green band': 'band',
+  'blue band': 'band',
+  'black band': 'band',
+  'light band': 'band',
+  'heavy band': 'band',
+  'loop band': 'band',
+  'mini loop': 'band',
+  tubing: 'band',
+  'on plinth': '',
+  'on a plinth': '',
+  'on the plinth': '',
+  'on bed': '',
+  'on the bed': '',
+  'on a mat': '',
+  'on the mat': '',
+  'on mat': '',
   'against a band': 'band',
   // machines and things that none of the library's movements is done on
   'leg press': 'legpress',
@@ -462,6 +482,25 @@ const TWINS: Readonly<Record<string, string>> = {
   oblique: 'oblique',
   'cross body': 'cross',
   'body weight row': 'bodyweight row',
+  'off the bench': 'offbench',
+  'off a bench': 'offbench',
+  'from the bench': 'offbench',
+  'from a bench': 'offbench',
+  'kettle bell': 'kettlebell',
+  'dumb bell': 'dumbbell',
+  'bar bell': 'barbell',
+  'hand release pushup': 'pushup',
+  'roll out': 'rollout',
+  pistol: 'pistol',
+  'wall press': 'wall pushup',
+  'over hurdle': 'over',
+  'over a hurdle': 'over',
+  'over cone': 'over',
+  'over a cone': 'over',
+  'over obstacle': 'over',
+  'over an obstacle': 'over',
+  'side to side weight shift': 'weight shift',
+  'weight shift side to side': 'weight shift',
   'pelvic lift': 'hip lift',
   'hip raise': 'bridge',
   'hip bridge': 'bridge',
@@ -592,7 +631,54 @@ export const isHead = (word: string): boolean => HEADS.has(word);
 export const weightOf = (word: string): number =>
   WEIGHTS[word] ?? (HEADS.has(word) ? HEAD_WEIGHT : MODIFIER_WEIGHT);
 
+/** "Holding the bars", "hold onto a chair": everything one may hold on to, however it is said. */
+const HOLDS = [
+  'holding',
+  'hold',
+  'holding on',
+  'hold on',
+  'holding onto',
+  'holding on to',
+  'using',
+  'with hands on',
+  'hand on',
+  'at',
+  'fingertips on',
+];
+const HELD_ON = [
+  'chair',
+  'bar',
+  'rail',
+  'handrail',
+  'worktop',
+  'counter',
+  'table',
+  'sink',
+  'barre',
+  'desk',
+  'bench',
+  'frame',
+  'walker',
+  'support',
+  'parallel bars',
+  'kitchen worktop',
+  'kitchen counter',
+  'chair back',
+  'back of the chair',
+  'back of a chair',
+  'partner',
+  'door frame',
+  'sofa',
+  'windowsill',
+];
+const SUPPORTS = HOLDS.flatMap((hold) =>
+  HELD_ON.flatMap((thing) => ['', 'the ', 'a ', 'your '].map((article) => `${hold} ${article}${thing}`)),
+);
+
 const phrases = new Phrases<readonly string[]>();
+for (const said of SUPPORTS)
+  if (TWINS[said] === undefined && !/^(?:hand on|at|using) (?:\w+ )?(?:bench|sofa|desk|partner)$/.test(said))
+    phrases.add(said.split(' ').map(singular), ['supported']);
 for (const [said, means] of Object.entries(TWINS))
   phrases.add(said.split(' ').map(singular), means === '' ? [] : means.split(' '));
 /** What the tables make of words, so that a typing error in one of them is known for what it is. */

@@ -118,7 +118,10 @@ export function sessionFaults(library: Library, { text, expected }: SessionCase)
       say(`station ${station}`, 'missing', line);
       continue;
     }
-    if (moves === '?' ? library.move(got.move) !== undefined : !moves!.split('|').includes(got.move))
+    const chained = [got.move, ...(got.chain ?? []).map((part) => part.move)].join('+');
+    if (moves!.includes('+') && moves === chained) {
+      // all its parts, in their order
+    } else if (moves === '?' ? library.move(got.move) !== undefined : !moves!.split('|').includes(got.move))
       say(`“${got.typed}”`, got.move, moves);
     for (const one of more) {
       if (one.startsWith('+')) {

@@ -1,0 +1,189 @@
+import { clamp, type Draft, type Row } from './draft.ts';
+import type { Fact } from './facts.ts';
+
+/**
+ * A1 and A2 are done in turn: two of a letter are a pair, more a round of their own; one alone is by itself. What
+ * was said behind the last of a letter is the rest after all of them.
+ */
+function pairUp(blocks: readonly Draft[]): void {
+  for (const block of blocks) {
+    const letters = new Set(block.rows.map((row) => row.read.letter));
+    const lettered = letters.size === 1 && !letters.has(null);
+    if (!lettered || block.rows.length < 2 || block.facts.some((fact) => fact.is === 'format')) continue;
+    const often = (fact: Fact) =>
+      fact.is === 'sets of' || fact.is === 'sets' || fact.is === 'rounds' || fact.is === 'times';
+    const said = [
+      ...block.rows.flatMap((row) => row.parts.flatMap((part) => part.facts)),
+      ...block.facts,
+    ].find(often);
+    if (!said) continue;
+    const sets = said.is === 'sets of' ? said.sets : (said as { n: number }).n;
+    // A rest between the members lies in the break behind them.
+    const behind = block.after?.seconds;
+    const pair = block.rows.length === 2;
+    block.facts = block.facts.map((fact) =>
+      fact.is === 'rest' && !fact.between ? { is: 'round rest', seconds: fact.seconds } : fact,
+    );
+    if (behind !== undefined && !block.facts.some((fact) => fact.is === 'round rest'))
+      block.facts.push({ is: 'round rest', seconds: behind });
+    if (pair) block.facts.push({ is: 'format', kind: 'superset', n: sets });
+    else block.facts.push({ is: 'rounds', n: sets });
+  }
+}
+
+/** A rest in the middle of a list parts it, unless it comes after every station. */
+function splitAtBreaks(block: Draft): Draft[] {
+  const inside = block.breaks.filter(({ at }) => at > 0 && at < block.rows.length);
+  if (inside.length === 0 || inside.length >= block.rows.length - 1) return [block];
+  const cuts = [0, ...inside.map(({ at }) => at), block.rows.length];
+  return cuts.slice(0, -1).map((from, i) => ({
+    ...block,
+    name: i === 0 ? block.name : null,
+    facts: [...block.facts],
+    heads: i === 0 ? block.heads : [],
+    rows: block.rows.slice(from, cuts[i + 1]),
+    breaks: [],
+    after:
+      i < inside.length
+        ? { seconds: clamp(inside[i]!.seconds, 0, 900) }
+        : block.breaks.some(({ at }) => at === block.rows.length)
+          ? block.after
+          : null,
+  }));
+}
+
+/** "8 x 20/10 squat jumps" on every line: each is a clock of its own, with the rest that was said between them. */
+function boutsApart(block: Draft): Draft[] {
+  const bouts = block.rows.map(({ parts }) =>
+    parts.flatMap(({ facts }) => facts).find((fact) => fact.is === 'bouts'),
+  );
+  if (block.rows.length === 0 || !bouts.every((one) => one !== undefined)) return [block];
+  const between = block.facts.findLast((fact) => ['rest', 'round rest', 'part rest'].includes(fact.is));
+  const seconds = between && 'seconds' in between ? (between.seconds ?? 0) : 0;
+  return block.rows.map((row, i): Draft => {
+    const { n, work, rest } = bouts[i] as Extract<Fact, { is: 'bouts' }>;
+    const last = i === block.rows.length - 1;
+    return {
+      ...block,
+      name: i === 0 ? block.name : null,
+      heads: i === 0 ? block.heads : [],
+      rows: [row],
+      breaks: [],
+      facts: [
+        { is: 'interval', work, rest },
+        { is: 'rounds', n },
+      ],
+      after: last ? block.after : seconds > 0 ? { seconds } : null,
+    };
+  });
+}
+
+const CLOCKS = new Set<Fact['is']>(['interval', 'work', 'format', 'steps', 'level', 'sets of', 'sets']);
+/** "Work 40, rest 20" over several parts that say no clock of their own is the clock of each of them. */
+function clockAbove(blocks: readonly Draft[]): void {
+  const [first, ...others] = blocks.filter((block) => block.role === 'circuit');
+  if (!first?.above) return;
+  for (const block of others) {
+    const counted = block.rows.some(({ parts }) => parts.some(({ facts }) => facts.length > 0));
+    if (!counted && !block.facts.some((fact) => CLOCKS.has(fact.is))) block.facts.unshift(...first.above);
+  }
+}
+
+/** A heading that names what is then listed ("10 to 1 squats and press-ups") is no station of its own. */
+function withoutNamed(block: Draft): void {
+  const listed = block.rows.findIndex((row) => row.read.kind !== 'heading');
+  if (listed < 1) return;
+  const movesOf = (row: Row) => row.parts.flatMap((part) => part.readings[0]?.moves ?? [part.text]);
+  const below = new Set(block.rows.slice(listed).flatMap(movesOf));
+  const named = block.rows.slice(0, listed);
+  if (named.flatMap(movesOf).every((id) => below.has(id))) block.rows.splice(0, listed);
+}
+
+/** Nothing is done for longer than a minute or two at one of several places of a turn. In seconds; estimate. */
+const LONG_TURN = 90;
+const MOST_OF_A_TURN = 4;
+/**
+ * "Every 3 minutes: 15 rows, 12 press-ups, 9 jumps": a turn so long, over movements with counts and no label of
+ * whose turn it is, has all of them in it.
+ */
+function wholeTurns(block: Draft): void {
+  const format = block.facts.find((fact) => fact.is === 'format');
+  if (format?.is !== 'format' || format.kind !== 'emom' || (format.every ?? 0) < LONG_TURN) return;
+  const { rows } = block;
+  const counted = rows.filter(({ parts }) =>
+    parts.some(({ facts }) => facts.some((fact) => fact.is === 'reps' || fact.is === 'metres')),
+  ).length;
+  if (counted < 2 || counted < rows.length - 1 || rows.some(({ read }) => read.listed)) return;
+  if (rows.length > MOST_OF_A_TURN) return;
+  const [first] = rows;
+  block.rows = [
+    {
+      ...first!,
+      parts: rows.flatMap(({ parts }) => parts),
+      tiers: rows.flatMap(({ tiers }) => tiers),
+    },
+  ];
+}
+
+/** "1 min rest between rounds" over rounds with movements of their own: each round but the last has it behind it. */
+function restsOfRounds(blocks: readonly Draft[]): void {
+  const rounds = blocks.filter((block) => block.round && block.rows.length > 0);
+  const rest = rounds.flatMap((block) => block.facts).findLast((fact) => fact.is === 'round rest');
+  if (rounds.length < 2 || rest?.is !== 'round rest') return;
+  for (const block of rounds.slice(0, -1))
+    if (block.facts.every((fact) => fact.is !== 'rounds' || fact.n === 1))
+      block.after ??= { seconds: clamp(rest.seconds, 0, 900) };
+}
+
+/** "Upper: …", "Lower: …", "Core: …" on a line each, and then "rest 45 s": it is of all of them. */
+function clockOfAll(blocks: readonly Draft[]): void {
+  const last = blocks.at(-1);
+  if (!last?.inline) return;
+  const shared = last.facts.filter((fact) => fact.is === 'rest' || fact.is === 'round rest');
+  for (const block of blocks.slice(0, -1).reverse()) {
+    if (!block.inline || block.role !== 'circuit') break;
+    if (!block.facts.some((fact) => fact.is === 'rest' || fact.is === 'round rest'))
+      block.facts.push(...shared);
+  }
+}
+
+/** As few words are a name; more are a sentence. */
+const FEWEST_WORDS = 4;
+const wordsOf = (row: Row) => row.parts.flatMap((part) => part.text.split(/\s+/)).length;
+/** A line of words between others that all have a count is said of them, and nothing that is done. */
+function withoutRemarks(block: Draft, notes: string[]): void {
+  const dosed = (row: Row) => row.read.listed || row.parts.some((part) => part.facts.length > 0);
+  const stays = block.rows.filter(dosed);
+  if (stays.length < 3 || stays.length < block.rows.length - 1) return;
+  for (const row of block.rows)
+    if (!dosed(row) && row.read.sure < 0.3 && wordsOf(row) >= FEWEST_WORDS) {
+      notes.push(row.read.text);
+      block.heads.push({
+        line: row.read.line,
+        text: row.read.text,
+        kind: 'note',
+        sure: 0.5,
+        read: [],
+        dose: null,
+        spans: [],
+        station: null,
+        tiers: [],
+      });
+      block.rows = block.rows.filter((other) => other !== row);
+    }
+}
+
+/** Parts as they stand once all lines have been read: what each says of the others is settled. */
+export function settled(blocks: readonly Draft[], notes: string[]): Draft[] {
+  pairUp(blocks);
+  for (const block of blocks) {
+    withoutNamed(block);
+    withoutRemarks(block, notes);
+    wholeTurns(block);
+  }
+  restsOfRounds(blocks);
+  const filled = blocks.filter((block) => block.rows.length > 0);
+  clockOfAll(filled);
+  clockAbove(filled);
+  return blocks.flatMap(boutsApart).flatMap((block) => splitAtBreaks(block));
+}
