@@ -1,5 +1,5 @@
-import { expect } from '@playwright/test';
 import { lookAt, type Screen } from './axe.ts';
+import { expect } from './browser.ts';
 
 const SCREENS: readonly Screen[] = [
   ['the floor', '/plan/tuesday-ten', async () => {}],

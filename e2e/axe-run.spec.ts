@@ -1,5 +1,5 @@
-import { expect, type Page } from '@playwright/test';
 import { lookAt, type Screen } from './axe.ts';
+import { expect, type Page } from './browser.ts';
 
 /** Makes a run of the evening class and goes to it; `on` to one of its other faces. */
 const toRun =

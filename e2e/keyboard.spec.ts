@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from './browser.ts';
 import { TestServer } from './server.ts';
 
 const server = new TestServer(4702);

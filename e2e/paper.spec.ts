@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { decodeLibrary } from '@inner-rung/core/forms';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from './browser.ts';
 import { TestServer } from './server.ts';
 
 // The next port is the one it opens to the network: no other test’s server stands there.

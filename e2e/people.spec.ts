@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from './browser.ts';
 import { TestServer } from './server.ts';
 
 const server = new TestServer(4712);
