@@ -54,7 +54,11 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   const times = lastOf(said, 'times');
   const roundsFact = lastOf(said, 'rounds');
   const inOneGo = lastOf(said, 'in one go');
-  const rounds = roundsFact ?? times ?? (inOneGo?.n === undefined ? undefined : { n: inOneGo.n });
+  const rounds =
+    roundsFact ??
+    times ??
+    lastOf(said, 'bouts each') ??
+    (inOneGo?.n === undefined ? undefined : { n: inOneGo.n });
   const bareTime = lastOf(said, 'work')?.seconds;
   // Nothing is done for as long as a session at each of several stations: it is for all of them.
   const whole = !interval && n > 1 && (bareTime ?? 0) >= LEAST_SESSION ? bareTime : undefined;
@@ -68,10 +72,13 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
     restBesideEach(rowFacts, roundsFact?.rest !== undefined && rowFacts.length > 1);
   const roundRest =
     lastOf(said, 'round rest')?.seconds ??
-    roundsFact?.rest ??
+    allOf(said, 'rounds').findLast((fact) => fact.rest !== undefined)?.rest ??
     lastOf(said, 'part rest')?.seconds ??
     ((rounds?.n ?? 1) > 1 ? restBesideLast(rowFacts) : undefined);
-  const steps = lastOf(said, 'steps');
+  // "5-4-3-2-1 workout" over five movements with those counts: each has its own.
+  const counts = doses.flatMap((dose) => dose?.reps ?? []);
+  const ownCounts = counts.length >= 3 && new Set(counts).size >= 3;
+  const steps = ownCounts ? undefined : lastOf(said, 'steps');
   const cap = lastOf(said, 'cap')?.seconds ?? kindSaid?.seconds;
   const setsOf =
     lastOf(said, 'sets of') ??

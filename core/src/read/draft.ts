@@ -51,8 +51,10 @@ export const within = (key: keyof typeof INPUTS, n: number) => clamp(n, INPUTS[k
 export function doseOf(facts: readonly Fact[]): Dose | null {
   const dose: { -readonly [K in keyof Dose]: Dose[K] } = {};
   for (const fact of facts) {
-    if (fact.is === 'reps' && dose.seconds === undefined && dose.metres === undefined)
+    if (fact.is === 'reps' && dose.seconds === undefined && dose.metres === undefined) {
       dose.reps = clamp(fact.n, 1, 500);
+      if (fact.each) dose.each = true;
+    }
     if (fact.is === 'seconds' && dose.reps === undefined && dose.metres === undefined)
       dose.seconds = clamp(fact.seconds, 1, 900);
     if (fact.is === 'metres' && dose.reps === undefined && dose.seconds === undefined)

@@ -56,7 +56,7 @@ export type Fact =
   /** One works while the other rests. */
   | { readonly is: 'partner' }
   // how much
-  | { readonly is: 'reps'; readonly n: number }
+  | { readonly is: 'reps'; readonly n: number; readonly each?: true }
   | { readonly is: 'seconds'; readonly seconds: number }
   | { readonly is: 'metres'; readonly n: number }
   /** `other` where two were written: "24/16 kg". */
@@ -424,6 +424,34 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.6,
   },
   { is: 'everything|all is|are|at|for N @rep?', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.5 },
+  { is: 'straight through', says: () => ({ is: 'aside' }), weight: 0.2 },
+  { is: '@|at? rpe of? N', says: ([n]) => ({ is: 'remark', says: `RPE ${n}` }), weight: 0.6 },
+  {
+    is: 'N set of N @rep? each|per|a @sideword',
+    says: ([sets, reps]) => (sets! <= 12 ? { is: 'sets of', sets: sets!, reps: reps!, each: true } : null),
+    weight: 0.8,
+  },
+  {
+    is: 'N round|bout|set of? each|apiece @station?',
+    says: count((n) => ({ is: 'bouts each', n }), 20),
+    weight: 0.8,
+  },
+  {
+    is: 'do? each|every @station N time',
+    says: count((n) => ({ is: 'reps', n }), 500),
+    weight: 1.2,
+  },
+  {
+    is: 'once|twice|thrice a|per|every|each day|week',
+    says: () => ({ is: 'aside' }),
+    weight: 1,
+  },
+  { is: 'N time a|per day|week', says: () => ({ is: 'aside' }), weight: 1.2 },
+  {
+    is: 'N @x T round|bout',
+    says: ([, seconds]) => ({ is: 'work', seconds: seconds! }),
+    weight: 1,
+  },
   { is: 'all N @rep', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.5 },
   {
     is: 'slow|slowly|steady|steadily|controlled|smooth',
@@ -715,6 +743,8 @@ function range(values: readonly number[]): number[] {
   return found;
 }
 
+const boutsOf = (n: number, work: number, rest: number): Fact | null =>
+  n <= 40 && work >= LEAST_WORK && work <= 600 && rest <= 600 ? { is: 'bouts', n, work, rest } : null;
 const ofLoad = (kg: number) => Math.round(kg * 2) / 2;
 const loads = ([kg, other]: readonly number[]): Fact | null =>
   kg! <= 200 && other! <= 200 ? { is: 'load', kg: ofLoad(kg!), other: ofLoad(other!) } : null;
@@ -741,6 +771,12 @@ const DOSE: readonly Rule<Fact>[] = [
   { is: '@x N @rep|pace|breath|length|lap|step?', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.2 },
   { is: 'for? T of?', says: ([s]) => (ok(s!) && s! <= 3600 ? { is: 'seconds', seconds: s! } : null) },
   { is: 'for? T hold', says: ([s]) => ({ is: 'seconds', seconds: s! }), weight: 0.3 },
+  {
+    is: 'N / N',
+    says: ([left, right]) =>
+      left === right && left! >= 1 && left! <= 100 ? { is: 'reps', n: left!, each: true } : null,
+    weight: 0.8,
+  },
   { is: '@x T', says: ([s]) => ({ is: 'seconds', seconds: s! }), weight: 0.3 },
   {
     is: 'N @x N @rep?',
@@ -819,11 +855,18 @@ const DOSE: readonly Rule<Fact>[] = [
     says: ([kg]) => (kg! <= 200 ? { is: 'load', kg: ofLoad(kg!) } : null),
   },
   {
+    is: 'Q on|work @sep? Q off|rest|easy @sep? @x N',
+    says: ([work, rest, n]) => boutsOf(n!, work!, rest!),
+    weight: 1.5,
+  },
+  {
+    is: 'N @x Q on|work|hard @sep? Q off|rest|easy',
+    says: ([n, work, rest]) => boutsOf(n!, work!, rest!),
+    weight: 1.5,
+  },
+  {
     is: 'N @x Q / Q',
-    says: ([n, work, rest]) =>
-      n! <= 40 && work! >= LEAST_WORK && work! <= 600 && rest! <= 600
-        ? { is: 'bouts', n: n!, work: work!, rest: rest! }
-        : null,
+    says: ([n, work, rest]) => boutsOf(n!, work!, rest!),
     weight: 1,
   },
   { is: 'at|on|@|from? a? N / CM', says: ([, cm]) => ({ is: 'height', cm: cm! }), weight: 1 },
@@ -893,7 +936,7 @@ const DOSE: readonly Rule<Fact>[] = [
   },
   { is: 'max|maximum effort|rep?', says: () => ({ is: 'aside' }) },
   {
-    is: 'N @x|set of? max|amrap|failure',
+    is: 'N @x|set of|to? max|amrap|failure',
     says: ([sets]) => (sets! <= 12 ? { is: 'sets of', sets: sets! } : null),
     weight: 0.8,
   },

@@ -6,7 +6,7 @@ import type { Item } from './line.ts';
 import { OF_BLOCKS, PARTING, SECTIONS, TITLE_WORDS } from './line-words.ts';
 import { readName } from './names.ts';
 import { type LineOf, type Said, spansOf, spansOfItems } from './said.ts';
-import type { Token } from './tokens.ts';
+import { type Token, tokensOf } from './tokens.ts';
 
 /** Likely to be a movement. */
 const LIKELY = 0.6;
@@ -27,6 +27,19 @@ const CALM: ReadonlyMap<string, 'warm-up' | 'cool-down'> = new Map([
   ['stretch', 'cool-down'],
   ['flexibility', 'cool-down'],
   ['cool', 'cool-down'],
+]);
+/** Before a colon, of the clock behind it: "Each block: …", "Dose: …". */
+const OF_CLOCKS = new Set([
+  'block',
+  'dose',
+  'timing',
+  'time',
+  'protocol',
+  'scheme',
+  'structure',
+  'rep',
+  'work',
+  'part',
 ]);
 /** A part of a session is no shorter, in seconds. Estimate. */
 const LEAST_PART = 90;
@@ -76,7 +89,11 @@ export function partHeading(said: Said): LineOf | null {
       after.findIndex((token) => token.word === ':'),
     ),
   );
-  const parted = clock.length > 0 && leftOver(clock, factsIn(CLOCK_GRAMMAR, clock)).length === 0;
+  const clockSays = factsIn(CLOCK_GRAMMAR, clock);
+  // "Part 1: strength – every 2 mins x 5: 5 back squats": what it is for stands beside its clock.
+  const parted =
+    clockSays.length > 0 &&
+    leftOver(clock, clockSays).every((token) => token.kind === 'word' && SECTIONS.has(token.word));
   const timing = parted ? clock : after;
   const matches = factsIn(CLOCK_GRAMMAR, timing);
   const part = { what: 'heading', from: rest[0]!.from, to: rest[Math.max(0, heading.to - 1)]!.to };
@@ -277,6 +294,12 @@ function nameBefore(said: Said, clock: readonly Token[], matches: readonly Match
   return said.text.slice(label[0]!.from, label.at(-1)!.to);
 }
 
+/** Nothing but words of the clock. */
+const saysClock = (text: string): boolean => {
+  const tokens = tokensOf(text);
+  return leftOver(tokens, factsIn(CLOCK_GRAMMAR, tokens)).length === 0;
+};
+
 /** "Legs: squats, lunges": what they are of, and behind the colon the movements. */
 export function labelThenMoves(said: Said): LineOf | null {
   const { rest, text, names, own, colon, titled } = said;
@@ -284,13 +307,17 @@ export function labelThenMoves(said: Said): LineOf | null {
   // "Back class (for Jo): pelvic tilts, knee rolls": what stands in brackets is no part of what it is called.
   const open = rest.findIndex((token) => token.word === '(');
   const label = rest.slice(0, open > 0 && open < colon ? open : colon);
-  if (label.length > 6 || !isLabel(names, label, own)) return null;
+  if (said.clockFacts.filter((fact) => fact.is === 'level').length >= 2) return null;
+  const long = label.filter((token) => token.kind !== 'sign').length;
+  if (long > 8 || !isLabel(names, label, own)) return null;
   const { rest: behind, facts: ofAll } = withoutClock(rest.slice(colon + 1));
   const items = itemsOf(names, text, behind, own);
   const dosed = items.filter((item) => item.facts.length > 0).length;
   // Three things and more behind it, most with a count, are things to do, known or not.
   if (!isList(items) && !(items.length >= 3 && dosed >= items.length / 2)) return null;
-  if (label.length > 4 && items.length < 2) return null;
+  // "Each block: 4 exercises, 40 s work, 20 s rest" lists nothing that is done.
+  if (items.every((item) => sureOf(item) < LIKELY && saysClock(item.text))) return null;
+  if ((long > 4 && items.length < 2) || (long > 6 && known(items) < 3)) return null;
   const whole = label.find((token) => token.kind === 'seconds' && token.value % 60 === 0);
   const sections =
     whole !== undefined || label.every((token) => SECTIONS.has(token.word) || token.word === 'and');
@@ -322,7 +349,7 @@ export function titleThenClock(said: Said): LineOf | null {
   const whole = label.find((token) => token.kind === 'seconds' && token.value >= LEAST_PART);
   const plain =
     label.every((token) => token.kind === 'word' || token === whole) &&
-    label.some((token) => TITLE_WORDS.has(token.word)) &&
+    label.some((token) => TITLE_WORDS.has(token.word) || OF_CLOCKS.has(token.word)) &&
     factsIn(
       CLOCK_GRAMMAR,
       label.filter((token) => token !== whole),

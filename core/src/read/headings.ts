@@ -87,6 +87,22 @@ export function withoutBullet(tokens: readonly Token[]): Bulleted {
   return { rest: tokens.slice(at), listed };
 }
 
+/** "Warm-up game: …", "Chair based warm up 10 mins": the part's word stands among others. */
+function calmAmong(tokens: readonly Token[], words: readonly string[]): Heading | null {
+  const colon = words.indexOf(':');
+  const timed = tokens.findIndex((token) => token.kind === 'seconds');
+  const to = colon > 0 ? colon : timed > 0 ? timed : -1;
+  const before = words.slice(0, Math.max(0, to)).filter((word) => word !== '-');
+  const plain = tokens.slice(0, Math.max(0, to)).every(({ kind, word }) => kind === 'word' || word === '-');
+  if (to < 2 || to > 6 || !plain) return null;
+  for (const { words: said, role } of ROLES_SAID) {
+    if (said.length !== 2 || (role !== 'warm-up' && role !== 'cool-down')) continue;
+    const at = before.findIndex((word, i) => word === said[0] && before[i + 1] === said[1]);
+    if (at > 0 || (at === 0 && colon > 0)) return { role, to: colon > 0 ? colon + 1 : to, roundNumber: null };
+  }
+  return null;
+}
+
 interface Heading {
   readonly role: Role | null;
   readonly to: number;
@@ -129,7 +145,7 @@ export function headingOf(tokens: readonly Token[]): Heading | null {
   }
   const words = tokens.map((token) => token.word);
   const ends = (at: number) =>
-    at >= tokens.length || [':', '-', '–', '—', '(', '\t', '.', ','].includes(words[at]!);
+    at >= tokens.length || [':', '-', '–', '—', '(', '\t', '.', ',', '='].includes(words[at]!);
   // "Set 1: squats": one of several, each with its own movements.
   const nth =
     tokens[1]?.kind === 'number' && tokens[1].value <= 20 && [':', '-', '–', '—'].includes(words[2] ?? '');
@@ -150,6 +166,10 @@ export function headingOf(tokens: readonly Token[]): Heading | null {
     if (!dashed && !said.every((word, i) => words[i] === word)) continue;
     const toEnd = words[length] === 'to' && words[length + 1] === 'finish' ? 2 : 0;
     const at = numbered(length + toEnd);
+    // "Circuit x 3: swings, squats".
+    const times =
+      role === 'circuit' && ['x', '×'].includes(words[at] ?? '') && tokens[at + 1]?.kind === 'number';
+    if (times && words[at + 2] === ':') return { role, to: at, roundNumber: null };
     if (ends(at))
       return {
         role,
@@ -168,7 +188,7 @@ export function headingOf(tokens: readonly Token[]): Heading | null {
         return { role, to: at, roundNumber: null };
     }
   }
-  return null;
+  return calmAmong(tokens, words);
 }
 
 /** "(x3)" at the very end of a part: how often all of it. */

@@ -56,12 +56,17 @@ function nothingDone(said: Said): LineOf | null {
 
 /** A day by itself begins another part. */
 function day(said: Said): LineOf | null {
-  const [only] = said.content;
-  if (said.content.length !== 1 || !DAYS.has(only!.word)) return null;
+  const [only, which] = said.content;
+  // "Day A", "Session 2".
+  const nth =
+    said.content.length === 2 &&
+    ['day', 'session'].includes(only!.word) &&
+    (which!.kind === 'number' || /^[a-e]$/.test(which!.word));
+  if (!nth && (said.content.length !== 1 || !DAYS.has(only!.word))) return null;
   return said.as('heading', 0.8, {
     role: 'circuit',
-    heading: said.text.slice(only!.from, only!.to),
-    spans: [{ what: 'heading', from: only!.from, to: only!.to }],
+    heading: said.text.slice(only!.from, (nth ? which! : only!).to),
+    spans: [{ what: 'heading', from: only!.from, to: (nth ? which! : only!).to }],
     titled: true,
   });
 }

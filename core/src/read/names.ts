@@ -347,6 +347,10 @@ const TELLING = 0.55;
 const HAS_HEAD = 0.02;
 const OWN_NAME = 0.004;
 
+/** On one limb where nobody said so: another, harder movement. */
+const ONE_LIMB = new Set(['oneleg', 'onearm']);
+const UNSAID = 0.15;
+
 /** How much of a name and of what was written agree. */
 function scoreOf(entry: Entry, words: readonly string[], total: number): Scored {
   const left = [...words];
@@ -371,7 +375,8 @@ function scoreOf(entry: Entry, words: readonly string[], total: number): Scored 
     (2 * shared) / (total + entry.weight) -
     lostHeads * 0.12 -
     (otherLimb ? OTHER_LIMB : elsewhere ? ELSEWHERE : 0) -
-    newHeads * NEW_HEAD +
+    newHeads * NEW_HEAD -
+    (entry.words.some((own) => ONE_LIMB.has(own) && !words.includes(own)) ? UNSAID : 0) +
     (heads > 0 ? HAS_HEAD : 0) +
     (entry.own ? OWN_NAME : 0);
   return { entry, score, left };

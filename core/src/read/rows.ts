@@ -93,7 +93,9 @@ function headsOf(cells: readonly string[]): (string | undefined)[] | null {
 export function tableLines(rows: readonly string[]): { text: string; table: boolean }[] {
   let by = '|';
   let columns: readonly (string | undefined)[] | null = null;
-  return rows.map((row) => {
+  return rows.map((written) => {
+    // "Squats / rest": the rest is the clock's.
+    const row = written.replace(/\s*\/\s*rest\s*$/i, '');
     // Saved from a spreadsheet: heads with commas between, and as many cells below.
     const commas = cellsOf(row, ',');
     if (by === '|' && commas.length >= 2 && headsOf(commas)) by = ',';
@@ -144,11 +146,23 @@ export function tableLines(rows: readonly string[]): { text: string; table: bool
   });
 }
 
+/** "R1 jab cross", "R2 hooks": letters that pair nothing, with numbers that count; null where there are none. */
+function ofOneLetter(rows: readonly string[]): string[] | null {
+  const marked = rows.map((row) => /^\s*([I-Z])(\d{1,2})[.):]?\s+(?=\p{L})/iu.exec(row));
+  const letters = new Set(marked.flatMap((found) => (found ? [found[1]!.toLowerCase()] : [])));
+  const numbers = marked.flatMap((found) => (found ? [Number(found[2])] : []));
+  const counts = numbers.length >= 2 && numbers.every((n, i) => n === i + 1);
+  if (letters.size !== 1 || !counts) return null;
+  return rows.map((row, i) => (marked[i] ? `• ${row.slice(marked[i]![0].length)}` : row));
+}
+
 /** Lines numbered "1 - ", "2 - " or "1 ", "2 " and so on, without their numbers: one by itself may be a count. */
 export function withoutNumbers(written: readonly string[]): string[] {
   // "C Calf raises" below A1 and B1 is the only one of its letter.
   const lettered = written.some((row) => /^\s*A1\b/i.test(row));
-  const rows = lettered ? written.map((row) => row.replace(/^(\s*[B-H])(?= +\p{L})/u, '$11')) : written;
+  const named = ofOneLetter(written);
+  const rows =
+    named ?? (lettered ? written.map((row) => row.replace(/^(\s*[B-H])(?= +\p{L})/u, '$11')) : written);
   for (const [sign, counts] of [
     [/^\s*(\d{1,2})\s*[-–—]\s+(?=[\p{L}\d])/u, false],
     // "7 times through" is of all of them, though six stand before it.

@@ -30,6 +30,13 @@ const MOST_CHARACTERS = 40_000;
 
 const clockLike = (facts: readonly Fact[]) =>
   facts.some((fact) => ['interval', 'work', 'format', 'steps', 'level', 'sets of', 'sets'].includes(fact.is));
+/** All of it is done more than once. */
+const goesRound = (facts: readonly Fact[]) =>
+  facts.some(
+    (fact) =>
+      ((fact.is === 'rounds' || fact.is === 'times') && fact.n > 1) ||
+      (fact.is === 'format' && fact.kind === 'superset' && (fact.n ?? 1) > 1),
+  );
 const clashes = (a: readonly Fact[], b: readonly Fact[]) => {
   const kinds = (facts: readonly Fact[]) =>
     new Set(
@@ -160,8 +167,10 @@ export function readSession(
   };
   let allSeated = false;
   /** In a seated class "overhead press" is the seated one, where there is one by that name. */
-  const inSeat = (item: Item): Item => {
-    const seated = allSeated || SEATED.test(`${title ?? ''} ${blocks.at(-1)?.name ?? ''}`);
+  const inSeat = (item: Item, read: LineRead): Item => {
+    const seated =
+      allSeated ||
+      SEATED.test(`${title ?? ''} ${blocks.at(-1)?.name ?? ''} ${read.kind === 'heading' ? read.text : ''}`);
     if (!seated || ON_FEET.test(item.text)) return item;
     const readings = readName(names, tokensOf(`seated ${item.text}`), own);
     return (readings[0]?.sure ?? 0) >= NAMED ? { ...item, readings } : item;
@@ -184,7 +193,7 @@ export function readSession(
     let parts: Item[] = [];
     const inPairs = current().facts.some((fact) => fact.is === 'format' && fact.kind === 'superset');
     for (const said of inPairs ? abreast(read) : read.items) {
-      const item = inSeat(current().role === 'cool-down' ? stretchOf(said) : said);
+      const item = inSeat(current().role === 'cool-down' ? stretchOf(said) : said, read);
       const joins =
         parts.length > 0 &&
         parts.length < 4 &&
@@ -223,7 +232,7 @@ export function readSession(
           next.kind === 'heading' ||
           (next.listed && !read.listed && read.sure < 0.4) ||
           // "The 300" over lines with counts.
-          (read.sure === 0 && !isDosed(read) && isDosed(next)) ||
+          (read.sure < 0.4 && !read.listed && !isDosed(read) && isDosed(next)) ||
           next.fresh)) ||
         (read.kind === 'heading' && read.role === null && read.roundNumber === null) ||
         // "Workout 7" over a heading of its own.
@@ -313,9 +322,7 @@ export function readSession(
         // At the very end of a list that goes round again a rest lies between the rounds.
         const saidOften = (facts: readonly Fact[]) =>
           facts.some((fact) => fact.is === 'rounds' || fact.is === 'times');
-        const often = (facts: readonly Fact[]) =>
-          facts.some((fact) => (fact.is === 'rounds' || fact.is === 'times') && fact.n > 1);
-        const again = often(block.facts) || (next?.kind === 'clock' && often(next.facts));
+        const again = goesRound(block.facts) || (next?.kind === 'clock' && goesRound(next.facts));
         if (
           read.facts.length === 1 &&
           only!.is === 'rest' &&
@@ -329,6 +336,8 @@ export function readSession(
         }
         const begins =
           block.rows.length > 0 &&
+          // With nothing behind it a clock is of what stands above it.
+          reads.slice(at + 1).some((other) => other.kind === 'station' || other.items.length > 0) &&
           clockLike(read.facts) &&
           (clashes(block.facts, read.facts) ||
             (next?.kind === 'station' &&
@@ -342,13 +351,12 @@ export function readSession(
           read.facts.every((fact) => fact.is === 'times' || fact.is === 'rounds') &&
           saidOften(block.facts);
         // A warm-up that was only named is over where a clock goes round.
+        const round = saidOften(read.facts) || clockLike(read.facts);
         const over =
           block.role === 'warm-up' &&
-          block.rows.length === 0 &&
-          block.heads.length > 0 &&
           next?.kind === 'station' &&
-          (saidOften(read.facts) ||
-            read.facts.some((fact) => fact.is === 'interval' || fact.is === 'format'));
+          round &&
+          (block.whole || (block.rows.length === 0 && block.heads.length > 0));
         const target = begins || anew || over ? draft('circuit') : block;
         if (begins || anew || over) blocks.push(target);
         const rests = read.facts.filter((fact) => fact.is === 'break');
@@ -357,7 +365,14 @@ export function readSession(
         // A clock behind the last of several of a kind is the clock of all of them.
         if (next === undefined && target.rows.length > 0)
           for (const one of blocks.slice(0, -1).reverse()) {
-            if (!isSibling(one, target) || clashes(one.facts, clock)) break;
+            if (
+              !isSibling(one, target) ||
+              clashes(
+                one.facts.filter(({ is }) => is !== 'format'),
+                clock,
+              )
+            )
+              break;
             one.facts.push(...clock);
           }
         for (const fact of rests)
@@ -428,7 +443,7 @@ export function readSession(
   const made = kept.map((block): ReadBlock => {
     const rest = restsBetween(block);
     // A rest at the very end of a list that goes round again lies between the rounds.
-    const rounds = block.facts.some((fact) => (fact.is === 'rounds' || fact.is === 'times') && fact.n > 1);
+    const rounds = goesRound(block.facts);
     const behind = !rest && block.after && rounds;
     const closing = behind && block === kept.at(-1);
     // Before another part it lies behind every round, the last one too.
@@ -437,7 +452,7 @@ export function readSession(
     );
     if (closing || (behind && !said)) block.facts.push({ is: 'round rest', seconds: block.after!.seconds });
     // What was said of how, of all of them.
-    const how = block.facts.filter((fact) => ['phase', 'phases', 'call', 'tempo'].includes(fact.is));
+    const how = block.facts.filter((fact) => ['phase', 'phases', 'call', 'tempo', 'remark'].includes(fact.is));
     if (how.length > 0)
       block.rows = block.rows.map((row) => ({
         ...row,

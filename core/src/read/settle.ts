@@ -135,6 +135,14 @@ function restsOfRounds(blocks: readonly Draft[]): void {
       block.after ??= { seconds: clamp(rest.seconds, 0, 900) };
 }
 
+/** "1 min between tabatas": behind each of several parts but the last. */
+function restsOfParts(blocks: readonly Draft[]): void {
+  const parts = blocks.filter((block) => block.role === 'circuit');
+  const rest = parts.at(-1)?.facts.findLast((fact) => fact.is === 'part rest');
+  if (parts.length < 2 || rest?.is !== 'part rest') return;
+  for (const block of parts.slice(0, -1)) block.after ??= { seconds: clamp(rest.seconds, 0, 900) };
+}
+
 /** "Upper: …", "Lower: …", "Core: …" on a line each, and then "rest 45 s": it is of all of them. */
 function clockOfAll(blocks: readonly Draft[]): void {
   const last = blocks.at(-1);
@@ -183,6 +191,7 @@ export function settled(blocks: readonly Draft[], notes: string[]): Draft[] {
   }
   restsOfRounds(blocks);
   const filled = blocks.filter((block) => block.rows.length > 0);
+  restsOfParts(filled);
   clockOfAll(filled);
   clockAbove(filled);
   return blocks.flatMap(boutsApart).flatMap((block) => splitAtBreaks(block));

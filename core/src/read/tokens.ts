@@ -328,6 +328,11 @@ const JOININGS: readonly Joining[] = [
           1,
         ]
       : null,
+  // "w/up".
+  (raw, i) =>
+    slashed(raw, i) && raw[i]!.text === 'w' && raw[i + 2]!.text === 'up'
+      ? [[{ ...raw[i]!, text: 'warmup', to: raw[i + 2]!.to }], 3]
+      : null,
   // "w/o jumping": without.
   (raw, i) =>
     slashed(raw, i) && raw[i]!.text === 'w' && ['o', 'out'].includes(raw[i + 2]!.text)
