@@ -66,6 +66,10 @@ export interface Clause {
   also: boolean;
   rest: boolean;
   people: boolean;
+  /** Of those who were just named: "one is hypermobile". */
+  among: boolean;
+  /** Somebody else's, and there as well: "their dad". */
+  beside: boolean;
   /** So many are all there are. */
   total: boolean;
   relative: boolean;
@@ -85,6 +89,9 @@ export interface Clause {
 /** How old children are in the first year at school, by what it is called in England and in America. From memory. */
 const FIRST_YEAR: Readonly<Record<string, number>> = { year: 5, yr: 5, y: 5, grade: 6, grader: 6 };
 const LAST_YEAR = 13;
+
+/** Years, or heads, from one end of a span to the other. Estimate. */
+const WIDE_SPAN = 15;
 
 export const isAge = (n: number) => Number.isInteger(n) && n >= 1 && n <= 120;
 
@@ -121,13 +128,20 @@ export function clausesOf(text: string): Token[][] {
       ['and', 'plus', 'including', 'incl'].includes(token.word) &&
       counts &&
       (!article || personAfter(tokens, i + 2));
+    // "My mum and my sister": two people.
+    const owner = ['my', 'his', 'her', 'their', 'our', 'your'].includes(next?.word ?? '') ? 1 : 0;
+    const relative =
+      ['and', 'plus', 'with'].includes(token.word) &&
+      i > 0 &&
+      meaningsOf(tokens.slice(i + 1 + owner, i + 3 + owner))[0]?.meaning?.is === 'relative' &&
+      (owner > 0 || meaningsOf(found.at(-1)!).some(({ meaning }) => meaning?.is === 'relative'));
     const ofThem =
       ['of', 'among'].includes(next?.word ?? '') &&
       ['them', 'these', 'those', 'whom', 'which'].includes(tokens[i + 2]?.word ?? '') &&
       (token.kind === 'number' || COUNTS[token.word] !== undefined) &&
       !['in', 'for', 'by'].includes(tokens[i - 1]?.word ?? '');
     if ((lineEnd || ofThem) && depth <= 0) found.push([]);
-    if ((stop && depth <= 0) || (andNew && depth <= 0)) {
+    if (depth <= 0 && (stop || andNew || relative)) {
       found.push([]);
       continue;
     }
@@ -205,6 +219,8 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     also: false,
     rest: false,
     people: false,
+    among: false,
+    beside: false,
     total: false,
     relative: false,
     fine: false,
@@ -296,10 +312,42 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
           years ||
           isAt(i - 1) === 'age word' ||
           pieces.length <= 3 ||
-          clause.conditions.length > 0)
+          clause.conditions.length > 0 ||
+          // So wide a span is of ages; nobody counts heads like that.
+          (n >= 14 && to - n >= WIDE_SPAN))
       ) {
         clause.ages = [n, to];
         i = years ? follows : follows - 1;
+        continue;
+      }
+      // "Two teenagers (13 & 15)": as many ages as there are people.
+      const listed = [n];
+      let end = i;
+      for (;;) {
+        const joined = ['&', 'and', ','].includes(pieces[end + 1]?.token.word ?? '') ? 2 : 1;
+        const more = numberAt(end + joined);
+        if (more === null) break;
+        listed.push(more);
+        end += joined;
+      }
+      if (listed.length > 1 && isAt(end + 1) === 'weeks') {
+        weeks = Math.max(...listed) * (pieces[end + 1]!.meaning as { times: number }).times;
+        weeksSaid = text.slice(token.from, pieces[end + 1]!.to);
+        i = end + 1;
+        continue;
+      }
+      const old = listed.every((age) => isAge(age) && age > 3);
+      if (listed.length > 1 && listed.length === clause.count && old) {
+        clause.ages = [Math.min(...listed), Math.max(...listed)];
+        i = end;
+        continue;
+      }
+      // "Nobody under 50": all of them are older.
+      if (nobody && (isAt(i - 1) === 'over' || isAt(i - 1) === 'under')) {
+        clause.ages = isAt(i - 1) === 'under' ? [n, OLDEST] : [YOUNGEST, n];
+        clause.share = 'all';
+        nobody = false;
+        if (['s', '+'].includes(pieces[follows]?.token.word ?? '') || years) i = follows;
         continue;
       }
       if (isAt(i - 1) === 'over' || tail === '+') {
@@ -379,6 +427,12 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         continue;
       }
       const capital = /^\p{Lu}/u.test(original) && !/^\p{Lu}{2,}$/u.test(original);
+      // "No planks for Dave": what was said before is of him.
+      if (capital && clause.name === null && clause.count === null && pieces[i - 1]?.token.word === 'for') {
+        flush();
+        clause.name = original;
+        continue;
+      }
       if (
         capital &&
         clause.name === null &&
@@ -386,7 +440,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         clause.conditions.length === 0 &&
         (clause.count === null || isAt(i - 1) === 'relative')
       ) {
-        clause.name = original;
+        clause.name = original.replace(/['’]s$/, '');
         continue;
       }
       stray.push(token);
@@ -439,6 +493,12 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
       case 'relative':
         clause.count ??= 1;
         clause.relative = true;
+        clause.beside = pieces[i - 1]?.token.word === 'their';
+        // "Their partners": so many nobody said.
+        if (clause.count === 1 && /s$/i.test(original) && !['his', 'hers'].includes(token.word)) {
+          clause.count = null;
+          clause.share = 'some';
+        }
         clause.sex = meaning.sex ?? clause.sex;
         break;
       case 'people':
@@ -492,6 +552,10 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     }
   }
   flush();
+  clause.among =
+    clause.count !== null &&
+    ['is', 'has', 'are', 'have'].includes(pieces[1]?.token.word ?? '') &&
+    clause.name === null;
   const lately = weeks !== null && weeks <= EARLY_WEEKS;
   if (event && lately) clause.conditions.push({ id: 'heart-event-recent' });
   if (lately && clause.conditions.some(({ id }) => OPERATIONS.has(id)))

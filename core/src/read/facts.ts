@@ -103,6 +103,7 @@ const SETS: Sets = {
   between: ['between', 'inbetween', 'after'],
   round: ['round', 'rd', 'rnd', 'circuit', 'lap', 'set', 'block', 'time', 'loop', 'go', 'pass'],
   station: ['station', 'exercise', 'move', 'movement', 'one', 'activity', 'them', 'change', 'drill', 'task'],
+  place: ['chair', 'mat', 'cone', 'table', 'post', 'corner', 'hoop', 'marker', 'point', 'card', 'area'],
   each: ['each', 'per', 'a', 'at', 'every', 'on', 'for', 'an'],
   any: ['the', 'a', 'each', 'every', 'all', 'of', 'your', 'whole'],
   x: ['x', '×', '*'],
@@ -225,6 +226,10 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'work|working @sep? for? Q', says: work },
   { is: '@work @sep? Q @sep? @rest @sep? Q', says: interval, weight: 1 },
   { is: 'T @each @station', says: work, weight: 0.3 },
+  { is: 'T @each @each? @place', says: work, weight: 0.4 },
+  { is: 'N @x T station|exercise|move', says: ([, seconds]) => work([seconds!]), weight: 1 },
+  { is: 'max|maximum|most|many rep in|for? T', says: work, weight: 0.8 },
+  { is: 'T to rest|recover and|&|then? move|change? on|over?', says: rest, weight: 0.6 },
   { is: 'each|every @station @sep? T', says: work, weight: 0.5 },
   {
     is: 'run|jog|walk|march|move to|on the|to? next one|station?',
@@ -260,7 +265,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   // between parts
   {
-    is: 'Q @rest? in? @between @any? superset|pair|part|section|couplet|triplet|complex|amrap|emom|tabata|blast',
+    is: 'Q @rest? in? @between @any? superset|pair|part|section|couplet|triplet|complex|amrap|emom|tabata|blast|block',
     says: ([seconds]) => ({ is: 'part rest', seconds: seconds! }),
     weight: 1.2,
   },
@@ -414,9 +419,14 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'N station|exercise|move|movement|drill', says: count((n) => ({ is: 'stations', n }), 60) },
   {
-    is: 'N station|exercise|move|movement @x N @rep?',
+    is: 'N station|exercise|move|movement @x N @rep',
     says: ([, reps]) => ({ is: 'reps', n: reps! }),
     weight: 1,
+  },
+  {
+    is: 'N station|exercise|move|movement @x N',
+    says: ([, often]) => rounds([often!]),
+    weight: 0.6,
   },
   {
     is: 'N @dash N @rep each|every|@each|all?',
@@ -452,6 +462,12 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: ([, seconds]) => ({ is: 'work', seconds: seconds! }),
     weight: 1,
   },
+  {
+    is: 'everything|all @x? N @dash N @rep?',
+    says: ([lo, hi]) => (lo! < hi! && hi! <= 200 ? { is: 'reps', n: lo! } : null),
+    weight: 1,
+  },
+  { is: 'everything|all @x N @rep?', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.8 },
   { is: 'all N @rep', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.5 },
   {
     is: 'slow|slowly|steady|steadily|controlled|smooth',
@@ -546,6 +562,11 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'as fast|quick|quickly as you|possible can|possible?', says: format('for time') },
   { is: 'time? cap|limit @sep? of|at? U', says: ([s]) => ({ is: 'cap', seconds: s! }), weight: 0.4 },
   {
+    is: 'time? cap|limit @sep? of|at? N',
+    says: ([minutes]) => (minutes! >= 2 && minutes! <= 60 ? { is: 'cap', seconds: minutes! * 60 } : null),
+    weight: 0.2,
+  },
+  {
     is: 'time? cap|limit @sep? of|at? N : N',
     says: ([minutes, seconds]) => (seconds! < 60 ? { is: 'cap', seconds: minutes! * 60 + seconds! } : null),
     weight: 1.5,
@@ -607,6 +628,9 @@ const CLOCK: readonly Rule<Fact>[] = [
       // One row explains more than two shorter ones.
       weight: 1.4 + n * 0.4,
     }),
+  ),
+  ...[10, 9, 8, 7, 6, 5, 4, 3].map(
+    (n): Rule<Fact> => ({ is: Array.from({ length: n }, () => 'N').join(' '), says: steps, weight: 1 }),
   ),
   {
     is: 'then N of? each , then? up? to N',
@@ -871,6 +895,17 @@ const DOSE: readonly Rule<Fact>[] = [
   },
   { is: 'at|on|@|from? a? N / CM', says: ([, cm]) => ({ is: 'height', cm: cm! }), weight: 1 },
   { is: 'at|on|@|from? a? CM / CM', says: ([, cm]) => ({ is: 'height', cm: cm! }), weight: 1 },
+  {
+    // Beyond what effort is told in it is how heavy: "@60"; "@8" is how hard.
+    is: '@ N',
+    says: ([n]) =>
+      n! > 10 && n! <= 300
+        ? { is: 'load', kg: ofLoad(n!) }
+        : n! <= 10
+          ? { is: 'remark', says: `@${n}` }
+          : null,
+    weight: 0.6,
+  },
   { is: 'at|on|@|from? a? CM high|box|step|bench?', says: ([cm]) => ({ is: 'height', cm: cm! }) },
   { is: 'each|per|every|a|both|either @sideword', says: () => ({ is: 'each' }), weight: 0.3 },
   { is: 'each|both @sideword', says: () => ({ is: 'each' }), weight: 0.3 },

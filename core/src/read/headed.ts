@@ -3,7 +3,7 @@ import { factsIn, type Match } from './grammar.ts';
 import { headingOf, isLabel, leftOver, numberedFormat, roundsBehind } from './headings.ts';
 import { apart, itemsOf, sureOf } from './items.ts';
 import type { Item } from './line.ts';
-import { OF_BLOCKS, PARTING, SECTIONS, TITLE_WORDS } from './line-words.ts';
+import { DAYS, OF_BLOCKS, PARTING, SECTIONS, TITLE_WORDS } from './line-words.ts';
 import { readName } from './names.ts';
 import { type LineOf, type Said, spansOf, spansOfItems } from './said.ts';
 import { type Token, tokensOf } from './tokens.ts';
@@ -282,6 +282,24 @@ export function clockThenMoves(said: Said): LineOf | null {
   return null;
 }
 
+/** "Tabata plank / hollow hold": the kind of clock and then its movements, with nothing between. */
+export function kindThenMoves(said: Said): LineOf | null {
+  const { rest } = said;
+  const [kind] = said.clock;
+  if (!kind || kind.from !== 0 || kind.fact.is !== 'format' || kind.to >= rest.length || said.colon >= 0)
+    return null;
+  if (said.clock.length > 1 || (said.exactName && said.whole!.moves.length === 1)) return null;
+  const items = movesIn(said, rest.slice(kind.to));
+  if (items.length < 2 || known(items) < items.length) return null;
+  return said.as('heading', 0.85, {
+    role: 'circuit',
+    facts: [kind.fact],
+    items,
+    spans: [...spansOf(rest, [kind]), ...spansOfItems(items)],
+    titled: said.titled,
+  });
+}
+
 /** Words before a part's clock that name no movement; null where there are none. */
 function nameBefore(said: Said, clock: readonly Token[], matches: readonly Match<Fact>[]): string | null {
   const first = matches.find(({ fact }) => fact.is !== 'aside');
@@ -320,7 +338,9 @@ export function labelThenMoves(said: Said): LineOf | null {
   if ((long > 4 && items.length < 2) || (long > 6 && known(items) < 3)) return null;
   const whole = label.find((token) => token.kind === 'seconds' && token.value % 60 === 0);
   const sections =
-    whole !== undefined || label.every((token) => SECTIONS.has(token.word) || token.word === 'and');
+    whole !== undefined ||
+    DAYS.has(label[0]!.word) ||
+    label.every((token) => SECTIONS.has(token.word) || token.word === 'and');
   const heading = said.words(0, colon);
   const spans = [
     ...(whole ? [{ what: 'in all seconds', from: whole.from, to: whole.to }] : []),

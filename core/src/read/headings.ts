@@ -12,6 +12,9 @@ const placeOf = (label: Token): { place?: true } =>
     ? { place: true }
     : {};
 
+/** Labels that are things too: "chair 10 squats" is no tenth chair. */
+const OF_THINGS = new Set(['chair', 'table', 'mat']);
+
 const isMark = (token: Token) =>
   token.kind === 'sign' &&
   (BULLETS.has(token.word) || /[^\p{ASCII}]/u.test(token.word)) &&
@@ -80,7 +83,14 @@ export function withoutBullet(tokens: readonly Token[]): Bulleted {
     if (sign || close(second, first)) return { rest: tokens.slice(at + 2), listed: true };
   }
   // "Station 1 step-ups".
-  if (first && LABELS.has(first.word) && second?.kind === 'number' && !second.spelt && third?.kind === 'word')
+  if (
+    first &&
+    LABELS.has(first.word) &&
+    !OF_THINGS.has(first.word) &&
+    second?.kind === 'number' &&
+    !second.spelt &&
+    third?.kind === 'word'
+  )
     return { rest: tokens.slice(at + 2), listed: true };
   if (first?.word === '(' && second?.kind === 'number' && third?.word === ')')
     return { rest: tokens.slice(at + 3), listed: true };

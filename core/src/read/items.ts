@@ -31,7 +31,14 @@ function abreast(
   const pieces = betweenSlashes(tokens);
   if (pieces.length < 2 || pieces.length > 3) return null;
   // Each with a count of its own they are two things to do.
-  const bare = pieces.every((piece) => piece.every((token) => token.kind === 'word' || token.word === '-'));
+  // A count before the first is of whichever it is: "8 pull-ups or pull-downs".
+  const or = tokens.some((token) => token.word === 'or');
+  const bare = pieces.every((piece, k) =>
+    piece.every(
+      (token, i) =>
+        token.kind === 'word' || token.word === '-' || (or && k === 0 && i === 0 && token.kind === 'number'),
+    ),
+  );
   if (!bare || !pieces.every((piece) => piece.length > 0 && isMove(piece))) return null;
   const own = pieces.length === 3 ? 1 : 0;
   return {

@@ -108,6 +108,8 @@ export const TIERS: Readonly<Record<string, 'easier' | 'harder'>> = {
 };
 
 export const LABELS = new Set([
+  'chair',
+  'table',
   'stn',
   'sta',
   'pos',

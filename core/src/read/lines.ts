@@ -2,6 +2,7 @@ import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn } from './grammar.ts';
 import {
   clockThenMoves,
+  kindThenMoves,
   labelThenMoves,
   movesThenClock,
   partHeading,
@@ -277,6 +278,7 @@ const WAYS: readonly ((said: Said) => LineOf | null)[] = [
   partHeading,
   roundsOfList,
   clockThenMoves,
+  kindThenMoves,
   movesThenClock,
   labelThenMoves,
   titleThenClock,

@@ -16,6 +16,9 @@ const TURNED: Readonly<Partial<Record<Fact['is'], readonly FormatKind[]>>> = {
   'in all seconds': ['flow', 'intervals'],
 };
 
+/** No part goes on for longer, in seconds. Estimate. */
+const LONGEST_PART = 7200;
+
 function numbersIn(value: unknown, into: Set<number>): Set<number> {
   if (typeof value === 'number') into.add(value);
   else if (typeof value === 'string') for (const [n] of value.matchAll(/\d+(?:\.\d+)?/g)) into.add(Number(n));
@@ -56,7 +59,7 @@ export function lostNumbers(
       title?.includes(said) ||
       became.some(
         ({ format, stations, ...block }) =>
-          (as !== null && TURNED[as]?.includes(format.kind)) ||
+          (as !== null && TURNED[as]?.includes(format.kind) && value <= LONGEST_PART) ||
           stations.some(({ typed }) => typed?.includes(said)) ||
           block.name?.includes(said),
       ) ||

@@ -168,9 +168,8 @@ export function readSession(
   let allSeated = false;
   /** In a seated class "overhead press" is the seated one, where there is one by that name. */
   const inSeat = (item: Item, read: LineRead): Item => {
-    const seated =
-      allSeated ||
-      SEATED.test(`${title ?? ''} ${blocks.at(-1)?.name ?? ''} ${read.kind === 'heading' ? read.text : ''}`);
+    const called = `${title ?? ''} ${blocks.at(-1)?.name ?? ''} ${read.kind === 'heading' ? read.text : ''}`;
+    const seated = allSeated || (SEATED.test(called) && !/standing/i.test(called));
     if (!seated || ON_FEET.test(item.text)) return item;
     const readings = readName(names, tokensOf(`seated ${item.text}`), own);
     return (readings[0]?.sure ?? 0) >= NAMED ? { ...item, readings } : item;
@@ -452,7 +451,9 @@ export function readSession(
     );
     if (closing || (behind && !said)) block.facts.push({ is: 'round rest', seconds: block.after!.seconds });
     // What was said of how, of all of them.
-    const how = block.facts.filter((fact) => ['phase', 'phases', 'call', 'tempo', 'remark'].includes(fact.is));
+    const how = block.facts.filter((fact) =>
+      ['phase', 'phases', 'call', 'tempo', 'remark'].includes(fact.is),
+    );
     if (how.length > 0)
       block.rows = block.rows.map((row) => ({
         ...row,

@@ -208,6 +208,8 @@ function rawTokens(text: string, most: number): Raw[] {
       )
         i++;
       found.push({ text: bareWord(text.slice(from, i)), kind: 'word', value: Number.NaN, from, to: i });
+      // "2 minutes' rest": an apostrophe that only says of whom.
+      if (text[i - 1] === 's' && APOSTROPHES.has(text[i] ?? '') && text[i + 1] === ' ') i++;
     } else {
       i++;
       if (c.trim() !== '') found.push({ text: c, kind: 'sign', value: Number.NaN, from, to: i });
@@ -330,7 +332,7 @@ const JOININGS: readonly Joining[] = [
       : null,
   // "w/up".
   (raw, i) =>
-    slashed(raw, i) && raw[i]!.text === 'w' && raw[i + 2]!.text === 'up'
+    slashed(raw, i) && raw[i]!.text === 'w' && ['u', 'up'].includes(raw[i + 2]!.text)
       ? [[{ ...raw[i]!, text: 'warmup', to: raw[i + 2]!.to }], 3]
       : null,
   // "w/o jumping": without.

@@ -514,6 +514,7 @@ const TWINS: Readonly<Record<string, string>> = {
   'dip off a bench': 'dip',
   'dip on bench': 'dip',
   'dip on sofa': 'dip',
+  'small range': 'half',
   'wall press': 'wall pushup',
   'wall push': 'wall pushup',
   'over hurdle': 'over',

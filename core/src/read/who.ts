@@ -186,7 +186,8 @@ export function readWho(text: string): Who {
   const rest = clauses.slice(1);
   const counted = (c: Clause) => c.count ?? (c.name !== null ? 1 : null);
   const firstCount = first ? counted(first) : null;
-  const summed = first !== undefined && rest.some((c) => counted(c) !== null && apartFrom(first, c));
+  const summed =
+    first !== undefined && rest.some((c) => counted(c) !== null && (c.beside || apartFrom(first, c)));
   const named =
     clauses.length > 0 && clauses.every((c) => c.name !== null || (c.count === 1 && c.sex !== null));
   const isTotal =
@@ -302,6 +303,15 @@ export function readWho(text: string): Who {
       parts.pop();
       if (before.count > count) parts.push({ ...before, count: before.count - count });
       parts.push(both);
+      continue;
+    }
+    // "7 regulars and 2 new, one is hypermobile": one of them, whichever; as new as the newest.
+    const largest = parts.reduce<WhoPart | null>((a, b) => (a && a.count >= b.count ? a : b), null);
+    if (clause.among && !isTotal && largest && largest.count > count) {
+      const levels = parts.flatMap((part) => part.level ?? []);
+      const level = clause.level ?? (levels.length > 0 ? (Math.min(...levels) as LevelIndex) : null);
+      parts[parts.indexOf(largest)] = { ...largest, count: largest.count - count };
+      parts.push({ ...partFrom({ ...clause, level }, count, base), ages: clause.ages ?? largest.ages });
       continue;
     }
     parts.push(partFrom(clause, count, base));
