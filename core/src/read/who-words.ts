@@ -64,13 +64,13 @@ const words = (text: string) => text.split(',');
 list(
   { is: 'fine' },
   words(
-    'no injuries,no injury,all fine,all healthy,no problems,no problem,no issues,no conditions,no condition,all ok,all good,nothing else,no health problems,no health issues,fine,healthy,injury free,no limitations,fit and well,fit and healthy,all well,no medical issues,no known conditions,no medical conditions,no concerns,nothing to report,in good health,no aches,general,general population,gen pop,general fitness,nothing wrong',
+    'no injuries,no injury,all fine,all healthy,no problems,no problem,no issues,no conditions,no condition,all ok,all good,nothing else,no health problems,no health issues,fine,healthy,injury free,no limitations,fit and well,fit and healthy,all well,no medical issues,no known conditions,no medical conditions,ok,okay,alright,all right,fit as a fiddle,no concerns,nothing to report,in good health,no aches,general,general population,gen pop,general fitness,nothing wrong',
   ),
 );
 list(
   { is: 'level', level: 0 },
   words(
-    'beginner,newbie,new,newcomer,first timer,first time,novice,unfit,not fit,not very fit,not so fit,never exercised,never trained,has never exercised,deconditioned,sedentary,inactive,new to exercise,new to this,complete beginner,total beginner,absolute beginner,very unfit,out of shape,starting out,just started,just starting,never done it,not active,couch potato,first class,rusty,out of condition',
+    'beginner,newbie,new,newcomer,new starter,starter,first timer,first time,novice,unfit,not fit,not very fit,not so fit,never exercised,never trained,has never exercised,deconditioned,sedentary,inactive,new to exercise,new to this,complete beginner,total beginner,absolute beginner,very unfit,out of shape,starting out,just started,just starting,never done it,not active,couch potato,first class,rusty,out of condition',
   ),
 );
 list(

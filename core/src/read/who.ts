@@ -211,7 +211,8 @@ export function readWho(text: string): Who {
   let besides = 0;
   for (const clause of members) {
     if (clause.share === 'none') unread.push(...clause.unread);
-    if (clause.share === 'none' || (clause.fine && !described(clause) && clause.count === null)) continue;
+    const nobodyNew = clause.count === null && clause.name === null;
+    if (clause.share === 'none' || (clause.fine && !described(clause) && nobodyNew)) continue;
     if (clause.rest) {
       others = clause;
       if (!isTotal) besides = clause.count ?? 0;
