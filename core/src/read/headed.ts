@@ -286,8 +286,7 @@ export function clockThenMoves(said: Said): LineOf | null {
 export function kindThenMoves(said: Said): LineOf | null {
   const { rest } = said;
   const [kind] = said.clock;
-  if (!kind || kind.from !== 0 || kind.fact.is !== 'format' || kind.to >= rest.length || said.colon >= 0)
-    return null;
+  if (kind?.from !== 0 || kind.fact.is !== 'format' || kind.to >= rest.length || said.colon >= 0) return null;
   if (said.clock.length > 1 || (said.exactName && said.whole!.moves.length === 1)) return null;
   const items = movesIn(said, rest.slice(kind.to));
   if (items.length < 2 || known(items) < items.length) return null;

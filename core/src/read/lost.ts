@@ -16,8 +16,8 @@ const TURNED: Readonly<Partial<Record<Fact['is'], readonly FormatKind[]>>> = {
   'in all seconds': ['flow', 'intervals'],
 };
 
-/** No part goes on for longer, in seconds. Estimate. */
-const LONGEST_PART = 7200;
+/** Nothing at one station goes on for longer, in seconds. */
+const LONGEST = 900;
 
 function numbersIn(value: unknown, into: Set<number>): Set<number> {
   if (typeof value === 'number') into.add(value);
@@ -59,7 +59,7 @@ export function lostNumbers(
       title?.includes(said) ||
       became.some(
         ({ format, stations, ...block }) =>
-          (as !== null && TURNED[as]?.includes(format.kind) && value <= LONGEST_PART) ||
+          (as !== null && TURNED[as]?.includes(format.kind) && value <= LONGEST * stations.length) ||
           stations.some(({ typed }) => typed?.includes(said)) ||
           block.name?.includes(said),
       ) ||

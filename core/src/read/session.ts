@@ -1,6 +1,6 @@
 import { MOST_BLOCKS, MOST_STATIONS, type Station } from '../session/index.ts';
 import { formatOf } from './clock-said.ts';
-import { clamp, type Draft, draft, type Row, restsBetween } from './draft.ts';
+import { clamp, type Draft, draft, restsBetween } from './draft.ts';
 import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn } from './grammar.ts';
 import { apart, itemsOf } from './items.ts';

@@ -220,7 +220,7 @@ list(
 list(
   { is: 'filler' },
   words(
-    'coming back from,coming back,come back,back from,back after,back to,back into,just back,welcome back,back again,a,an,the,and,of,in,to,at,my,our,their,his,who,that,which,very,quite,really,slightly,mild,mildly,moderate,bit,little,some kind of,one,so,be,been,it,its,i,we,they,there,this,these,just,only,about,around,roughly,approximately,approx,maybe,probably,from,by,well,controlled,well controlled,medication,meds,medicine,tablet,known,history of,history,previous,old,recent,recently,still,now,currently,ago,last,since,side,arm,leg,time,times,post,recovering,recovery,usual,usually,sometimes,occasional,occasionally,bad day,plus one,another,extra,body,tonight,morning,evening,tuesday,monday,wednesday,thursday,friday,saturday,sunday,day,ones,level,levels,fitness,lot,as,or,but,if,either,mixed,mix,ability,abilities,gender,off,otherwise,more',
+    'coming back from,coming back,come back,back from,back after,back to,back into,just back,welcome back,back again,a,an,the,and,of,in,to,at,my,our,their,his,who,that,which,very,quite,really,slightly,heavily,mild,mildly,moderate,bit,little,some kind of,one,so,be,been,it,its,i,we,they,there,this,these,just,only,about,around,roughly,approximately,approx,maybe,probably,from,by,well,controlled,well controlled,medication,meds,medicine,tablet,known,history of,history,previous,old,recent,recently,still,now,currently,ago,last,since,side,arm,leg,time,times,post,recovering,recovery,usual,usually,sometimes,occasional,occasionally,bad day,plus one,another,extra,body,tonight,morning,evening,tuesday,monday,wednesday,thursday,friday,saturday,sunday,day,ones,level,levels,fitness,lot,as,or,but,if,either,mixed,mix,ability,abilities,gender,off,otherwise,more',
   ),
 );
 
