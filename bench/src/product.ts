@@ -12,6 +12,7 @@ import { type Documents, documents } from '../../server/src/documents.ts';
 import { eraser } from '../../server/src/erase.ts';
 import { network } from '../../server/src/network.ts';
 import { runs } from '../../server/src/runs.ts';
+import { streams } from '../../server/src/streams.ts';
 
 export const dist = join(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
 const { paths, flags } = chromiumHere;
@@ -28,8 +29,10 @@ export async function withProduct<T>(
   use: (browser: Browser, url: string) => Promise<T>,
 ): Promise<T> {
   const db = openDatabase(openDataFolder(mkdtempSync(join(tmpdir(), 'inner-rung-bench-'))));
+  const open = streams();
   const parts = {
-    network: network(db, () => 0),
+    network: network(db, () => 0, open),
+    streams: open,
     runs: runs(
       db,
       () => Date.now(),

@@ -9,14 +9,17 @@ import { pinoHttp } from 'pino-http';
 import type { Documents } from './documents.ts';
 import type { Eraser } from './erase.ts';
 import { depthGuard, hostGuard, originGuard } from './guards.ts';
+import { serializers } from './logging.ts';
 import { cookieOf, type Network } from './network.ts';
 import { openApi, PUBLISHED } from './openapi.ts';
+import { withPolicy } from './pack.ts';
 import { pool } from './pool.ts';
 import { ProblemError, problemHandler, sendProblem } from './problem.ts';
 import { documentRoutes } from './routes/documents.ts';
 import { COOKIE, type Door, fromNetwork, networkRoutes } from './routes/network.ts';
 import { runRoutes } from './routes/runs.ts';
 import type { Runs } from './runs.ts';
+import type { Streams } from './streams.ts';
 
 export interface AppOptions {
   /** The built script of the threads that answer questions; without it they are answered on the spot. */
@@ -25,6 +28,8 @@ export interface AppOptions {
   readonly eraser: Eraser;
   readonly runs: Runs;
   readonly network: Network;
+  /** Event streams that are open. */
+  readonly streams: Streams;
   /** Opens and shuts the way in from the local network; absent where there is none to open. */
   readonly door?: Door;
   /** The movement library as its one file. */
@@ -47,7 +52,14 @@ export function createApp(options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
-  app.use(pinoHttp({ logger: log, autoLogging: { ignore: (r) => !r.url?.startsWith('/api') } }));
+  app.use(
+    pinoHttp({
+      logger: log,
+      wrapSerializers: false,
+      serializers,
+      autoLogging: { ignore: (r) => !r.url?.startsWith('/api') },
+    }),
+  );
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -80,14 +92,16 @@ export function createApp(options: AppOptions): Express {
   );
 
   const api = express.Router();
+  // Whether it runs at all is nobody's secret; what is in it is.
+  api.get('/health', (request, response) => {
+    documents.isEmpty();
+    response.json(fromNetwork(request, door) ? { ok: true } : { ok: true, demo: options.demo });
+  });
   api.use(originGuard);
   // From the network only who has given the passcode comes further, but for a person's own link.
   api.use((request, _response, next) => {
     const free =
-      request.path === '/sign-in' ||
-      request.path.startsWith('/p/') ||
-      request.path.startsWith('/c/') ||
-      request.path === '/health';
+      request.path === '/sign-in' || request.path.startsWith('/p/') || request.path.startsWith('/c/');
     if (fromNetwork(request, door) && !free && !network.isSignedIn(cookieOf(request.get('cookie'), COOKIE)))
       throw new ProblemError({ status: 401, title: 'Passcode, please', detail: 'Give the passcode first.' });
     next();
@@ -99,11 +113,6 @@ export function createApp(options: AppOptions): Express {
   api.use(depthGuard);
 
   api.use(networkRoutes(network, door));
-  api.get('/health', (_request, response) => {
-    documents.isEmpty();
-    response.json({ ok: true, demo: options.demo });
-  });
-
   const libraryTag = `"${createHash('sha256').update(library).digest('base64url').slice(0, 22)}"`;
   api.get('/library', (request, response) => {
     response.set({ ETag: libraryTag, 'Cache-Control': 'no-cache' });
@@ -130,8 +139,12 @@ export function createApp(options: AppOptions): Express {
     response.type('application/json').send(described);
   });
 
-  api.use(runRoutes(runs, network, options.pack));
-  api.use(documentRoutes(documents, options.eraser));
+  const elsewhere = (request: Request) => fromNetwork(request, door);
+  const { pack } = options;
+  api.use(
+    runRoutes(runs, network, pack === undefined ? undefined : withPolicy(pack), options.streams, elsewhere),
+  );
+  api.use(documentRoutes(documents, options.eraser, elsewhere));
   api.use((_request, response) => {
     sendProblem(response, { status: 404, title: 'Not here', detail: 'There is nothing at this address.' });
   });

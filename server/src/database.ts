@@ -1,5 +1,5 @@
-import { accessSync, constants, mkdirSync } from 'node:fs';
-import { join } from 'node:path';
+import { accessSync, chmodSync, constants, existsSync, mkdirSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
 
 export type Db = Database.Database;
@@ -107,18 +107,70 @@ export const MIGRATIONS: readonly string[] = [
     ALTER TABLE set_aside ADD COLUMN revision INTEGER NOT NULL DEFAULT 1;
     CREATE TABLE erased (hash TEXT PRIMARY KEY, erased_at INTEGER NOT NULL) STRICT, WITHOUT ROWID;
   `,
+  // Wrong passcodes outlive a restart; a person's link ends by itself. Links made before end with this.
+  sql`
+    CREATE TABLE wrong_try (address TEXT PRIMARY KEY, tries INTEGER NOT NULL, since INTEGER NOT NULL) STRICT, WITHOUT ROWID;
+    ALTER TABLE run_link ADD COLUMN until INTEGER NOT NULL DEFAULT 0;
+  `,
 ];
 
-/** Opens the database at a path (":memory:" in tests), with the newest schema. */
+/** Waits so long for whoever else has the file, at opening alone: afterwards it is ours. */
+const OPENING_MS = 1000;
+
+/** What is wrong with a database that doesn't open, and what is safe. */
+function openingFault(path: string, error: unknown): Error {
+  const { code = '', message } = error as { code?: string; message: string };
+  if (code.startsWith('SQLITE_BUSY') || code.startsWith('SQLITE_LOCKED'))
+    return new Error(
+      `Another program is using the data in ${dirname(path)}, most likely another Inner Rung. Stop that one, or choose another folder with INNER_RUNG_DATA=/some/folder.`,
+    );
+  if (code.startsWith('SQLITE_NOTADB') || code.startsWith('SQLITE_CORRUPT'))
+    return new Error(
+      `The data in ${path} is damaged: ${message.replace(/\s+/g, ' ')}. Nothing was changed and nothing new was begun. Put a copy of the file in its place, or choose another folder with INNER_RUNG_DATA=/some/folder and keep this one.`,
+    );
+  if (code.startsWith('SQLITE_READONLY') || code.startsWith('SQLITE_CANTOPEN'))
+    return new Error(
+      `The data in ${path} can’t be written to. Give this user the right to write it, or choose another folder with INNER_RUNG_DATA=/some/folder.`,
+    );
+  if (code.startsWith('SQLITE_FULL'))
+    return new Error(`There is no room left on the disk of ${dirname(path)}. Make some, and start again.`);
+  return error as Error;
+}
+
+/** Looks whether every page of it hangs together. */
+function checkWhole(db: Db): void {
+  const found = db.pragma('quick_check(1)', { simple: true }) as string;
+  if (found !== 'ok') throw Object.assign(new Error(found), { code: 'SQLITE_CORRUPT' });
+}
+
+/**
+ * Opens the database at a path (":memory:" in tests), with the newest schema, for this process alone: no second server
+ * stands on the same folder, and no other program can hold up a save. Throws one plain sentence where it can't.
+ */
 export function openDatabase(path: string): Db {
-  const db = new Database(path);
-  db.pragma('journal_mode = WAL');
-  db.pragma('foreign_keys = ON');
-  db.pragma('busy_timeout = 3000');
-  // What is deleted is overwritten: a person erased is not to be found in the file.
-  db.pragma('secure_delete = ON');
-  migrate(db);
+  let db: Db | undefined;
+  try {
+    db = new Database(path, { timeout: OPENING_MS });
+    db.pragma('locking_mode = EXCLUSIVE');
+    db.pragma('journal_mode = WAL');
+    db.pragma('foreign_keys = ON');
+    // What is deleted is overwritten: a person erased is not to be found in the file.
+    db.pragma('secure_delete = ON');
+    // The first write takes the lock, and keeps it.
+    db.exec('BEGIN IMMEDIATE; COMMIT');
+    checkWhole(db);
+    migrate(db);
+  } catch (error) {
+    db?.close();
+    throw openingFault(path, error);
+  }
+  if (path !== ':memory:') onlyOurs(path);
   return db;
+}
+
+/** Nobody else of this machine reads it. */
+function onlyOurs(path: string): void {
+  for (const file of [path, `${path}-wal`]) if (existsSync(file)) chmodSync(file, 0o600);
 }
 
 /** Brings a database of any earlier version up to date; throws on one from a newer program. */
@@ -135,15 +187,32 @@ export function migrate(db: Db, to: number = MIGRATIONS.length): void {
     })();
 }
 
-/** The data folder, made if need be. Throws one plain sentence when it can't be written to. */
+/** Stands in a folder that has held data: a database that is gone from it is missed. */
+const KNOWN = 'inner-rung.folder';
+const KNOWN_SAYS =
+  'This folder holds the data of Inner Rung. While this file is here, a missing database is told rather than begun anew.\n';
+
+/**
+ * The data folder, made if need be, for this user alone. Throws one plain sentence when it can't be written to, or
+ * when its database is missing.
+ */
 export function openDataFolder(folder: string): string {
+  const path = join(folder, 'inner-rung.sqlite');
+  const known = join(folder, KNOWN);
   try {
-    mkdirSync(folder, { recursive: true });
+    mkdirSync(folder, { recursive: true, mode: 0o700 });
     accessSync(folder, constants.W_OK);
+    chmodSync(folder, 0o700);
   } catch {
     throw new Error(
       `The data folder ${folder} can’t be written to. Choose another with INNER_RUNG_DATA=/some/folder.`,
     );
   }
-  return join(folder, 'inner-rung.sqlite');
+  const gone = !existsSync(path) || statSync(path).size === 0;
+  if (gone && existsSync(known))
+    throw new Error(
+      `The data that was kept in ${folder} is ${existsSync(path) ? 'empty' : 'not there'}: inner-rung.sqlite. Put a copy of it back; to begin anew all the same, delete ${KNOWN} first.`,
+    );
+  if (!existsSync(known)) writeFileSync(known, KNOWN_SAYS, { mode: 0o600 });
+  return path;
 }

@@ -46,6 +46,9 @@ export function documents(db: Db, now: () => Date) {
   const list = db.prepare<[string], Row>(sql`
     SELECT kind, id, revision, body, saved_at FROM document WHERE kind = ? ORDER BY saved_at DESC, id
   `);
+  const stamp = db.prepare<[string], { n: number; last: string | null; sum: number | null }>(sql`
+    SELECT count(*) AS n, max(saved_at) AS last, sum(revision) AS sum FROM document WHERE kind = ?
+  `);
   const one = db.prepare<[string, string], Row>(sql`
     SELECT kind, id, revision, body, saved_at FROM document WHERE kind = ? AND id = ?
   `);
@@ -211,6 +214,11 @@ export function documents(db: Db, now: () => Date) {
         }),
       ),
     ],
+    /** Changes with every save and every deletion of a kind. */
+    tagOf: (record: AnyRecordKind): string => {
+      const { n, last, sum } = stamp.get(record.kind)!;
+      return `${n}-${sum ?? 0}-${last === null ? 0 : Date.parse(last)}`;
+    },
     isEmpty: (): boolean => any.get()!.n === 0,
   };
 }

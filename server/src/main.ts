@@ -16,6 +16,7 @@ import { network } from './network.ts';
 import { ProblemError } from './problem.ts';
 import type { Door } from './routes/network.ts';
 import { runs } from './runs.ts';
+import { streams } from './streams.ts';
 
 const root = process.env['INNER_RUNG_ROOT'] ?? resolve(dirname(fileURLToPath(import.meta.url)), '../..');
 
@@ -26,6 +27,8 @@ function giveUp(sentence: string): never {
 }
 
 async function start(): Promise<void> {
+  // What is written here is for this user alone.
+  process.umask(0o077);
   const { values } = parseArgs({
     options: {
       data: { type: 'string', default: process.env['INNER_RUNG_DATA'] ?? join(root, 'data') },
@@ -97,7 +100,8 @@ async function start(): Promise<void> {
       }),
   };
   const pack = join(root, 'web/dist-pack/pack.html');
-  const ways = network(db, () => Date.now());
+  const open = streams();
+  const ways = network(db, () => Date.now(), open);
   const live = runs(
     db,
     () => Date.now(),
@@ -109,6 +113,7 @@ async function start(): Promise<void> {
     documents: store,
     eraser: erasing,
     network: ways,
+    streams: open,
     door,
     runs: live,
     hosts: (process.env['HOSTS'] ?? '').split(',').filter(Boolean),

@@ -3,6 +3,7 @@ import { networkInterfaces } from 'node:os';
 import { promisify } from 'node:util';
 import type { Db } from './database.ts';
 import { ProblemError } from './problem.ts';
+import type { Streams } from './streams.ts';
 
 const sql = String.raw;
 const derive = promisify(scrypt) as (secret: string, salt: Buffer, length: number) => Promise<Buffer>;
@@ -14,6 +15,8 @@ const TRIES = { each: 5, all: 30, shutMs: 5 * 60_000 } as const;
 const SIGNED_IN_MS = 12 * 3_600_000;
 /** A code on paper opens its card for so long: what was fitted to somebody a month ago is looked at again. Estimate. */
 const CARD_MS = 31 * 24 * 3_600_000;
+/** A person's own link opens their part of a run for so long. */
+const LINK_MS = 24 * 3_600_000;
 const LEAST_PASSCODE = 6;
 
 /** What is kept of a secret that comes back: never the secret itself. */
@@ -25,7 +28,7 @@ const freshToken = (): string => randomBytes(24).toString('base64url');
  * given it holds a token of which only a hash is kept. A person's link is a token of its own for one run, or for one
  * card as it was printed.
  */
-export function network(db: Db, now: () => number) {
+export function network(db: Db, now: () => number, open: Streams) {
   const read = db.prepare<[string], { value: string }>(sql`SELECT value FROM setting WHERE key = ?`);
   const write = db.prepare(sql`
     INSERT INTO setting (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value
@@ -34,10 +37,23 @@ export function network(db: Db, now: () => number) {
   const addSession = db.prepare(sql`INSERT INTO signed_in (hash, until) VALUES (?, ?)`);
   const session = db.prepare<[string], { until: number }>(sql`SELECT until FROM signed_in WHERE hash = ?`);
   const dropSessions = db.prepare(sql`DELETE FROM signed_in`);
-  const addLink = db.prepare(sql`INSERT INTO run_link (hash, run_id, person) VALUES (?, ?, ?)`);
-  const link = db.prepare<[string], { run_id: string; person: string }>(sql`
-    SELECT run_id, person FROM run_link WHERE hash = ?
+  const dropSession = db.prepare(sql`DELETE FROM signed_in WHERE hash = ?`);
+  const dropOldSessions = db.prepare(sql`DELETE FROM signed_in WHERE until <= ?`);
+  const addLink = db.prepare(sql`INSERT INTO run_link (hash, run_id, person, until) VALUES (?, ?, ?, ?)`);
+  const link = db.prepare<[string], { run_id: string; person: string; until: number }>(sql`
+    SELECT run_id, person, until FROM run_link WHERE hash = ?
   `);
+  const dropOldLinks = db.prepare(sql`DELETE FROM run_link WHERE until <= ?`);
+  const triesOf = db.prepare<[string], { tries: number; since: number }>(sql`
+    SELECT tries, since FROM wrong_try WHERE address = ?
+  `);
+  const addTry = db.prepare(sql`
+    INSERT INTO wrong_try (address, tries, since) VALUES (?, 1, ?)
+    ON CONFLICT (address) DO UPDATE SET tries = tries + 1, since = excluded.since
+  `);
+  const takeTry = db.prepare(sql`UPDATE wrong_try SET tries = tries - 1 WHERE address = ? AND tries > 0`);
+  const dropTries = db.prepare(sql`DELETE FROM wrong_try WHERE address = ?`);
+  const dropOldTries = db.prepare(sql`DELETE FROM wrong_try WHERE since <= ?`);
   const dropLinks = db.prepare(sql`DELETE FROM run_link WHERE person = ?`);
   const addCard = db.prepare(sql`INSERT INTO card_link (hash, person, body, until) VALUES (?, ?, ?, ?)`);
   const card = db.prepare<[string], { body: string; until: number }>(sql`
@@ -46,27 +62,26 @@ export function network(db: Db, now: () => number) {
   const dropCards = db.prepare(sql`DELETE FROM card_link WHERE person = ?`);
   const dropEveryCard = db.prepare(sql`DELETE FROM card_link`);
   const dropOldCards = db.prepare(sql`DELETE FROM card_link WHERE until <= ?`);
-  const wrong = new Map<string, { tries: number; since: number }>();
-  const shut = (address: string, most: number): boolean => {
-    const seen = wrong.get(address);
-    if (!seen) return false;
-    if (now() - seen.since > TRIES.shutMs) {
-      wrong.delete(address);
-      return false;
-    }
-    return seen.tries >= most;
+  const shut = (address: string, most: number): boolean => (triesOf.get(address)?.tries ?? 0) >= most;
+  const endSessions = () => {
+    dropSessions.run();
+    open.end(({ session }) => session !== null);
   };
-  const count = (address: string) => {
-    const seen = wrong.get(address) ?? { tries: 0, since: now() };
-    wrong.set(address, { tries: seen.tries + 1, since: now() });
+  /** What has run out is let go of. */
+  const tidy = () => {
+    dropOldSessions.run(now());
+    dropOldLinks.run(now());
+    dropOldCards.run(now());
+    dropOldTries.run(now() - TRIES.shutMs);
   };
+  tidy();
 
   return {
     get hasPasscode(): boolean {
       return read.get('passcode') !== undefined;
     },
     async setPasscode(passcode: string): Promise<void> {
-      if (passcode.length < LEAST_PASSCODE || passcode.length > 200)
+      if (passcode.trim().length < LEAST_PASSCODE || passcode.length > 200)
         throw new ProblemError({
           status: 422,
           title: 'Too short',
@@ -76,53 +91,68 @@ export function network(db: Db, now: () => number) {
       const salt = randomBytes(16);
       const key = await derive(passcode, salt, KEY_BYTES);
       write.run('passcode', `${salt.toString('hex')}:${key.toString('hex')}`);
-      dropSessions.run();
+      endSessions();
     },
     /** A token for whoever knows the passcode. Tries are limited, by address and in all. */
     async signIn(passcode: string, address: string): Promise<string> {
+      tidy();
       if (shut(address, TRIES.each) || shut('*', TRIES.all))
         throw new ProblemError({
           status: 429,
           title: 'Too many tries',
           detail: 'Too many wrong passcodes. Wait five minutes.',
         });
+      // Counted before it is looked at: a hundred guesses at once are a hundred guesses.
+      addTry.run(address, now());
+      addTry.run('*', now());
       const stored = read.get('passcode')?.value.split(':');
       const [salt, key] = stored ?? [];
       const given = await derive(passcode.slice(0, 200), Buffer.from(salt ?? '00', 'hex'), KEY_BYTES);
-      if (!key || !timingSafeEqual(given, Buffer.from(key, 'hex'))) {
-        count(address);
-        count('*');
+      if (!key || !timingSafeEqual(given, Buffer.from(key, 'hex')))
         throw new ProblemError({
           status: 401,
           title: 'Not the passcode',
           detail: 'That isn’t the passcode.',
         });
-      }
-      wrong.delete(address);
+      dropTries.run(address);
+      takeTry.run('*');
       const token = freshToken();
       addSession.run(hashOf(token), now() + SIGNED_IN_MS);
       return token;
     },
+    /** What a sign-in goes by here; null without one that holds. */
+    sessionOf(token: string | undefined): string | null {
+      if (!token) return null;
+      const hash = hashOf(token);
+      const found = session.get(hash);
+      return found !== undefined && found.until > now() ? hash : null;
+    },
     isSignedIn(token: string | undefined): boolean {
-      const found = token ? session.get(hashOf(token)) : undefined;
-      return found !== undefined && found.until > now();
+      return this.sessionOf(token) !== null;
+    },
+    /** One device signs itself out. */
+    signOut(token: string | undefined): void {
+      if (!token) return;
+      const hash = hashOf(token);
+      dropSession.run(hash);
+      open.end(({ session }) => session === hash);
     },
     signOutEverywhere(): void {
-      dropSessions.run();
+      endSessions();
     },
     forgetPasscode(): void {
       forget.run('passcode');
-      dropSessions.run();
+      endSessions();
     },
     /** A link for one person of one run: 192 bits that nobody guesses. */
     linkFor(run: string, person: string): string {
       const token = freshToken();
-      addLink.run(hashOf(token), run, person);
+      addLink.run(hashOf(token), run, person, now() + LINK_MS);
       return token;
     },
     whose(token: string): { run: string; person: string } {
       const found = link.get(hashOf(token));
-      if (!found)
+      if (!found || found.until <= now())
         throw new ProblemError({
           status: 404,
           title: 'No such link',
@@ -133,7 +163,7 @@ export function network(db: Db, now: () => number) {
     /** Links to cards as they were printed, each for one person and for a while. */
     cardLinks(cards: readonly { readonly person: string; readonly card: unknown }[]): string[] {
       return db.transaction(() => {
-        dropOldCards.run(now());
+        tidy();
         return cards.map(({ person, card }) => {
           const token = freshToken();
           addCard.run(hashOf(token), person, JSON.stringify(card), now() + CARD_MS);
@@ -157,6 +187,7 @@ export function network(db: Db, now: () => number) {
     eraseLinks(person: string): void {
       dropLinks.run(person);
       dropCards.run(person);
+      open.end((looking) => looking.person === person);
     },
   };
 }

@@ -293,6 +293,9 @@ export function openApi() {
     '/api/network/sign-out': {
       post: { summary: 'Signs everybody out', responses: { 204: answer('Done.') } },
     },
+    '/api/sign-out': {
+      post: { summary: 'Signs this device out', responses: { 204: answer('Done.') } },
+    },
     '/api/sign-in': {
       post: {
         summary: 'In from the network, by passcode',

@@ -56,6 +56,15 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, request, res
       title: 'Bad request',
       detail: 'The request could not be read.',
     });
+  const { code = '' } = error as { code?: string };
+  if (code.startsWith('SQLITE_FULL') || code === 'ENOSPC')
+    return sendProblem(response, {
+      status: 507,
+      title: 'The disk is full',
+      detail:
+        'There is no room left on the disk of the machine that keeps the data. Nothing was saved by this request.',
+      fix: 'Make some room; what waits here is saved by itself once there is.',
+    });
   request.log?.error({ err: error }, 'request failed');
   return sendProblem(response, {
     status: 500,

@@ -43,6 +43,14 @@ function stateOf(
 /** Presses later than this on a client's own reckoning are taken as now: nobody presses in the future. */
 const AHEAD_MS = 250;
 const MOST_EVENTS = 20_000;
+/** No run goes on for longer, in milliseconds on its own clock. Estimate. */
+const LONGEST_RUN = DAY_MS / 2;
+const tooManyEvents = () =>
+  new ProblemError({
+    status: 409,
+    title: 'Too much for one run',
+    detail: `A run holds ${MOST_EVENTS} events. Finish this one and begin another.`,
+  });
 const takenSchema = z.strictObject({ run: runSchema, events: z.array(runEventSchema).max(MOST_EVENTS) });
 
 /** What only the coach has to know of somebody. */
@@ -173,12 +181,7 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
         }
         return read.data;
       });
-      if (countEvents.get(id)!.n + events.length > MOST_EVENTS)
-        throw new ProblemError({
-          status: 409,
-          title: 'Too much for one run',
-          detail: `A run holds ${MOST_EVENTS} events. Finish this one and begin another.`,
-        });
+      if (countEvents.get(id)!.n + events.length > MOST_EVENTS) throw tooManyEvents();
       db.transaction(() => {
         for (const event of events) addEvent.run(id, event.id, event.at, JSON.stringify(event));
         later.run(Math.max(now, ...events.map((e) => e.at)), id);
@@ -202,9 +205,19 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
         });
       }
       const { run, events } = asked.data;
+      const row = one.get(run.id);
+      // The sender's clock may be ahead of this one, which stands still while the machine sleeps; but no run is that long.
+      const ahead = events.findIndex((event) => event.at > LONGEST_RUN);
+      if (ahead >= 0)
+        throw new ProblemError({
+          status: 422,
+          title: 'Not the results of a run',
+          detail: `This happened ${Math.round(events[ahead]!.at / 3_600_000)} hours into the run, and no run goes on for longer than ${LONGEST_RUN / 3_600_000}.`,
+          field: `events.${ahead}.at`,
+        });
       const latest = Math.max(0, ...events.map((event) => event.at));
       return db.transaction(() => {
-        if (!one.get(run.id))
+        if (!row)
           insert.run(
             run.id,
             JSON.stringify(run),
@@ -214,6 +227,7 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
         for (const event of events) addEvent.run(run.id, event.id, event.at, JSON.stringify(event));
         later.run(latest, run.id);
         const added = countEvents.get(run.id)!.n - before;
+        if (before + added > MOST_EVENTS) throw tooManyEvents();
         if (added > 0) for (const listener of listeners.get(run.id) ?? []) listener({ events });
         return { id: run.id, added };
       })();

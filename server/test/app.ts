@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import type { Database } from 'better-sqlite3';
-import { pino } from 'pino';
+import { type Logger, pino } from 'pino';
 import { createApp } from '../src/app.ts';
 import { documents } from '../src/documents.ts';
 import { eraser } from '../src/erase.ts';
@@ -8,6 +8,7 @@ import { compileFolder } from '../src/library-files.ts';
 import { network } from '../src/network.ts';
 import type { Door } from '../src/routes/network.ts';
 import { runs } from '../src/runs.ts';
+import { streams } from '../src/streams.ts';
 
 export const library = compileFolder(join(process.cwd(), 'library'));
 
@@ -18,19 +19,22 @@ export function appOver(
   steady: () => number = () => 0,
   door?: Door,
   pack?: string,
+  log: Logger = pino({ level: 'silent' }),
 ) {
   const store = documents(db, () => new Date(wall()));
-  const ways = network(db, wall);
+  const open = streams();
+  const ways = network(db, wall, open);
   const live = runs(db, wall, steady);
   const app = createApp({
     documents: store,
     eraser: eraser(db, wall, { runs: live, network: ways }),
     network: ways,
+    streams: open,
     runs: live,
     ...(door && { door }),
     ...(pack !== undefined && { pack }),
     library,
-    log: pino({ level: 'silent' }),
+    log,
     demo: false,
   });
   return { app, store };

@@ -55,7 +55,12 @@ function revisionOf(request: Request): number {
 const erasedSchema = z.strictObject({ people: z.array(z.string().max(100)).max(5000) });
 
 /** Documents of every kind of the registry: read, saved by revision, deleted, erased. */
-export function documentRoutes(documents: Documents, eraser: Eraser): Router {
+export function documentRoutes(
+  documents: Documents,
+  eraser: Eraser,
+  /** Whether somebody asks from another device. */
+  elsewhere: (request: Request) => boolean,
+): Router {
   const routes = Router();
   routes.get('/set-aside', (_request, response) => {
     response.json(documents.unreadable());
@@ -75,7 +80,11 @@ export function documentRoutes(documents: Documents, eraser: Eraser): Router {
     response.json({ people: eraser.erasedOf('person', asked.data.people) });
   });
   routes.get('/:kind', (request, response) => {
-    response.json(documents.list(kindAt(request)));
+    const record = kindAt(request);
+    const tag = `"${documents.tagOf(record)}"`;
+    response.set({ ETag: tag, 'Cache-Control': 'private, no-cache' });
+    if (request.get('if-none-match') === tag) response.status(304).end();
+    else response.json(documents.list(record));
   });
   routes.get('/:kind/:id', (request, response) => {
     const { record, id } = address(request);
@@ -101,6 +110,12 @@ export function documentRoutes(documents: Documents, eraser: Eraser): Router {
   // Asked again it does what is left to do: an answer lost is no reason to leave half.
   routes.post('/:kind/:id/erase', (request, response) => {
     const { record, id } = address(request);
+    if (elsewhere(request))
+      throw new ProblemError({
+        status: 403,
+        title: 'Only at the machine itself',
+        detail: 'What is erased can’t be had back: that is done on the machine itself.',
+      });
     const { compacted } = eraser.erase(recordOf(record.kind), id);
     if (compacted) response.status(204).end();
     else

@@ -1,17 +1,26 @@
 import type { RunEvent } from '@inner-rung/core/run';
 import { type Request, type Response, Router } from 'express';
 import * as z from 'zod';
-import type { Network } from '../network.ts';
+import { cookieOf, type Network } from '../network.ts';
 import { ProblemError } from '../problem.ts';
 import { type Runs, redactedFor } from '../runs.ts';
+import type { Streams } from '../streams.ts';
 import { idSchema } from './documents.ts';
+import { COOKIE } from './network.ts';
 
 const ALIVE_MS = 15_000;
 /** Where a session goes in the pack. */
 const PACKED = /<script[^>]*id="packed"[^>]*>null<\/script>/;
 
 /** Runs, what is pressed in them, who looks on, and each one's own link. `pack` is the session pack without a session in it. */
-export function runRoutes(runs: Runs, network: Network, pack: string | undefined): Router {
+export function runRoutes(
+  runs: Runs,
+  network: Network,
+  pack: string | undefined,
+  open: Streams,
+  /** Whether somebody asks from another device. */
+  elsewhere: (request: Request) => boolean,
+): Router {
   const routes = Router();
   routes.get('/p/:token', (request, response) => {
     const { run, person } = network.whose(request.params['token']);
@@ -23,7 +32,7 @@ export function runRoutes(runs: Runs, network: Network, pack: string | undefined
   });
   routes.get('/p/:token/stream', (request, response) => {
     const { run, person } = network.whose(request.params['token']);
-    listen(request, response, run, (event) => redactedFor(event, person));
+    listen(request, response, run, person, (event) => redactedFor(event, person));
   });
 
   const runId = (request: Request) => {
@@ -72,12 +81,18 @@ export function runRoutes(runs: Runs, network: Network, pack: string | undefined
     response.set('Cache-Control', 'no-store').json({ now: runs.now(runId(request)) });
   });
   routes.post('/runs/:id/events', (request, response) => {
-    response.json(runs.press(runId(request), request.body));
+    const id = runId(request);
+    const pressed = runs.press(id, request.body);
+    // Who had a link for it has seen that it is over, and sees no more.
+    if (pressed.events.some((event) => event.kind === 'finish'))
+      open.end(({ run, person }) => run === id && person !== null);
+    response.json(pressed);
   });
   const listen = (
     request: Request,
     response: Response,
     id: string,
+    person: string | null,
     seen: (event: RunEvent) => RunEvent | null,
   ): void => {
     const stop = runs.listen(id, (told) => {
@@ -91,15 +106,22 @@ export function runRoutes(runs: Runs, network: Network, pack: string | undefined
     });
     response.flushHeaders();
     response.write('retry: 1000\n\n');
-    // A line now and then, so that what lies between doesn't hang up.
-    const alive = setInterval(() => response.write(': here\n\n'), ALIVE_MS);
-    request.on('close', () => {
+    const token = cookieOf(request.get('cookie'), COOKIE);
+    const session = person === null && elsewhere(request) ? network.sessionOf(token) : null;
+    const forget = open.add({ run: id, person, session }, () => response.end());
+    // A line now and then, so that what lies between doesn't hang up; and a look whether the sign-in still holds.
+    const alive = setInterval(() => {
+      if (session !== null && network.sessionOf(token) === null) response.end();
+      else response.write(': here\n\n');
+    }, ALIVE_MS);
+    response.on('close', () => {
       clearInterval(alive);
+      forget();
       stop();
     });
   };
   routes.get('/runs/:id/stream', (request, response) => {
-    listen(request, response, runId(request), (event) => event);
+    listen(request, response, runId(request), null, (event) => event);
   });
   routes.post('/runs/:id/links', (request, response) => {
     const id = runId(request);
