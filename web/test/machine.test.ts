@@ -16,7 +16,7 @@ interface Doc {
 const same = (a: Doc, b: Doc) => a.text === b.text && a.id === b.id;
 
 /** How one sending goes. */
-type Fate = 'answered' | 'never arrives' | 'answer lost' | 'falls over';
+type Fate = 'answered' | 'never arrives' | 'answer lost' | 'falls over' | 'disk full';
 
 /** A server of revisions, a browser and the time between them, all in this test's hands. */
 class World {
@@ -77,7 +77,9 @@ class World {
           is: 'answered',
           n,
           answer: lost
-            ? { is: 'lost' }
+            ? fate === 'disk full'
+              ? { is: 'lost', full: true }
+              : { is: 'lost' }
             : stale
               ? { is: 'stale', revision: standing }
               : { is: 'done', revision: doc ? base + 1 : 0 },
@@ -131,6 +133,19 @@ const anEdit = fc.record({
 const aWait = fc.integer({ min: 0, max: 3000 });
 const someFates = fc.array(fc.constantFrom<Fate>('answered', 'never arrives', 'answer lost', 'falls over'), {
   maxLength: 12,
+});
+
+test('a full disk is told as one, what was edited is kept, and saved by itself once there is room', () => {
+  const world = new World();
+  world.load();
+  world.fates = ['disk full', 'disk full'];
+  world.edit('a', 'one');
+  world.pass(1000);
+  expect(world.machine.save).toEqual({ is: 'away', full: true });
+  expect(world.kept).toMatchObject({ a: { text: 'one' } });
+  world.pass(10_000);
+  expect(world.machine.save).toEqual({ is: 'saved' });
+  expect(world.bodies()).toEqual({ a: 'one' });
 });
 
 test('whatever becomes of each sending, in the end the server has what is open, and nobody is told of another', () => {

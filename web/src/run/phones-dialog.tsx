@@ -84,7 +84,16 @@ export function PhonesDialog(props: { run: string; people: readonly Present[]; o
       {state === null ? (
         <p role="status">Looking…</p>
       ) : !state.here ? (
-        <p>The network is opened and shut on the machine itself.</p>
+        <>
+          <p>The network is opened and shut on the machine itself.</p>
+          <button
+            type="button"
+            className="btn touch mt-2"
+            onClick={() => void ask('POST', '/api/sign-out').then(() => window.location.reload())}
+          >
+            Sign out on this device
+          </button>
+        </>
       ) : (
         <div className="grid gap-3">
           {state.on ? (

@@ -1,7 +1,6 @@
 import { type Person, stoppedIn } from '@inner-rung/core/person';
 import { clockOf, peopleOf } from '@inner-rung/core/run';
 import { useEffect } from 'react';
-import { when } from '../store/day.ts';
 import { people, useSend } from '../store/index.ts';
 import type { LiveRun } from './use-run.ts';
 
@@ -21,7 +20,8 @@ export function useStopsInFiles(
       const file = files.find((person) => person.id === one.id);
       if (!file || !one.sign || (one.sign.note === null && !ended)) continue;
       const stop = { run: run.id, on: run.on, sign: one.sign.sign, note: one.sign.note ?? '' };
-      const next = stoppedIn(file, stop, when());
+      // Of every device that looks on the same writing, to the letter: whichever comes second has saved it already.
+      const next = stoppedIn(file, stop, { day: run.on, at: `${run.on}T12:00:00.000Z` });
       if (next !== file) send(people.step({ says: `Stopped: ${file.name}`, put: [next] }));
     }
   }, [run, events, files, over, send]);

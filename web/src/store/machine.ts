@@ -14,7 +14,9 @@ export interface Stored<T> {
 
 export type SaveState =
   /** `saved`: the server has all of it. */
-  | { readonly is: 'loading' | 'saved' | 'saving' | 'away' }
+  | { readonly is: 'loading' | 'saved' | 'saving' }
+  /** No answer; `full` where it was that there is no room left on the server's disk. */
+  | { readonly is: 'away'; readonly full?: true }
   | { readonly is: 'refused'; readonly why: string }
   /** Saved from elsewhere meanwhile, or deleted (revision 0); nothing of ours is sent until the trainer chooses. */
   | { readonly is: 'elsewhere'; readonly id: string; readonly revision: number };
@@ -54,7 +56,7 @@ export const empty = <T>(): Machine<T> => ({
 
 /** What became of a sending or a look. `lost`: no answer, or the server fell over. */
 export type Answer<T> =
-  | { readonly is: 'lost' }
+  | { readonly is: 'lost'; readonly full?: true }
   | { readonly is: 'done'; readonly revision: number }
   | { readonly is: 'stale'; readonly revision: number }
   | { readonly is: 'refused'; readonly why: string }
@@ -142,8 +144,8 @@ function reads<T>(machine: Machine<T>, id: string, base: number, revision: numbe
 }
 
 /** No answer: it waits, and is asked again. */
-const waits = <T>(machine: Machine<T>): Stepped<T> => [
-  { ...machine, underWay: null, save: { is: 'away' } },
+const waits = <T>(machine: Machine<T>, full?: true): Stepped<T> => [
+  { ...machine, underWay: null, save: full ? { is: 'away', full } : { is: 'away' } },
   [{ is: 'keep' }, { is: 'wait' }],
 ];
 
@@ -156,7 +158,7 @@ function sentAnswered<T>(
   const free: Machine<T> = { ...machine, underWay: null };
   switch (answer.is) {
     case 'lost':
-      return waits({ ...free, unanswered: [...free.unanswered, { id, base, doc }] });
+      return waits({ ...free, unanswered: [...free.unanswered, { id, base, doc }] }, answer.full);
     case 'done':
       return next({ ...has(settled(free, id), id, doc, answer.revision), save: { is: 'saving' } }, docs);
     case 'stale': {

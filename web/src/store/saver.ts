@@ -24,6 +24,7 @@ export interface Holds<T> {
 /** What the server says of a document. */
 async function ask<T>(address: string, init?: RequestInit): Promise<Answer<T>> {
   const response = await fetch(address, init).catch(() => null);
+  if (response?.status === 507) return { is: 'lost', full: true };
   if (!response || response.status >= 500) return { is: 'lost' };
   if (init === undefined) {
     if (response.status === 404) return { is: 'nothing there' };

@@ -21,7 +21,7 @@ export function saveWords(save: SaveState, keeping: Keeping): string {
     case 'saving':
       return 'Saving…';
     case 'away':
-      return `Server away: ${kept}`;
+      return save.full ? `The disk that keeps this is full: make some room; ${kept}` : `Server away: ${kept}`;
     case 'refused':
       return `Not saved: ${save.why}${keeping === 'keeps' ? '' : `; ${kept}`}`;
     case 'elsewhere':
