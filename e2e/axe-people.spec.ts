@@ -2,6 +2,15 @@ import { lookAt, type Screen } from './axe.ts';
 import { expect } from './browser.ts';
 
 const SCREENS: readonly Screen[] = [
+  [
+    'copies',
+    '/copies',
+    async (page) =>
+      page
+        .getByRole('button', { name: /^A file to keep elsewhere/ })
+        .first()
+        .click(),
+  ],
   ['people', '/people', async (page) => page.getByRole('button', { name: 'Add them' }).click()],
   [
     'people from a table',

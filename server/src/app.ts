@@ -18,7 +18,9 @@ import { ProblemError, problemHandler, sendProblem } from './problem.ts';
 import { documentRoutes } from './routes/documents.ts';
 import { COOKIE, type Door, fromNetwork, networkRoutes } from './routes/network.ts';
 import { runRoutes } from './routes/runs.ts';
+import { snapshotRoutes } from './routes/snapshots.ts';
 import type { Runs } from './runs.ts';
+import type { Snapshots } from './snapshots.ts';
 import type { Streams } from './streams.ts';
 
 export interface AppOptions {
@@ -28,6 +30,8 @@ export interface AppOptions {
   readonly eraser: Eraser;
   readonly runs: Runs;
   readonly network: Network;
+  /** Copies of everything; none in most API tests. */
+  readonly snapshots?: Snapshots;
   /** Event streams that are open. */
   readonly streams: Streams;
   /** Opens and shuts the way in from the local network; absent where there is none to open. */
@@ -144,7 +148,8 @@ export function createApp(options: AppOptions): Express {
   api.use(
     runRoutes(runs, network, pack === undefined ? undefined : withPolicy(pack), options.streams, elsewhere),
   );
-  api.use(documentRoutes(documents, options.eraser, elsewhere));
+  if (options.snapshots) api.use(snapshotRoutes(options.snapshots, elsewhere));
+  api.use(documentRoutes(documents, options.eraser, elsewhere, options.snapshots));
   api.use((_request, response) => {
     sendProblem(response, { status: 404, title: 'Not here', detail: 'There is nothing at this address.' });
   });

@@ -1,6 +1,7 @@
 import { accessSync, chmodSync, constants, existsSync, mkdirSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
+import { copiesIn, stampOf } from './copy-names.ts';
 
 export type Db = Database.Database;
 
@@ -126,7 +127,7 @@ function openingFault(path: string, error: unknown): Error {
     );
   if (code.startsWith('SQLITE_NOTADB') || code.startsWith('SQLITE_CORRUPT'))
     return new Error(
-      `The data in ${path} is damaged: ${message.replace(/\s+/g, ' ')}. Nothing was changed and nothing new was begun. Put a copy of the file in its place, or choose another folder with INNER_RUNG_DATA=/some/folder and keep this one.`,
+      `The data in ${path} is damaged: ${message.replace(/\s+/g, ' ')}. Nothing was changed and nothing new was begun. ${existsSync(join(dirname(path), 'copies')) ? `Put one of the copies in ${join(dirname(path), 'copies')} in its place` : 'Put a copy of the file in its place'}, or choose another folder with INNER_RUNG_DATA=/some/folder and keep this one.`,
     );
   if (code.startsWith('SQLITE_READONLY') || code.startsWith('SQLITE_CANTOPEN'))
     return new Error(
@@ -138,7 +139,7 @@ function openingFault(path: string, error: unknown): Error {
 }
 
 /** Looks whether every page of it hangs together. */
-function checkWhole(db: Db): void {
+export function checkWhole(db: Db): void {
   const found = db.pragma('quick_check(1)', { simple: true }) as string;
   if (found !== 'ok') throw Object.assign(new Error(found), { code: 'SQLITE_CORRUPT' });
 }
@@ -159,6 +160,12 @@ export function openDatabase(path: string): Db {
     // The first write takes the lock, and keeps it.
     db.exec('BEGIN IMMEDIATE; COMMIT');
     checkWhole(db);
+    const version = db.pragma('user_version', { simple: true }) as number;
+    // What an update changes is kept as it was.
+    if (path !== ':memory:' && version > 0 && version < MIGRATIONS.length)
+      db.prepare('VACUUM INTO ?').run(
+        join(copiesIn(dirname(path)), `${stampOf(Date.now())}-before-update.sqlite`),
+      );
     migrate(db);
   } catch (error) {
     db?.close();
@@ -211,7 +218,7 @@ export function openDataFolder(folder: string): string {
   const gone = !existsSync(path) || statSync(path).size === 0;
   if (gone && existsSync(known))
     throw new Error(
-      `The data that was kept in ${folder} is ${existsSync(path) ? 'empty' : 'not there'}: inner-rung.sqlite. Put a copy of it back; to begin anew all the same, delete ${KNOWN} first.`,
+      `The data that was kept in ${folder} is ${existsSync(path) ? 'empty' : 'not there'}: inner-rung.sqlite. Put one of the copies in ${join(folder, 'copies')} back under that name; to begin anew all the same, delete ${KNOWN} first.`,
     );
   if (!existsSync(known)) writeFileSync(known, KNOWN_SAYS, { mode: 0o600 });
   return path;

@@ -16,6 +16,7 @@ import { network } from './network.ts';
 import { ProblemError } from './problem.ts';
 import type { Door } from './routes/network.ts';
 import { runs } from './runs.ts';
+import { snapshots } from './snapshots.ts';
 import { streams } from './streams.ts';
 
 const root = process.env['INNER_RUNG_ROOT'] ?? resolve(dirname(fileURLToPath(import.meta.url)), '../..');
@@ -109,7 +110,14 @@ async function start(): Promise<void> {
   );
   const erasing = eraser(db, () => Date.now(), { runs: live, network: ways });
   erasing.finish();
+  const copies = snapshots(db, resolve(values.data), () => Date.now(), erasing);
+  const copied = (reason: 'start' | 'daily') =>
+    copies.take(reason).catch((error: unknown) => log.error({ err: error }, 'no copy could be made'));
+  // One at every start, and one a day for whoever never stops it.
+  void copied('start');
+  setInterval(() => copies.age() >= 86_400_000 && void copied('daily'), 3_600_000).unref();
   const app = createApp({
+    snapshots: copies,
     documents: store,
     eraser: erasing,
     network: ways,

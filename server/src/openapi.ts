@@ -47,6 +47,7 @@ const header = (name: string, description: string, required: boolean) => ({
   schema: { type: 'string' },
 });
 const token = { name: 'token', in: 'path', required: true, schema: { type: 'string' } };
+const copyName = { name: 'name', in: 'path', required: true, schema: { type: 'string' } };
 const id = { name: 'id', in: 'path', required: true, schema: { type: 'string' } };
 
 /** Questions at addresses of their own, besides /api/ask. */
@@ -292,6 +293,46 @@ export function openApi() {
     },
     '/api/network/sign-out': {
       post: { summary: 'Signs everybody out', responses: { 204: answer('Done.') } },
+    },
+    '/api/copies': {
+      get: {
+        summary: 'Copies of everything, the newest first',
+        responses: { 200: answer('With what each holds.') },
+      },
+      post: { summary: 'Makes one now', responses: { 201: answer('The copy.') } },
+    },
+    '/api/copies/{name}/restore': {
+      post: {
+        summary: 'Brings one back; what stands is copied first',
+        parameters: [copyName],
+        responses: {
+          200: answer('Both copies.'),
+          404: problem('No such copy.'),
+          422: problem('It can’t be read.'),
+        },
+      },
+    },
+    '/api/copies/{name}/file': {
+      post: {
+        summary: 'One as a file sealed with a passphrase',
+        parameters: [copyName],
+        requestBody: {
+          required: true,
+          ...body({
+            type: 'object',
+            required: ['passphrase'],
+            properties: { passphrase: { type: 'string' } },
+          }),
+        },
+        responses: { 200: answer('The file.'), 422: problem('Too short a passphrase.') },
+      },
+    },
+    '/api/copies/file': {
+      post: {
+        summary: 'Takes in such a file as a copy; X-Passphrase has its passphrase, base64',
+        requestBody: { required: true, content: { 'application/octet-stream': {} } },
+        responses: { 201: answer('The copy.'), 422: problem('Another passphrase, cut, or none of ours.') },
+      },
     },
     '/api/sign-out': {
       post: { summary: 'Signs this device out', responses: { 204: answer('Done.') } },

@@ -8,6 +8,7 @@ import { compileFolder } from '../src/library-files.ts';
 import { network } from '../src/network.ts';
 import type { Door } from '../src/routes/network.ts';
 import { runs } from '../src/runs.ts';
+import { snapshots } from '../src/snapshots.ts';
 import { streams } from '../src/streams.ts';
 
 export const library = compileFolder(join(process.cwd(), 'library'));
@@ -20,14 +21,19 @@ export function appOver(
   door?: Door,
   pack?: string,
   log: Logger = pino({ level: 'silent' }),
+  /** Where copies are kept; without one there are none. */
+  folder?: string,
 ) {
   const store = documents(db, () => new Date(wall()));
   const open = streams();
   const ways = network(db, wall, open);
   const live = runs(db, wall, steady);
+  const erasing = eraser(db, wall, { runs: live, network: ways });
+  const copies = folder === undefined ? undefined : snapshots(db, folder, wall, erasing);
   const app = createApp({
     documents: store,
-    eraser: eraser(db, wall, { runs: live, network: ways }),
+    eraser: erasing,
+    ...(copies && { snapshots: copies }),
     network: ways,
     streams: open,
     runs: live,
@@ -37,5 +43,5 @@ export function appOver(
     log,
     demo: false,
   });
-  return { app, store };
+  return { app, store, copies };
 }

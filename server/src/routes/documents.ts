@@ -5,6 +5,7 @@ import * as z from 'zod';
 import type { Documents } from '../documents.ts';
 import type { Eraser } from '../erase.ts';
 import { ProblemError } from '../problem.ts';
+import type { Snapshots } from '../snapshots.ts';
 
 export const idSchema = z
   .string()
@@ -60,6 +61,7 @@ export function documentRoutes(
   eraser: Eraser,
   /** Whether somebody asks from another device. */
   elsewhere: (request: Request) => boolean,
+  snapshots?: Snapshots,
 ): Router {
   const routes = Router();
   routes.get('/set-aside', (_request, response) => {
@@ -117,6 +119,7 @@ export function documentRoutes(
         detail: 'What is erased can’t be had back: that is done on the machine itself.',
       });
     const { compacted } = eraser.erase(recordOf(record.kind), id);
+    snapshots?.erase(record.kind, id);
     if (compacted) response.status(204).end();
     else
       response.status(202).json({

@@ -54,6 +54,7 @@ const router = createBrowserRouter([
       screen('/figures', () => import('../ladders/figures-screen.tsx')),
       screen('/find', () => import('../ladders/find-screen.tsx')),
       screen('/may/:id?', () => import('../people/may-screen.tsx')),
+      screen('/copies', () => import('../kept/copies-screen.tsx')),
       screen('/yours', () => import('../ladders/yours-screen.tsx')),
       screen('/ladders/:id/poster', () => import('../paper/poster-screen.tsx')),
       screen('/ladders/:id', () => import('../ladders/ladder-screen.tsx')),

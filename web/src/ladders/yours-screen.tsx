@@ -36,6 +36,9 @@ export default function YoursScreen() {
         <div className="flex flex-wrap items-center gap-4">
           <h1 className="mr-auto text-3xl">Yours</h1>
           <SaveLine shelf={changes} />
+          <Link to="/copies" className="btn touch">
+            Copies of everything
+          </Link>
         </div>
         <EnglishChoice />
         {states.length === 0 && (
