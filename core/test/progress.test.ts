@@ -236,6 +236,15 @@ describe('the next session of a group', () => {
     expect(format(step!.blocks).rounds).toBe(3);
     expect(step!.says).toContain('3 rounds instead of 2');
   });
+  test('where nobody said how hard it was nothing grows, and that is what is said', () => {
+    const silent = (on: string) =>
+      record(
+        on,
+        ['ann', 'bo', 'cy', 'di'].map((one) => result({ person: one, effort: null })),
+      );
+    const { steps, stays } = next('rounds', [silent(week(3)), silent(week(10))]);
+    expect([steps, stays]).toEqual([[], 'How hard it was wasn’t said for most: the same again.']);
+  });
   test('three of four well is enough, two of four isn’t; a stop sign never is', () => {
     const three = good(week(10), { clean: false });
     expect(next('rounds', [good(week(3)), three]).steps).toHaveLength(1);

@@ -55,6 +55,9 @@ function share(record: SessionRecord, of: (result: Result) => boolean): number {
   return list.length === 0 ? 0 : list.filter(of).length / list.length;
 }
 
+/** For most of those who were there nobody said how hard it was. */
+const unsaid = (record: SessionRecord): boolean => share(record, (r) => r.effort !== null) < MOST_WELL;
+
 /** A session that most did well, and in which nobody had to stop. */
 function wentWell(record: SessionRecord, effortMax: number): boolean {
   const well = (r: Result) =>
@@ -62,7 +65,9 @@ function wentWell(record: SessionRecord, effortMax: number): boolean {
     r.clean &&
     r.range === 'full' &&
     r.pain === null &&
-    (r.effort === null || r.effort <= effortMax);
+    // How hard it was, unsaid, is no sign that it was light.
+    r.effort !== null &&
+    r.effort <= effortMax;
   return there(record).every((r) => r.sign === null) && share(record, well) >= MOST_WELL;
 }
 
@@ -132,7 +137,9 @@ export function nextPlan(
       steps: [],
       stays:
         good === 0
-          ? 'Not yet good for most: the same again.'
+          ? unsaid(last)
+            ? 'How hard it was wasn’t said for most: the same again.'
+            : 'Not yet good for most: the same again.'
           : `Good ${good === 1 ? 'once' : `${good} times`}: ${needs - good === 1 ? 'once more' : `${needs - good} times more`}, then it grows.`,
     };
   const is = bad ? 'down' : 'up';
