@@ -145,4 +145,20 @@ test('somebody is given something else; what isn’t open to them is said, and t
   await give('Sit, stand and reach');
   await expect(wished).toContainText(/Given: Sit, stand and reach/);
   await expect(last).toContainText('Sit, stand and reach');
+
+  // Two forms at the most: every other face of today says the same.
+  await page
+    .getByRole('group', { name: 'Forms at a station, at most' })
+    .getByText('2', { exact: true })
+    .click();
+  await expect(last).toContainText('Sit, stand and reach');
+  await page.goto(`${page.url().replace('/class', '/setup')}`);
+  const tomas = page
+    .getByRole('listitem')
+    .filter({ hasText: 'Sit, stand and reach' })
+    .filter({ hasText: 'Tomas' });
+  await expect(tomas.first()).toBeVisible();
+  await page.goto(page.url().replace('/setup', '/class'));
+  await expect(page.getByRole('radio', { name: '2', exact: true }).first()).toBeChecked();
+  await expect(last).toContainText('Sit, stand and reach');
 });

@@ -11,11 +11,12 @@ import {
   type SharingFix,
   share as shareOut,
 } from '../class/index.ts';
-import type { Use, Version } from '../engine/index.ts';
+import type { Use } from '../engine/index.ts';
 import { type Subject, subjectOf } from '../limits/index.ts';
+import type { FormRef } from '../move/index.ts';
 import { entriesOf } from '../session/index.ts';
 import { WAYS_TO_LOOK_FOR } from '../ways/index.ts';
-import { day, personDocument, roomDocument, sessionDocument } from './parts.ts';
+import { day, form, personDocument, roomDocument, sessionDocument } from './parts.ts';
 import { defineQuestion } from './question.ts';
 
 export interface SharedOut {
@@ -25,20 +26,28 @@ export interface SharedOut {
   readonly changes: Readonly<Record<How, number>>;
   /** What else would leave fewer changes; null while that is being worked out. */
   readonly fixes: readonly SharingFix[] | null;
-  /** What everybody would do were there enough of everything. */
-  readonly uses: Readonly<Record<string, readonly (Use | null)[]>>;
+  /** What everybody would do were there enough of everything, station by station. */
+  readonly forms: Readonly<Record<string, readonly (FormRef | null)[]>>;
 }
 
-/** What somebody does first at each station: what else they need there they have with them. */
-function firstUses(blocks: Parameters<typeof entriesOf>[0], uses: Version['uses']): (Use | null)[] {
-  const first: (Use | null)[] = [];
+/**
+ * What somebody does first at each station of a block: what else they need there they have with them. `forms` are by
+ * the entries of all the blocks.
+ */
+function firstForms(
+  blocks: Parameters<typeof entriesOf>[0],
+  block: number,
+  forms: readonly (FormRef | null | undefined)[],
+): (FormRef | null)[] {
+  const first: (FormRef | null)[] = [];
   entriesOf(blocks).forEach((entry, i) => {
-    if (entry.part === 0 && (entry.round ?? 0) === 0) first[entry.station] = uses[i] ?? null;
+    if (entry.block === block && entry.part === 0 && (entry.round ?? 0) === 0)
+      first[entry.inBlock] = forms[i] ?? null;
   });
   return first;
 }
 
-/** Everybody scaled as if there were enough of everything, then the room's pieces given out. */
+/** Everybody as the class has them, or scaled as if there were enough of everything; then the room's pieces given out. */
 export const share = defineQuestion({
   says: 'A room’s pieces given out to a class at one block',
   asks: z.strictObject({
@@ -49,7 +58,16 @@ export const share = defineQuestion({
     how: z.enum(Object.keys(HOW) as [How, ...How[]]),
     /** Stations that the second half starts ahead. */
     ahead: z.number().int().min(0).max(39).nullable(),
-    people: z.array(z.strictObject({ id: z.string().min(1).max(80), person: personDocument })).max(200),
+    people: z
+      .array(
+        z.strictObject({
+          id: z.string().min(1).max(80),
+          person: personDocument,
+          /** What they do at each entry of the session, as it was planned for the class; without it, their own version. */
+          does: z.array(form.nullable()).max(2000).optional(),
+        }),
+      )
+      .max(200),
   }),
   answers: null,
   *run(ground, { session: plan, block, room, on, how, people, ...rest }): Iterable<SharedOut> {
@@ -59,21 +77,30 @@ export const share = defineQuestion({
     const count = blocks.reduce((sum, one) => sum + one.stations.length, 0);
     const scaler = ground.scaler(room);
     const finder = ground.finder(room);
-    const uses: Record<string, readonly (Use | null)[]> = {};
+    const does: Record<string, readonly (FormRef | null)[]> = {};
     const subjects = new Map<string, Subject>();
-    const alike = new Map<string, readonly (Use | null)[]>();
-    for (const { id, person } of people) {
+    const alike = new Map<string, readonly (FormRef | null)[]>();
+    for (const { id, person, does: planned } of people) {
       const subject = subjectOf(person, library, on);
       const key = JSON.stringify(subject);
+      if (planned) {
+        does[id] = firstForms(plan.blocks, block, planned);
+        subjects.set(id, subject);
+        continue;
+      }
       const { writtenFor, dials, forWhom } = plan;
       const scaled =
         alike.get(key) ??
-        firstUses(blocks, scaler.scale({ session: { blocks, forWhom }, writtenFor, dials, subject }).uses);
+        firstForms(
+          blocks,
+          0,
+          scaler.scale({ session: { blocks, forWhom }, writtenFor, dials, subject }).uses,
+        );
       alike.set(key, scaled);
-      uses[id] = scaled;
+      does[id] = scaled;
       subjects.set(id, subject);
     }
-    const forms = new Map(Object.entries(uses));
+    const forms = new Map(Object.entries(does));
     const looked = new Map<string, { move: string; settings: Use['settings'] }[]>();
     const othersOf = (seat: Seat) => {
       const subject = subjects.get(seat.person)!;
@@ -105,7 +132,7 @@ export const share = defineQuestion({
         (Object.keys(HOW) as How[]).map((way) => [way, way === how ? sharing.changes : shared(way).changes]),
       ) as Record<How, number>,
       fixes: null,
-      uses,
+      forms: does,
     };
     yield first;
     yield {

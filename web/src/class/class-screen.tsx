@@ -15,14 +15,7 @@ import { formatWords, lengthWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
 import { calledName, everybodyIn, LEVELS, standsFor } from '@inner-rung/core/person';
-import {
-  EQUIPMENT,
-  ROOM_EXAMPLE,
-  type Room,
-  type RoomItem,
-  sizeUnit,
-  withBorrowed,
-} from '@inner-rung/core/room';
+import { EQUIPMENT, type Room, type RoomItem, sizeUnit } from '@inner-rung/core/room';
 import type { Taking } from '@inner-rung/core/run';
 import { castOf, makeRun } from '@inner-rung/core/run';
 import { blockName, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
@@ -55,9 +48,9 @@ import { Chip, Choice } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
+import { useClassToday } from './class-today.ts';
 import { PersonDialog } from './late-changes.tsx';
-import { useClass } from './use-class.ts';
-import { useWhoToday } from './who-today.ts';
+import type { useWhoToday } from './who-today.ts';
 
 /** One page to teach a whole class from: per station the forms to show, who does which, what to say. */
 export default function ClassScreen() {
@@ -72,11 +65,6 @@ export default function ClassScreen() {
   const library = useOwnWords(shipped, plan);
   const groupId = useApp((state) => state.view.group);
   const group = groups.find((g) => g.id === groupId) ?? null;
-  const hall = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
-  const borrowed = plan?.borrowed;
-  const room = useMemo(() => withBorrowed(hall, borrowed ?? []), [hall, borrowed]);
-  const [how, setHow] = useState<'together' | 'rotation'>('together');
-  const [most, setMost] = useState(3);
   const [wall, setWall] = useState(false);
   const [open, setOpen] = useState<
     | { is: 'person'; id: string; entry: number | null }
@@ -84,8 +72,14 @@ export default function ClassScreen() {
     | { is: 'form'; entry: number; form: FormRef }
     | null
   >(null);
-  const who = useWhoToday(id, group, people);
-  const answer = useClass(shipped, plan, room, who.taking, most, how);
+  const { hall, room, who, answer, most, how, setWays } = useClassToday(
+    shipped,
+    plan,
+    id,
+    group,
+    people,
+    rooms,
+  );
   if (failed || missing === 'away') return <ServerAway />;
   if (missing === 'gone') return <MissingSession />;
   if (!plan || !library) return <Waiting />;
@@ -143,7 +137,7 @@ export default function ClassScreen() {
           name="most"
           value={most}
           of={[1, 2, 3, 4].map((n) => ({ value: n, says: String(n) }))}
-          onChoose={setMost}
+          onChoose={(most) => setWays({ most })}
         />
         <Choice
           legend="At the stations"
@@ -153,7 +147,7 @@ export default function ClassScreen() {
             { value: 'together', says: 'all at one' },
             { value: 'rotation', says: 'going round' },
           ]}
-          onChoose={setHow}
+          onChoose={(how) => setWays({ how })}
         />
         <Chip on={wall} onTurn={() => setWall(!wall)}>
           <Monitor size={17} className="mr-1 inline" aria-hidden />

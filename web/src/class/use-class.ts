@@ -1,12 +1,14 @@
 import type { Answers, Asks } from '@inner-rung/core/ask';
 import { type ClassPlan, taughtBy, wishesOf } from '@inner-rung/core/class';
 import type { Library } from '@inner-rung/core/ladder';
+import type { FormRef } from '@inner-rung/core/move';
 import type { Room } from '@inner-rung/core/room';
 import type { Taking } from '@inner-rung/core/run';
 import { levelFor, type Plan } from '@inner-rung/core/session';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { engine } from '../engine/index.ts';
 import { today } from '../store/day.ts';
+import { storage } from '../store/storage.ts';
 
 /** A plan with the people it is for: while the next is worked out, they may be others already. */
 export interface ClassAnswer {
@@ -16,6 +18,20 @@ export interface ClassAnswer {
   readonly was: ClassPlan | null;
   readonly switches: Answers<'class'>['switches'];
   readonly taking: readonly Taking[];
+}
+
+/** What everybody did when it was last planned, and on what ground: another page plans from there and not anew. */
+interface Stands {
+  readonly of: string;
+  readonly does: Readonly<Record<string, readonly (FormRef | null)[]>>;
+}
+const keyOf = (key: string) => `inner-rung/form/class-stands/${key}/${today()}`;
+
+/** A few letters for a long text: two grounds that differ have others. */
+function shortOf(text: string): string {
+  let a = 5381;
+  for (let i = 0; i < text.length; i++) a = Math.imul(a, 33) ^ text.charCodeAt(i);
+  return `${text.length}-${(a >>> 0).toString(36)}`;
 }
 
 /**
@@ -29,6 +45,8 @@ export function useClass(
   taking: readonly Taking[],
   most: number,
   how: 'together' | 'rotation',
+  /** Of which session and group: what stands is kept under it. */
+  key: string,
 ): ClassAnswer | null {
   const [answer, setAnswer] = useState<ClassAnswer | null>(null);
   const channel = useMemo(() => engine.channel(), []);
@@ -53,6 +71,13 @@ export function useClass(
     if (!library || !plan) return;
     const stands = last.current?.of === ground ? last.current.plan : null;
     const compared = stands ? null : (last.current?.plan ?? null);
+    const kept = storage.read<Stands>(keyOf(key));
+    const ofGround = shortOf(ground);
+    const before = stands
+      ? taughtBy(stands)
+      : last.current === null && kept?.of === ofGround
+        ? kept.does
+        : null;
     const { blocks, forWhom, writtenFor, dials } = plan;
     const question: Asks<'class'> = {
       session: { blocks, forWhom },
@@ -62,11 +87,12 @@ export function useClass(
       most,
       how,
       wishes: wishesOf(plan).map((wish) => ({ ...wish })),
-      before: stands && taughtBy(stands),
+      before: before && Object.fromEntries(Object.entries(before).map(([id, forms]) => [id, [...forms]])),
       people: taking.map(({ id, person }) => ({ id, person, ability: levelFor(plan, id) ?? 'own rungs' })),
     };
     channel.ask(library, 'class', question, ({ plan: made, switches }) => {
       last.current = { plan: made, of: ground };
+      storage.set(keyOf(key), JSON.stringify({ of: ofGround, does: taughtBy(made) } satisfies Stands));
       setAnswer({
         plan: made,
         before: stands,
@@ -75,6 +101,6 @@ export function useClass(
         taking,
       });
     });
-  }, [channel, library, plan, room, taking, most, how, ground]);
+  }, [channel, library, plan, room, taking, most, how, ground, key]);
   return answer;
 }

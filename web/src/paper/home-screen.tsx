@@ -227,7 +227,15 @@ function Worked(props: {
 }) {
   const { library, plan, person, room, onCard } = props;
   const taking = useMemo(() => [{ id: person.id, person }], [person]);
-  const answer = useClass(library, plan, room, taking, 1, 'together');
+  const answer = useClass(
+    library,
+    plan,
+    room,
+    taking,
+    1,
+    'together',
+    `home/${plan.id}/${taking[0]?.id ?? ''}`,
+  );
   useEffect(() => {
     if (!answer?.switches) return;
     const [card] = cardsOf(library, plan, room, answer, today());

@@ -22,12 +22,11 @@ import { isCircuit } from '@inner-rung/core/session';
 import { PencilLine } from 'lucide-react';
 import { type ReactNode, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { useClass } from '../class/use-class.ts';
-import { useWhoToday } from '../class/who-today.ts';
+import { useClassToday } from '../class/class-today.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useOwnWords } from '../plan/use-own-words.ts';
 import { useScaled } from '../plan/use-scaled.ts';
-import { useSharing, useTakers } from '../rooms/use-sharing.ts';
+import { useSharing } from '../rooms/use-sharing.ts';
 import { useShelf } from '../store/data.ts';
 import { today } from '../store/day.ts';
 import { useApp } from '../store/index.ts';
@@ -46,7 +45,6 @@ const WHAT = [
   { value: 'setup', says: 'set-up list' },
 ] as const;
 type What = (typeof WHAT)[number]['value'];
-const MOST_FORMS = 3;
 
 interface Ground {
   readonly library: Library;
@@ -54,6 +52,7 @@ interface Ground {
   readonly room: Room;
   readonly group: Group | null;
   readonly people: readonly Person[];
+  readonly rooms: readonly Room[];
   readonly size: SizeId;
   /** What is chosen above every paper. */
   readonly choices: ReactNode;
@@ -85,6 +84,7 @@ export default function PaperScreen() {
     library,
     plan,
     people,
+    rooms,
     size,
     group: groups.find((g) => g.id === groupId) ?? null,
     room: rooms.find((r) => r.id === plan.room) ?? ROOM_EXAMPLE,
@@ -108,9 +108,8 @@ export default function PaperScreen() {
 }
 
 function ClassPaper(props: Ground & { what: 'cards' | 'stations' | 'class' }) {
-  const { library, plan, room, group, people, what, size } = props;
-  const who = useWhoToday(plan.id, group, people);
-  const answer = useClass(library, plan, room, who.taking, MOST_FORMS, 'together');
+  const { library, plan, group, people, rooms, what, size } = props;
+  const { room, who, answer } = useClassToday(library, plan, plan.id, group, people, rooms);
   const [wording, setWording] = useState(false);
   const [coded, setCoded] = useState(false);
   const type = useType();
@@ -215,11 +214,12 @@ function RunPaper(props: Ground) {
 }
 
 function SetupPaper(props: Ground & { how: How; part: number }) {
-  const { library, plan, size, room, group, people, how } = props;
+  const { library, plan, size, group, people, rooms, how } = props;
   const type = useType();
-  const { taking: takers } = useTakers(group, people);
+  const { room, who, answer } = useClassToday(library, plan, plan.id, group, people, rooms);
+  const takers = who.taking;
   const block = plan.blocks[props.part] ? props.part : Math.max(0, plan.blocks.findIndex(isCircuit));
-  const out = useSharing(library, plan, block, room, takers, how, undefined);
+  const out = useSharing(library, plan, block, room, answer, how, undefined);
   const pages = useMemo(() => {
     if (!type || !out) return null;
     const floor = floorPlan(library, room, plan.blocks[block]!.stations.length, out.sharing.shared, how);

@@ -3,11 +3,12 @@ import { type FloorPlan, floorPlan, givenWords, type How, type SharingFix } from
 import type { Library } from '@inner-rung/core/ladder';
 import { fitWords, formsAt, inReach, whoWords } from '@inner-rung/core/paper';
 import type { OneOf } from '@inner-rung/core/person';
-import { equipmentOf, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
+import { equipmentOf, type Room } from '@inner-rung/core/room';
 import { blockName, isCircuit, type Plan } from '@inner-rung/core/session';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { useClassToday } from '../class/class-today.ts';
 import { WaitingLine } from '../people/waiting-line.tsx';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useOwnWords } from '../plan/use-own-words.ts';
@@ -20,7 +21,7 @@ import { Choice } from '../ui/choice.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { ThingDrawing } from '../ui/thing-drawing.tsx';
-import { useSharing, useTakers } from './use-sharing.ts';
+import { useSharing } from './use-sharing.ts';
 
 const HOW_WORDS: Readonly<Record<How, string>> = {
   together: 'All at one station',
@@ -38,7 +39,8 @@ export default function SetupScreen() {
   const { plan, missing } = useOpenPlan(id);
   const library = useOwnWords(shipped, plan);
   const groupId = useApp((state) => state.view.group);
-  const [how, setHow] = useState<How>('together');
+  // In waves or halves is a matter of the floor; all at one or going round is the class's own.
+  const [split, setSplit] = useState<'waves' | 'halves' | null>(null);
   const [ahead, setAhead] = useState<number>();
   const send = useSend();
   const circuits = useMemo(
@@ -48,9 +50,11 @@ export default function SetupScreen() {
   const [picked, setPicked] = useState<number>();
   const block = circuits.includes(picked ?? -1) ? picked! : (circuits[0] ?? 0);
   const group = groups.find((g) => g.id === groupId) ?? null;
-  const room = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
-  const { taking: takers, waiting } = useTakers(group, people);
-  const out = useSharing(shipped, plan, block, room, takers, how, ahead);
+  const inClass = useClassToday(shipped, plan, id, group, people, rooms);
+  const { room, who, answer } = inClass;
+  const how: How = split ?? inClass.how;
+  const { taking: takers, waiting } = who;
+  const out = useSharing(shipped, plan, block, room, answer, how, ahead);
   if (failed || missing === 'away') return <ServerAway />;
   if (missing === 'gone') return <MissingSession />;
   if (!plan || !library) return <Waiting />;
@@ -71,7 +75,8 @@ export default function SetupScreen() {
             { value: 'rotation', says: 'Rotating' },
           ]}
           onChoose={(next) => {
-            setHow(next);
+            setSplit(next === 'waves' || next === 'halves' ? next : null);
+            if (next === 'together' || next === 'rotation') inClass.setWays({ how: next });
             setAhead(undefined);
           }}
         />

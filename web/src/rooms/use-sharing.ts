@@ -1,41 +1,43 @@
 import type { SharedOut } from '@inner-rung/core/ask';
-import type { How } from '@inner-rung/core/class';
+import { type How, taughtBy } from '@inner-rung/core/class';
 import type { Library } from '@inner-rung/core/ladder';
-import { everybodyIn, type Group, type OneOf, type Person, takingPart } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
 import { useMemo } from 'react';
+import type { ClassAnswer } from '../class/use-class.ts';
 import { useAnswer } from '../engine/index.ts';
 import { today } from '../store/day.ts';
 
-/** A class scaled and a room's pieces given out by the engine; null until the newest answer is here. */
+/** Everybody with what they do at each entry. */
+function doing({ plan, taking }: ClassAnswer) {
+  const does = taughtBy(plan);
+  return taking.map(({ id, person }) => ({ id, person, does: [...(does[id] ?? [])] }));
+}
+
+/** A room's pieces given out to a class as it was planned; null until the newest answer is here. */
 export function useSharing(
   library: Library | null,
   plan: Plan | null,
   block: number,
   room: Room,
-  takers: readonly OneOf[],
+  planned: ClassAnswer | null,
   how: How,
   ahead: number | undefined,
 ): SharedOut | null {
   const question = useMemo(
     () =>
-      plan && {
+      plan &&
+      planned && {
         session: plan,
         block,
         room,
         on: today(),
         how,
         ahead: ahead ?? null,
-        people: takers.map(({ id, person }) => ({ id, person })),
+        people: doing(planned),
       },
-    [plan, block, room, takers, how, ahead],
+    [plan, block, room, planned, how, ahead],
   );
   const answered = useAnswer(library, 'share', question);
   return answered?.to === question ? answered.answer : null;
-}
-
-/** Who of a group a room's pieces are given out to: who waits for a doctor's word, or isn't well today, has no place. */
-export function useTakers(group: Group | null, people: readonly Person[]) {
-  return useMemo(() => takingPart(group ? everybodyIn(group, people) : people, today()), [group, people]);
 }
