@@ -2,14 +2,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 
 /** Why a copy was made. */
-export const REASONS = [
-  'start',
-  'daily',
-  'asked',
-  'before-update',
-  'before-restoring',
-  'brought-in',
-] as const;
+const REASONS = ['start', 'daily', 'asked', 'before-update', 'before-restoring', 'brought-in'] as const;
 export type Reason = (typeof REASONS)[number];
 
 /** `2026-11-29T22-10-00-000Z-start.sqlite`: when, and why. */

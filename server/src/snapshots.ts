@@ -15,7 +15,6 @@ import { RECORDS, recordOf } from '@inner-rung/core/records';
 import Database from 'better-sqlite3';
 import { COPY_NAME, copiesIn, type Reason, stampOf, timeOf } from './copy-names.ts';
 import { checkWhole, type Db, MIGRATIONS, migrate } from './database.ts';
-import { documents } from './documents.ts';
 import { type Eraser, eraser } from './erase.ts';
 import { network } from './network.ts';
 import { ProblemError } from './problem.ts';
@@ -270,15 +269,6 @@ export function snapshots(db: Db, dataFolder: string, now: () => number, erasing
       }
       return n;
     },
-    /** Whether all of them open, and how many documents of each don't. */
-    check: (): readonly { readonly name: string; readonly unreadable: number }[] =>
-      names().map((name) => ({
-        name,
-        unreadable: opened(
-          join(folder, name),
-          (copy) => documents(copy, () => new Date(now())).unreadable().length,
-        ),
-      })),
   };
 }
 export type Snapshots = ReturnType<typeof snapshots>;
