@@ -1,5 +1,5 @@
 import { answerTo, createGround } from '@inner-rung/core/ask';
-import { taughtBy } from '@inner-rung/core/class';
+import { type ClassPlan, planMark, taughtBy } from '@inner-rung/core/class';
 import { cardsOf, classSheetOf, stationsOf } from '@inner-rung/core/paper';
 import { castOf, type Taking } from '@inner-rung/core/run';
 import { entriesOf, type Plan } from '@inner-rung/core/session';
@@ -40,13 +40,13 @@ function facesOf({ plan, room, who, sore, most, how, given }: Day) {
     how,
     people: taking.map(({ id, person }) => ({ id, person, ability: 'own rungs' })),
   };
-  const first = answerTo(ground, 'class', question) as { plan: import('@inner-rung/core/class').ClassPlan };
+  const first = answerTo(ground, 'class', question) as { plan: ClassPlan };
   // Somebody is given by hand what another does: that holds on every face as well.
   const entry = given % first.plan.entries.length;
   const form = first.plan.entries[entry]!.forms.at(-1)?.form;
   const wishes = form ? [{ entry, kind: 'give' as const, form, person: taking[0]!.id }] : [];
   const answer = answerTo(ground, 'class', { ...question, wishes }) as {
-    plan: import('@inner-rung/core/class').ClassPlan;
+    plan: ClassPlan;
     switches: Record<string, never>;
   };
   return { taking, answer: { ...answer, taking, before: null, was: null }, most, how };
@@ -98,6 +98,11 @@ test('class page, cards, station cards, class sheet, set-up and run say the same
               true,
             ]);
         });
+      // Each says of which plan it is.
+      const mark = planMark(answer.plan);
+      expect(mark).toMatch(/^[A-Z2-9]{4}$/);
+      for (const [face, text] of Object.entries({ cards, stations, sheet }))
+        expect([face, text.includes(`plan ${mark}`)]).toEqual([face, true]);
       // The set-up list gives things out for those forms and no others.
       const block = plan.blocks.findIndex((b) => b.stations.length > 0);
       const out = answerTo(ground, 'share', {
@@ -120,5 +125,28 @@ test('class page, cards, station cards, class sheet, set-up and run say the same
       });
     }),
     { numRuns: 10, seed: 20261129 },
+  );
+});
+
+test('the mark of a plan is the same in whatever order its people come, and another once anybody does otherwise', () => {
+  const use = (move: string) => ({ move, settings: {} }) as ClassPlan['uses'][string][number];
+  const plan = (uses: Record<string, string[]>) => ({
+    uses: Object.fromEntries(Object.entries(uses).map(([id, moves]) => [id, moves.map(use)])),
+  });
+  const mark = planMark(plan({ ann: ['squat', 'plank'], bo: ['lunge', 'plank'] }));
+  expect(planMark(plan({ bo: ['lunge', 'plank'], ann: ['squat', 'plank'] }))).toBe(mark);
+  fc.assert(
+    fc.property(
+      fc.constantFrom('ann', 'bo'),
+      fc.nat({ max: 1 }),
+      fc.string({ minLength: 1 }),
+      (who, at, move) => {
+        const uses: Record<string, string[]> = { ann: ['squat', 'plank'], bo: ['lunge', 'plank'] };
+        if (uses[who]![at] === move) return;
+        uses[who]![at] = move;
+        expect(planMark(plan(uses))).not.toBe(mark);
+      },
+    ),
+    { numRuns: 200, seed: 7 },
   );
 });

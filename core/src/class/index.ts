@@ -19,6 +19,7 @@ export {
   classChanges,
   gapOf,
   isGranted,
+  planMark,
   restForShowing,
   runningIn,
   showingOf,

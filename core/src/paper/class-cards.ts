@@ -1,8 +1,9 @@
+import { planMark } from '../class/index.ts';
 import { formatWords, lengthWords, rangeOf } from '../clock/index.ts';
 import type { Switches, Use } from '../engine/index.ts';
 import { shownFor } from '../figure/index.ts';
 import type { Library } from '../ladder/index.ts';
-import { BANDS, bandOfRpe, effortOn, outlookOf, type Person } from '../person/index.ts';
+import { BANDS, bandOfRpe, dayWords, effortOn, outlookOf, type Person } from '../person/index.ts';
 import type { Room } from '../room/index.ts';
 import { doesOf } from '../run/index.ts';
 import { blockName, type Entry, entriesOf, factsIn, type Plan, timelineOf } from '../session/index.ts';
@@ -51,6 +52,8 @@ interface Done {
   readonly switches: readonly Switches[] | null;
   readonly whole: string;
   readonly on: string;
+  /** Which plan of the class it is; without it, a card by itself. */
+  readonly mark?: string;
 }
 
 function cardOf(of: Done): PersonCard {
@@ -61,7 +64,7 @@ function cardOf(of: Done): PersonCard {
   const most = outlook && effortOn(outlook);
   return {
     name: of.name,
-    session: plan.title,
+    session: of.mark === undefined ? plan.title : `${plan.title} · ${dayWords(on)} · plan ${of.mark}`,
     whole: of.whole,
     effort:
       most === null ? '' : `How hard: up to ${most} of 10. You can still ${BANDS[bandOfRpe(most)].can}.`,
@@ -98,10 +101,14 @@ export function cardsOf(
   room: Room,
   answer: PlannedClass,
   on: string,
+  /** Whether they say of which plan of the class they are. */
+  marked = true,
 ): PersonCard[] {
   const whole = lengthWords(rangeOf(timelineOf(plan, factsIn(library)).segments));
+  const mark = planMark(answer.plan);
   return answer.taking.map((one) =>
     cardOf({
+      ...(marked ? { mark } : {}),
       library,
       plan,
       room,
@@ -138,6 +145,7 @@ export function pictureCard(
 
 /** A card a station for the wall: what is shown there, nobody's name. */
 export function stationsOf(library: Library, plan: Plan, answer: PlannedClass): StationCard[] {
+  const mark = planMark(answer.plan);
   return entriesOf(plan.blocks).flatMap((entry, i): StationCard[] => {
     if (entry.part > 0) return [];
     const block = plan.blocks[entry.block]!;
@@ -145,8 +153,7 @@ export function stationsOf(library: Library, plan: Plan, answer: PlannedClass): 
     return [
       {
         number: String(entry.station + 1),
-        session:
-          plan.blocks.length > 1 ? `${plan.title}, ${blockName(plan.blocks, entry.block)}` : plan.title,
+        session: `${plan.blocks.length > 1 ? `${plan.title}, ${blockName(plan.blocks, entry.block)}` : plan.title} · plan ${mark}`,
         clock: formatWords(block.format),
         forms: taught.slice(0, 4).map(({ form, people }) => {
           const id = people[0];

@@ -6,6 +6,7 @@ import {
   classChanges,
   gapOf,
   isGranted,
+  planMark,
   restForShowing,
   runningIn,
   showingOf,
@@ -39,7 +40,7 @@ import { useOwnWords } from '../plan/use-own-words.ts';
 import { sendRun } from '../run/send-run.ts';
 import { WalkInDialog } from '../run/walk-in-dialog.tsx';
 import { useShelf } from '../store/data.ts';
-import { newId, today } from '../store/day.ts';
+import { dayWords, newId, today } from '../store/day.ts';
 import { useGroupFromAddress } from '../store/group-address.ts';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
@@ -193,6 +194,7 @@ export default function ClassScreen() {
           count={who.taking.length}
           where={room.name}
           group={group?.name}
+          mark={answer ? planMark(answer.plan) : null}
         />
         {!wall && (
           <WhoRow
@@ -308,6 +310,8 @@ function Heading(props: {
   count: number;
   where: string;
   group: string | undefined;
+  /** Which plan it is: on paper as well, so that a page printed before a change is known for old. */
+  mark: string | null;
 }) {
   const { library, plan } = props;
   const range = timelineOf(plan, factsIn(library)).range;
@@ -320,6 +324,12 @@ function Heading(props: {
       <p className="quiet print:text-black">
         {props.count} {props.count === 1 ? 'person' : 'people'}
         {props.group ? `, ${props.group}` : ''} · {props.where}
+        {props.mark && (
+          <>
+            {' '}
+            · {dayWords(today())} · plan <span data-mark>{props.mark}</span>
+          </>
+        )}
       </p>
     </>
   );

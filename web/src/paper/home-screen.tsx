@@ -238,7 +238,7 @@ function Worked(props: {
   );
   useEffect(() => {
     if (!answer?.switches) return;
-    const [card] = cardsOf(library, plan, room, answer, today());
+    const [card] = cardsOf(library, plan, room, answer, today(), false);
     if (card) onCard(cardKey(plan, room), card);
   }, [library, plan, room, answer, onCard]);
   return null;
