@@ -218,6 +218,34 @@ test('what is sore today and what was said of a walk-in hold in a swap in the mi
   }
 });
 
+test('the wall answers “which is mine?” by first names or by numbers, as the trainer chooses, and never by what they have', async ({
+  page,
+  context,
+}) => {
+  await begin(page);
+  const by = page.getByLabel('On the wall, people find their form by');
+  const wallLink = page.getByRole('link', { name: 'Wall' });
+  const wall = await context.newPage();
+  await wall.goto(`${server.url}${await wallLink.getAttribute('href')}`);
+  await expect(wall.locator('[data-seconds]')).toBeVisible();
+  await expect(wall.locator('[data-whose]')).toHaveCount(0);
+  await by.selectOption('first names');
+  await wall.goto(`${server.url}${await wallLink.getAttribute('href')}`);
+  const step = wall.getByRole('listitem').filter({ hasText: 'Step jack' }).first();
+  await expect(step.locator('[data-whose]')).toHaveText(/^[A-Z][a-z]+(, [A-Z][a-z]+)*$/);
+  await expect(wall.getByRole('main')).not.toContainText(/knee|wrist|heart|Dorn|Ellery/);
+  await by.selectOption('numbers');
+  await wall.goto(`${server.url}${await wallLink.getAttribute('href')}`);
+  // Each is there once, by the number that stands beside their name here.
+  await expect(wall.locator('[data-badge]').first()).toBeVisible();
+  const seen = await wall
+    .locator('[data-badge]')
+    .evaluateAll((all) => all.map((one) => Number((one as HTMLElement).dataset['badge'])));
+  const rows = await page.locator('[data-person] [data-badge]').count();
+  expect(seen.sort((a, b) => a - b)).toEqual(Array.from({ length: rows }, (_, i) => i + 1));
+  await by.selectOption('forms alone');
+});
+
 test('an address of no run says so', async ({ page }) => {
   await page.goto(`${server.url}/run/nowhere`);
   await expect(page.getByRole('heading', { name: 'There is no such run here' })).toBeVisible();

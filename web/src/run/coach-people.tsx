@@ -15,6 +15,7 @@ import {
 import { entriesOf } from '@inner-rung/core/session';
 import { HeartPulse, OctagonX, Replace } from 'lucide-react';
 import { memo, useCallback, useRef, useState } from 'react';
+import { Badge } from './badge.tsx';
 import { groupOf } from './run-floor.tsx';
 import { StopDialog } from './stop-note.tsx';
 import type { HeartSeen } from './straps.tsx';
@@ -59,6 +60,8 @@ export const People = memo(function People(props: {
   hearts: ReadonlyMap<string, HeartSeen> | null;
   press: LiveRun['press'];
   onSwap: ((person: string, entry: number) => void) | null;
+  /** Whether the wall shows people by number, so that each has theirs here. */
+  badges: boolean;
 }) {
   const { run, people, entry, counted, press } = props;
   const [stopping, setStopping] = useState<string | null>(null);
@@ -70,12 +73,13 @@ export const People = memo(function People(props: {
     <>
       {counted && <ByLane people={people} run={run} entry={entry} counted={counted} press={press} />}
       <ul className="divide-y-2 divide-base-300">
-        {people.map((person) => (
+        {people.map((person, i) => (
           <Row
             key={person.id}
             run={run}
             clock={props.clock}
             person={person}
+            badge={props.badges ? i + 1 : null}
             entry={entry}
             counted={counted}
             group={groupOf(person, groups)}
@@ -152,6 +156,7 @@ const Row = memo(function Row(props: {
   run: Run;
   clock: RunClock;
   person: Present;
+  badge: number | null;
   entry: number | null;
   counted: Stretch | null;
   group: string | null;
@@ -184,6 +189,7 @@ const Row = memo(function Row(props: {
               {props.group}
             </span>
           )}
+          {props.badge && <Badge n={props.badge} className="mr-2 inline h-6 w-6" />}
           {person.name}
           {person.is === 'gone' && ', gone'}
           {person.is === 'out' && `, out: ${person.sign?.sign}`}

@@ -18,6 +18,7 @@ import { StrapsDialog, useStraps } from './straps.tsx';
 import { useLive } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
 import { useStopsInFiles } from './use-stops.ts';
+import { useWallSays, WALL_SAYS, type WallSays } from './use-wall-says.ts';
 import { WalkInDialog } from './walk-in-dialog.tsx';
 import { WithRun } from './with-run.tsx';
 
@@ -32,6 +33,7 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
   const all = useLive(live);
   const { people: files, rooms, groups } = useShelf();
   useStopsInFiles(live, files);
+  const [wall, setWall] = useWallSays();
   const plans = api.usePlansQuery();
   const [open, setOpen] = useState<
     'phones' | 'straps' | 'join' | { person: string | null; entry: number } | null
@@ -84,6 +86,7 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
         all={all}
         hearts={straps.hearts}
         onSwap={onSwap}
+        badges={wall === 'numbers'}
         back={
           <Link to={`/plan/${run.plan.id}/class`} className="btn btn-ghost btn-sm touch">
             <ArrowLeft size={18} aria-hidden /> The class
@@ -108,9 +111,26 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
             <button type="button" className="btn btn-sm touch" onClick={() => setOpen('phones')}>
               <Smartphone size={17} aria-hidden /> Phones
             </button>
-            <a href={`/run/${run.id}/wall`} target="_blank" rel="noreferrer" className="btn btn-sm touch">
+            <a
+              href={`/run/${run.id}/wall${wall === 'nobody' ? '' : `?whose=${wall}`}`}
+              target="_blank"
+              rel="noreferrer"
+              className="btn btn-sm touch"
+            >
               <Monitor size={17} aria-hidden /> Wall
             </a>
+            <select
+              aria-label="On the wall, people find their form by"
+              className="select select-sm touch w-auto"
+              value={wall}
+              onChange={(event) => setWall(event.target.value as WallSays)}
+            >
+              {WALL_SAYS.map(({ value, says }) => (
+                <option key={value} value={value}>
+                  {says}
+                </option>
+              ))}
+            </select>
           </>
         }
         more={

@@ -32,6 +32,8 @@ export function Coach(props: {
   after: ReactNode;
   hearts: ReadonlyMap<string, HeartSeen> | null;
   onSwap: ((person: string | null, entry: number) => void) | null;
+  /** People go by number on the wall. */
+  badges?: boolean;
 }) {
   const { live, all, onSwap } = props;
   const { run, press } = live;
@@ -237,6 +239,7 @@ export function Coach(props: {
             hearts={props.hearts}
             press={press}
             onSwap={onSwap}
+            badges={props.badges === true}
           />
           {props.more}
         </section>

@@ -1,6 +1,8 @@
 import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
-import { formsAt, groupsIn, isLed } from '@inner-rung/core/run';
+import { formsAt, groupsIn, isLed, type Present } from '@inner-rung/core/run';
 import { blockName } from '@inner-rung/core/session';
+import { useSearchParams } from 'react-router';
+import { Badge } from './badge.tsx';
 import { RunFigure } from './run-figure.tsx';
 import { groupsWithSomebody, RunFloor } from './run-floor.tsx';
 import { useAwake } from './sounds.ts';
@@ -8,7 +10,10 @@ import { beatNow, lookAt, saysOf, secondsLeft, useLive } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
 import { WithRun } from './with-run.tsx';
 
-/** The run on a wall, read from eight metres: what is, how long, what is next. No names, nothing private. */
+/**
+ * The run on a wall, read from eight metres: what is, how long, what is next; whose is which by first names or numbers
+ * where the trainer chose that, and nothing private.
+ */
 export default function WallScreen() {
   return <WithRun>{(_, live) => <Wall live={live} />}</WithRun>;
 }
@@ -17,9 +22,32 @@ const LANES = [0, 1, 2, 3] as const;
 /** Forms that can be read from eight metres at once. */
 const MOST_SHOWN = 4;
 
+/** Who does a form: by first names, those known by number alone counted; or each by number, colour and shape. */
+function Whose(props: { whose: string | null; people: readonly Present[]; all: readonly Present[] }) {
+  const { whose, people, all } = props;
+  if (whose === 'numbers')
+    return (
+      <span className="mt-[0.3vw] flex flex-wrap gap-[0.5vw]" data-whose>
+        {people.map((one) => (
+          <Badge key={one.id} n={all.indexOf(one) + 1} className="h-[3.4vw] w-[3.4vw]" />
+        ))}
+      </span>
+    );
+  if (whose !== 'names') return null;
+  const named = people.filter((one) => !one.byNumber).map((one) => one.name.split(' ')[0]!);
+  const others = people.length - named.length;
+  const more = others === 0 ? [] : [named.length === 0 ? `${others} of you` : `${others} more`];
+  return (
+    <span className="block text-[2.2vw] leading-tight font-normal" data-whose>
+      {[...named, ...more].join(', ')}
+    </span>
+  );
+}
+
 function Wall(props: { live: LiveRun }) {
   const { live } = props;
   const { run } = live;
+  const whose = useSearchParams()[0].get('whose');
   useTick(10);
   const all = useLive(live);
   useAwake(true);
@@ -32,7 +60,7 @@ function Wall(props: { live: LiveRun }) {
     entry === null
       ? []
       : formsAt(run, all.people, entry)
-          .flatMap(({ does, lanes }) => (does ? [{ does, lanes }] : []))
+          .flatMap(({ does, lanes, people }) => (does ? [{ does, lanes, people }] : []))
           .slice(0, MOST_SHOWN);
   const written = entry === null ? '' : (all.names[entry] ?? '');
   const nextName = around ? 'one station on' : saysOf(run, all, next);
@@ -98,7 +126,7 @@ function Wall(props: { live: LiveRun }) {
               <p className="display text-[6vw] leading-[1.02]">{written}</p>
             ) : (
               <ul>
-                {shown.map(({ does, lanes }) => (
+                {shown.map(({ does, lanes, people }) => (
                   <li
                     key={does.name}
                     className={`display flex items-center gap-[1.2vw] leading-[1.05] ${shown.length > 2 ? 'text-[3.8vw]' : 'text-[5.2vw]'}`}
@@ -112,7 +140,10 @@ function Wall(props: { live: LiveRun }) {
                         />
                       ))}
                     </span>
-                    <span className="min-w-0 flex-1">{does.name}</span>
+                    <span className="min-w-0 flex-1">
+                      {does.name}
+                      <Whose whose={whose} people={people} all={all.people} />
+                    </span>
                     <RunFigure
                       does={does}
                       className={
