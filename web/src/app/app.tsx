@@ -4,6 +4,7 @@ import { api } from '../store/api.ts';
 import { useApp } from '../store/index.ts';
 import { Waiting } from '../ui/shell.tsx';
 import { Broken } from './broken.tsx';
+import { Frame, NotHere } from './frame.tsx';
 import { Gate } from './gate.tsx';
 
 /** The newest circuit, for whom the address says, or the page on which to paste the first one. */
@@ -24,6 +25,7 @@ const screen = (path: string, load: () => Promise<{ default: ComponentType }>) =
 
 const router = createBrowserRouter([
   {
+    element: <Frame />,
     errorElement: <Broken />,
     children: [
       { path: '/', element: <Home /> },
@@ -61,7 +63,7 @@ const router = createBrowserRouter([
       screen('/moves/:id', () => import('../ladders/move-screen.tsx')),
       screen('/moves/:id/forces', () => import('../ladders/forces-screen.tsx')),
       screen('/moves/:id/edit', () => import('../ladders/move-edit-screen.tsx')),
-      { path: '*', element: <Navigate replace to="/" /> },
+      { path: '*', element: <NotHere /> },
     ],
   },
 ]);

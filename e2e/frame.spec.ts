@@ -1,0 +1,48 @@
+import { expect, test } from './browser.ts';
+import { TestServer } from './server.ts';
+
+const server = new TestServer(4742);
+test.beforeAll(() => server.start());
+test.afterAll(() => server.stop());
+
+test('every page has a title of its own, is announced when one goes there, and its header can be passed by', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/people`);
+  await expect(page).toHaveTitle('People · Inner Rung');
+  await page.keyboard.press('Tab');
+  const skip = page.getByRole('link', { name: 'To the content' });
+  await expect(skip).toBeFocused();
+  await expect(skip).toBeInViewport();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('main')).toBeFocused();
+  await page.getByRole('link', { name: 'Rooms' }).click();
+  await expect(page).toHaveTitle('Rooms · Inner Rung');
+  await expect(page.locator('[data-announced]')).toHaveText('Rooms');
+  const titles = new Set<string>();
+  for (const path of [
+    '/circuits',
+    '/people/maud-ellery/who',
+    '/log',
+    '/ladders',
+    '/find',
+    '/yours',
+    '/copies',
+    '/plan/tuesday-ten',
+    '/plan/tuesday-ten/class',
+  ]) {
+    await page.goto(`${server.url}${path}`);
+    await expect(page).toHaveTitle(/ · Inner Rung$/);
+    titles.add(await page.title());
+  }
+  expect(titles.size).toBe(9);
+});
+
+test('an address that leads nowhere says so, and shows ways on', async ({ page }) => {
+  await page.goto(`${server.url}/poeple/maud`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('There is no such page');
+  await expect(page.getByText('/poeple/maud')).toBeVisible();
+  await expect(page).toHaveTitle('There is no such page · Inner Rung');
+  await page.getByRole('link', { name: 'All sessions' }).click();
+  await expect(page).toHaveURL(/\/circuits$/);
+});

@@ -1,0 +1,101 @@
+import { useEffect, useRef, useState } from 'react';
+import { Link, Outlet, useLocation, useNavigationType } from 'react-router';
+import { PartsHeader } from '../ui/parts-header.tsx';
+
+const NAME = 'Inner Rung';
+
+/** Several pages are headed by their session: which of them it is. */
+const FACES: readonly (readonly [RegExp, string])[] = [
+  [/^\/plan\/[^/]+\/class$/, 'class'],
+  [/^\/plan\/[^/]+\/paper$/, 'on paper'],
+  [/^\/plan\/[^/]+\/card$/, 'card'],
+  [/^\/plan\/[^/]+\/run-sheet$/, 'run sheet'],
+  [/^\/plan\/[^/]+\/compare$/, 'side by side'],
+  [/^\/run\/[^/]+\/wall$/, 'wall'],
+  [/^\/run\/[^/]+\/record$/, 'what came of it'],
+  [/^\/run\/[^/]+$/, 'run'],
+];
+
+/** The heading of what is shown; null until there is one. */
+const headingNow = () => document.querySelector('h1')?.textContent?.replace(/\s+/g, ' ').trim() || null;
+
+/**
+ * What every page has about it: a way past its header, a title of its own, and, after going somewhere, the top of it
+ * in sight and its heading said to whoever can't see it.
+ */
+export function Frame() {
+  const { pathname } = useLocation();
+  const how = useNavigationType();
+  const [says, setSays] = useState('');
+  const first = useRef(true);
+  useEffect(() => {
+    // Back and forward go where one was; a page opened by its address begins at its top by itself.
+    if (!first.current && how !== 'POP') window.scrollTo(0, 0);
+    const tell = (heading: string) => {
+      const face = FACES.find(([path]) => path.test(pathname))?.[1];
+      document.title = `${face ? `${heading}, ${face}` : heading} · ${NAME}`;
+      if (!first.current) setSays(heading);
+      first.current = false;
+    };
+    // Until the page has its heading it is nobody's: least of all the last one's.
+    document.title = NAME;
+    let told: string | null = null;
+    const look = () => {
+      const heading = headingNow();
+      if (heading === null || heading === told) return;
+      told = heading;
+      tell(heading);
+    };
+    look();
+    // A page's heading comes with its script and its data.
+    const seen = new MutationObserver(look);
+    seen.observe(document.body, { childList: true, subtree: true, characterData: true });
+    return () => seen.disconnect();
+  }, [pathname, how]);
+  return (
+    <>
+      <a
+        href="#content"
+        className="btn btn-primary touch sr-only z-20 focus:not-sr-only focus:absolute focus:top-1 focus:left-1"
+        onClick={(event) => {
+          event.preventDefault();
+          const main = document.querySelector<HTMLElement>('main');
+          if (!main) return;
+          main.tabIndex = -1;
+          main.focus();
+        }}
+      >
+        To the content
+      </a>
+      <Outlet />
+      <p className="sr-only" aria-live="polite" data-announced>
+        {says}
+      </p>
+    </>
+  );
+}
+
+/** An address that leads nowhere says so, and keeps what was typed in sight. */
+export function NotHere() {
+  const { pathname } = useLocation();
+  return (
+    <div className="min-h-dvh">
+      <PartsHeader here="none" />
+      <main className="mx-auto max-w-prose px-4 py-10">
+        <h1 className="text-3xl">There is no such page</h1>
+        <p className="mt-2">
+          Nothing is at <code className="break-all">{pathname}</code>. It may have been typed wrong, or a link
+          is from an older Inner Rung. What is saved is where it was.
+        </p>
+        <p className="mt-4 flex flex-wrap gap-3">
+          <Link to="/circuits" className="btn btn-primary touch">
+            All sessions
+          </Link>
+          <Link to="/people" className="btn touch">
+            People
+          </Link>
+        </p>
+      </main>
+    </div>
+  );
+}
