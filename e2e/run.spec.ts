@@ -229,12 +229,12 @@ test('the wall answers “which is mine?” by first names or by numbers, as the
   await wall.goto(`${server.url}${await wallLink.getAttribute('href')}`);
   await expect(wall.locator('[data-seconds]')).toBeVisible();
   await expect(wall.locator('[data-whose]')).toHaveCount(0);
-  await by.selectOption('first names');
+  await by.selectOption('with first names');
   await wall.goto(`${server.url}${await wallLink.getAttribute('href')}`);
   const step = wall.getByRole('listitem').filter({ hasText: 'Step jack' }).first();
   await expect(step.locator('[data-whose]')).toHaveText(/^[A-Z][a-z]+(, [A-Z][a-z]+)*$/);
   await expect(wall.getByRole('main')).not.toContainText(/knee|wrist|heart|Dorn|Ellery/);
-  await by.selectOption('numbers');
+  await by.selectOption('with numbers');
   await wall.goto(`${server.url}${await wallLink.getAttribute('href')}`);
   // Each is there once, by the number that stands beside their name here.
   await expect(wall.locator('[data-badge]').first()).toBeVisible();

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useState } from 'react';
+import { saveFile } from '../ui/save-file.ts';
 
 /** A copy of everything, as the server lists it. */
 export interface Copy {
@@ -66,12 +67,8 @@ export function useCopies() {
         body: JSON.stringify({ passphrase }),
       });
       if (!answer) return false;
-      const url = URL.createObjectURL(await answer.blob());
-      const link = document.createElement('a');
-      link.href = url;
-      link.download = `${copy.name.replace(/\.sqlite$/, '')}.inner-rung`;
-      link.click();
-      URL.revokeObjectURL(url);
+      const name = `${copy.name.replace(/\.sqlite$/, '')}.inner-rung`;
+      saveFile(name, 'application/octet-stream', await answer.blob());
       return true;
     },
     bringIn: async (file: File, passphrase: string): Promise<boolean> => {

@@ -187,7 +187,7 @@ export function Coach(props: {
               </div>
               <p className="text-sm">
                 {running
-                  ? `Finishes about ${finishes.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}.`
+                  ? `Finishes about ${finishes.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}.`
                   : ''}
                 {live.last && (
                   <button

@@ -3,8 +3,8 @@ import { useDraft } from '../ui/use-draft.ts';
 /** By what people find their form on the wall. */
 export const WALL_SAYS = [
   { value: 'nobody', says: 'forms alone' },
-  { value: 'names', says: 'first names' },
-  { value: 'numbers', says: 'numbers' },
+  { value: 'names', says: 'with first names' },
+  { value: 'numbers', says: 'with numbers' },
 ] as const;
 export type WallSays = (typeof WALL_SAYS)[number]['value'];
 

@@ -1,6 +1,6 @@
 /** Hands a file to the browser to save. */
-export function saveFile(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+export function saveFile(name: string, type: string, body: string | Blob): void {
+  const url = URL.createObjectURL(new Blob([body], { type }));
   const link = document.createElement('a');
   link.href = url;
   link.download = name;
