@@ -11,7 +11,7 @@ test('every page has a title of its own, is announced when one goes there, and i
   await page.goto(`${server.url}/people`);
   await expect(page).toHaveTitle('People · Inner Rung');
   await page.keyboard.press('Tab');
-  const skip = page.getByRole('link', { name: 'To the content' });
+  const skip = page.getByRole('button', { name: 'To the content' });
   await expect(skip).toBeFocused();
   await expect(skip).toBeInViewport();
   await page.keyboard.press('Enter');

@@ -54,11 +54,10 @@ export function Frame() {
   }, [pathname, how]);
   return (
     <>
-      <a
-        href="#content"
+      <button
+        type="button"
         className="btn btn-primary touch sr-only z-20 focus:not-sr-only focus:absolute focus:top-1 focus:left-1"
-        onClick={(event) => {
-          event.preventDefault();
+        onClick={() => {
           const main = document.querySelector<HTMLElement>('main');
           if (!main) return;
           main.tabIndex = -1;
@@ -66,7 +65,7 @@ export function Frame() {
         }}
       >
         To the content
-      </a>
+      </button>
       <Outlet />
       <p className="sr-only" aria-live="polite" data-announced>
         {says}
