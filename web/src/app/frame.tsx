@@ -56,7 +56,7 @@ export function Frame() {
     <>
       <button
         type="button"
-        className="btn btn-primary touch sr-only z-20 focus:not-sr-only focus:absolute focus:top-1 focus:left-1"
+        className="no-print btn btn-primary touch sr-only z-20 focus:not-sr-only focus:absolute focus:top-1 focus:left-1"
         onClick={() => {
           const main = document.querySelector<HTMLElement>('main');
           if (!main) return;
@@ -67,7 +67,7 @@ export function Frame() {
         To the content
       </button>
       <Outlet />
-      <p className="sr-only" aria-live="polite" data-announced>
+      <p className="no-print sr-only" aria-live="polite" data-announced>
         {says}
       </p>
     </>
