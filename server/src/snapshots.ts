@@ -253,21 +253,27 @@ export function snapshots(db: Db, dataFolder: string, now: () => number, erasing
         dropped(path);
       }
     },
-    /** Takes somebody or something erased out of every copy. Says how many hold it no more. */
-    erase(kind: KindId, id: string): number {
-      let n = 0;
+    /**
+     * Takes somebody or something erased out of every copy. A copy that can't be opened can't be shown to hold nothing
+     * of them, nor ever be brought back: it goes.
+     */
+    erase(kind: KindId, id: string): void {
       for (const name of names()) {
-        opened(join(folder, name), (copy) => {
-          const parts = {
-            runs: runs(copy, now, () => 0),
-            network: network(copy, now, streams()),
-          };
-          eraser(copy, now, parts).erase(recordOf(kind), id);
-          n++;
-        });
-        for (const end of ['-wal', '-shm', '-journal']) rmSync(join(folder, name + end), { force: true });
+        const path = join(folder, name);
+        try {
+          opened(path, (copy) => {
+            const parts = {
+              runs: runs(copy, now, () => 0),
+              network: network(copy, now, streams()),
+            };
+            eraser(copy, now, parts).erase(recordOf(kind), id);
+          });
+        } catch (error) {
+          if (!(error instanceof ProblemError)) throw error;
+          rmSync(path, { force: true });
+        }
+        for (const end of ['-wal', '-shm', '-journal']) rmSync(path + end, { force: true });
       }
-      return n;
     },
   };
 }

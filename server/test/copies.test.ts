@@ -98,6 +98,26 @@ describe('a copy', () => {
     expect((await api.post(`/api/copies/${brought.body.name}/restore`)).status).toBe(200);
     expect((await api.get('/api/people')).body.map((one: { id: string }) => one.id)).toEqual([PEOPLE[1]!.id]);
   });
+  test('that is damaged keeps nobody: it goes with whoever is erased, and the others are cleaned', async () => {
+    const { store, api, place, inCopies, clock } = fresh();
+    store.create(recordOf('person'), person.id, { ...person, notes: 'Lives above the Wharfside bakery.' });
+    const made: string[] = [];
+    for (let n = 0; n < 3; n++) {
+      clock.now += 60_000;
+      made.push((await api.post('/api/copies')).body.name);
+    }
+    const [first, damaged, last] = made as [string, string, string];
+    const path = join(place, 'copies', damaged);
+    const bytes = readFileSync(path);
+    // Its header is gone and the rows are still on its pages.
+    bytes.fill(0, 0, 100);
+    writeFileSync(path, bytes);
+    expect(bytes.includes('Wharfside')).toBe(true);
+    expect((await api.post(`/api/people/${person.id}/erase`)).status).toBe(204);
+    expect(inCopies().sort()).toEqual([first, last].sort());
+    for (const one of inCopies())
+      expect(readFileSync(join(place, 'copies', one)).includes('Wharfside')).toBe(false);
+  });
   test('is kept by the day for a week, by the week for four, by the month for twelve', async () => {
     const { clock, copies } = fresh();
     for (let day = 0; day < 400; day++) {
