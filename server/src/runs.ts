@@ -115,6 +115,8 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
       run: JSON.parse(row.body) as Run,
       events: eventsOf.all(id).map(({ body }) => JSON.parse(body) as RunEvent),
       now: nowIn(row),
+      /** The wall's time when the run's clock stood at 0, ms since 1970. */
+      began: row.created_at,
     };
   };
 
@@ -247,7 +249,7 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
      * is over.
      */
     readFor(id: string, person: string) {
-      const { run, events, now } = read(id);
+      const { run, events, ...when } = read(id);
       if (events.some((event) => event.kind === 'finish'))
         throw new ProblemError({ status: 410, title: 'Over', detail: 'This session is over. Well done.' });
       const mine = run.cast.filter((one) => one.id === person);
@@ -266,7 +268,7 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
           emergency: '',
         },
         events: events.flatMap((event) => redactedFor(event, person) ?? []),
-        now,
+        ...when,
       };
     },
     /** Takes somebody out of every run: out of its people and of all that happened. */

@@ -80,12 +80,13 @@ export function usePackRun(packed: Packed): LiveRun {
     (): LiveRun => ({
       run,
       events,
+      began: packed.madeAt - packed.now,
       now,
       press,
       ...takingBack(events, mine, press),
       away: false,
       waiting: 0,
     }),
-    [run, events, now, press, mine],
+    [run, events, packed, now, press, mine],
   );
 }

@@ -10,11 +10,15 @@ interface Kept {
   readonly events: readonly RunEvent[];
   /** The run's clock less this device's, in milliseconds, as last seen: what is left when the server is away. */
   readonly ahead: number;
+  /** As in a live run. What was kept before this was known has none. */
+  readonly began?: number;
 }
 
 export interface LiveRun {
   readonly run: Run;
   readonly events: readonly RunEvent[];
+  /** The wall's time when the run's clock stood at 0 (ms since 1970); undefined until the server has said it. */
+  readonly began: number | undefined;
   /** Milliseconds on the run's clock. */
   readonly now: () => number;
   /** Several pressed at once are taken back at once. */
@@ -93,12 +97,17 @@ export function useRun(id: string, at = `/api/runs/${id}`): LiveRun | 'gone' | n
         return;
       }
       if (!answer.ok) throw new Error('away');
-      const { run, events } = (await answer.json()) as { run: Run; events: RunEvent[] };
+      const { run, events, began } = (await answer.json()) as {
+        run: Run;
+        events: RunEvent[];
+        began: number;
+      };
       await lookAtClock();
       setAway(false);
       // Neither what came meanwhile nor what is still to be sent is lost by an answer made before it.
       setKept({
         run,
+        began,
         events: withEvents(events, [...heard.current, ...queueRef.current]),
         ahead: now() - Date.now(),
       });
@@ -188,6 +197,7 @@ export function useRun(id: string, at = `/api/runs/${id}`): LiveRun | 'gone' | n
         ? {
             run: kept.run,
             events,
+            began: kept.began,
             now,
             press,
             ...takingBack(events, mine, press),

@@ -9,20 +9,22 @@ import type { LiveRun } from './use-run.ts';
  * over: until then a press may still be taken back. From then on they train no more until somebody closes it.
  */
 export function useStopsInFiles(
-  { run, events }: Pick<LiveRun, 'run' | 'events'>,
+  { run, events, began }: Pick<LiveRun, 'run' | 'events' | 'began'>,
   files: readonly Person[],
   over = false,
 ): void {
   const send = useSend();
   useEffect(() => {
+    if (began === undefined) return;
     const ended = over || clockOf(run, events).finishedAt !== null;
     for (const one of peopleOf(run, events)) {
       const file = files.find((person) => person.id === one.id);
       if (!file || !one.sign || (one.sign.note === null && !ended)) continue;
       const stop = { run: run.id, on: run.on, sign: one.sign.sign, note: one.sign.note ?? '' };
       // Of every device that looks on the same writing, to the letter: whichever comes second has saved it already.
-      const next = stoppedIn(file, stop, { day: run.on, at: `${run.on}T12:00:00.000Z` });
+      const at = new Date(began + one.sign.at).toISOString();
+      const next = stoppedIn(file, stop, { day: run.on, at });
       if (next !== file) send(people.step({ says: `Stopped: ${file.name}`, put: [next] }));
     }
-  }, [run, events, files, over, send]);
+  }, [run, events, began, files, over, send]);
 }
