@@ -43,6 +43,24 @@ export const draft = (role: Role, name: string | null = null): Draft => ({
   breaks: [],
 });
 
+/** What says how long is worked, and so whose clock it is. */
+const OF_CLOCK = new Set<Fact['is']>(['interval', 'work', 'format', 'steps', 'level', 'sets of', 'sets']);
+export const saysClock = (facts: readonly Fact[]): boolean => facts.some((fact) => OF_CLOCK.has(fact.is));
+
+/** A line as it is shown beside what was read from it; by itself it is no station. */
+export const lineOf = (read: LineRead, more: Partial<ReadLine> = {}): ReadLine => ({
+  line: read.line,
+  text: read.text,
+  kind: read.kind,
+  sure: read.sure,
+  read: [],
+  dose: null,
+  spans: read.spans,
+  station: null,
+  tiers: [],
+  ...more,
+});
+
 export const clamp = (n: number, least: number, most: number) =>
   Math.max(least, Math.min(most, Math.round(n)));
 export const within = (key: keyof typeof INPUTS, n: number) => clamp(n, INPUTS[key].min, INPUTS[key].max);

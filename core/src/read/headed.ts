@@ -1,12 +1,12 @@
 import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn, type Match } from './grammar.ts';
-import { headingOf, isLabel, leftOver, numberedFormat, roundsBehind } from './headings.ts';
+import { headingOf, isClockOnly, isLabel, leftOver, numberedFormat, roundsBehind } from './headings.ts';
 import { apart, itemsOf, sureOf } from './items.ts';
 import type { Item } from './line.ts';
 import { DAYS, OF_BLOCKS, PARTING, SECTIONS, TITLE_WORDS } from './line-words.ts';
 import { readName } from './names.ts';
 import { type LineOf, type Said, spansOf, spansOfItems } from './said.ts';
-import { type Token, tokensOf } from './tokens.ts';
+import type { Token } from './tokens.ts';
 
 /** Likely to be a movement. */
 const LIKELY = 0.6;
@@ -311,12 +311,6 @@ function nameBefore(said: Said, clock: readonly Token[], matches: readonly Match
   return said.text.slice(label[0]!.from, label.at(-1)!.to);
 }
 
-/** Nothing but words of the clock. */
-const saysClock = (text: string): boolean => {
-  const tokens = tokensOf(text);
-  return leftOver(tokens, factsIn(CLOCK_GRAMMAR, tokens)).length === 0;
-};
-
 /** "Legs: squats, lunges": what they are of, and behind the colon the movements. */
 export function labelThenMoves(said: Said): LineOf | null {
   const { rest, text, names, own, colon, titled } = said;
@@ -333,7 +327,7 @@ export function labelThenMoves(said: Said): LineOf | null {
   // Three things and more behind it, most with a count, are things to do, known or not.
   if (!isList(items) && !(items.length >= 3 && dosed >= items.length / 2)) return null;
   // "Each block: 4 exercises, 40 s work, 20 s rest" lists nothing that is done.
-  if (items.every((item) => sureOf(item) < LIKELY && saysClock(item.text))) return null;
+  if (items.every((item) => sureOf(item) < LIKELY && isClockOnly(item.text))) return null;
   if ((long > 4 && items.length < 2) || (long > 6 && known(items) < 3)) return null;
   const whole = label.find((token) => token.kind === 'seconds' && token.value % 60 === 0);
   const sections =

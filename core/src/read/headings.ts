@@ -4,7 +4,7 @@ import { factsIn, type Match } from './grammar.ts';
 import { covered } from './items.ts';
 import { BULLETS, CLOCK_WORDS, LABELS, ROLES_SAID } from './line-words.ts';
 import { type Names, readName } from './names.ts';
-import type { Token } from './tokens.ts';
+import { type Token, tokensOf } from './tokens.ts';
 
 /** Labels of a place where something is done, rather than of a turn of the clock. */
 const placeOf = (label: Token): { place?: true } =>
@@ -223,4 +223,10 @@ export function leftOver(tokens: readonly Token[], facts: readonly Match<Fact>[]
       !taken[i] &&
       (token.kind === 'word' ? !CLOCK_WORDS.has(token.word) : token.kind !== 'sign' && !token.spelt),
   );
+}
+
+/** Nothing but words of the clock. */
+export function isClockOnly(text: string): boolean {
+  const tokens = tokensOf(text);
+  return leftOver(tokens, factsIn(CLOCK_GRAMMAR, tokens)).length === 0;
 }

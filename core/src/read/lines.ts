@@ -9,7 +9,7 @@ import {
   roundsOfList,
   titleThenClock,
 } from './headed.ts';
-import { leftOver, withoutBullet } from './headings.ts';
+import { isClockOnly, leftOver, withoutBullet } from './headings.ts';
 import { itemsOf, sureOf } from './items.ts';
 import type { Item, LineRead, SaidNumber } from './line.ts';
 import {
@@ -194,17 +194,12 @@ const STRONG = new Set([
   'stations',
 ]);
 
-const isClockOnly = (item: Item): boolean => {
-  const tokens = tokensOf(item.text);
-  return leftOver(tokens, factsIn(CLOCK_GRAMMAR, tokens)).length === 0;
-};
-
 /** A clock with words around it that name nothing: a title, "we go for", "everybody does". */
 function clockInWords(said: Said): LineOf | null {
   const { clockFacts, rest, titled, listed } = said;
   if (clockFacts.length === 0 || said.items.some((item) => sureOf(item) >= LIKELY)) return null;
   // Several things with a count each are things to do, known or not.
-  const counted = said.items.filter((item) => item.facts.length > 0 && !isClockOnly(item));
+  const counted = said.items.filter((item) => item.facts.length > 0 && !isClockOnly(item.text));
   if (counted.length >= 2 && said.items.length >= 3) return null;
   const leftWords = said.left.filter((token) => token.kind === 'word');
   // "Animal circuit, 30 s each".

@@ -1,6 +1,6 @@
 import { MOST_BLOCKS, MOST_STATIONS, type Station } from '../session/index.ts';
 import { formatOf } from './clock-said.ts';
-import { clamp, type Draft, draft, restsBetween } from './draft.ts';
+import { clamp, type Draft, draft, lineOf, restsBetween, saysClock } from './draft.ts';
 import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn } from './grammar.ts';
 import { apart, itemsOf } from './items.ts';
@@ -28,8 +28,6 @@ import { tokensOf } from './tokens.ts';
 const MOST_LINES = 400;
 const MOST_CHARACTERS = 40_000;
 
-const clockLike = (facts: readonly Fact[]) =>
-  facts.some((fact) => ['interval', 'work', 'format', 'steps', 'level', 'sets of', 'sets'].includes(fact.is));
 /** All of it is done more than once. */
 const goesRound = (facts: readonly Fact[]) =>
   facts.some(
@@ -126,18 +124,6 @@ export function readSession(
   const notes: string[] = [];
   const blocks: Draft[] = [];
   const loose: ReadLine[] = [];
-  const lineOf = (read: LineRead, more: Partial<ReadLine> = {}): ReadLine => ({
-    line: read.line,
-    text: read.text,
-    kind: read.kind,
-    sure: read.sure,
-    read: [],
-    dose: null,
-    spans: read.spans,
-    station: null,
-    tiers: [],
-    ...more,
-  });
   const current = () => {
     if (blocks.length === 0) blocks.push(draft('circuit'));
     return blocks.at(-1)!;
@@ -289,7 +275,7 @@ export function readSession(
         } else if (empty) {
           blocks.pop();
           made.facts.push(...before.facts);
-          made.above = clockLike(before.facts) ? [...before.facts] : before.above;
+          made.above = saysClock(before.facts) ? [...before.facts] : before.above;
           made.heads.push(...before.heads);
         } else made.facts.push(...(inherits.length > 0 ? inherits : read.roundNumber !== null ? shared : []));
         made.facts.push(...read.facts);
@@ -337,12 +323,12 @@ export function readSession(
           block.rows.length > 0 &&
           // With nothing behind it a clock is of what stands above it.
           reads.slice(at + 1).some((other) => other.kind === 'station' || other.items.length > 0) &&
-          clockLike(read.facts) &&
+          saysClock(read.facts) &&
           (clashes(block.facts, read.facts) ||
             (next?.kind === 'station' &&
               next.letter !== null &&
               next.letter !== block.rows.at(-1)!.read.letter) ||
-            (read.fresh && next?.kind === 'station' && !clockLike(block.facts)));
+            (read.fresh && next?.kind === 'station' && !saysClock(block.facts)));
         // "Then 2 x": how often said anew, over other movements.
         const anew =
           block.rows.length > 0 &&
@@ -350,7 +336,7 @@ export function readSession(
           read.facts.every((fact) => fact.is === 'times' || fact.is === 'rounds') &&
           saidOften(block.facts);
         // A warm-up that was only named is over where a clock goes round.
-        const round = saidOften(read.facts) || clockLike(read.facts);
+        const round = saidOften(read.facts) || saysClock(read.facts);
         const over =
           block.role === 'warm-up' &&
           next?.kind === 'station' &&
@@ -437,7 +423,7 @@ export function readSession(
     if (block.rows.length === 0 && block.role !== 'circuit')
       notes.push(...block.heads.map((head) => head.text));
   const first = kept.find((block) => block.role === 'circuit');
-  if (first && titleFacts.length > 0 && !clockLike(first.facts)) first.facts.push(...titleFacts);
+  if (first && titleFacts.length > 0 && !saysClock(first.facts)) first.facts.push(...titleFacts);
   let lost = 0;
   const made = kept.map((block): ReadBlock => {
     const rest = restsBetween(block);

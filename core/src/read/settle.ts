@@ -1,4 +1,4 @@
-import { clamp, type Draft, type Row } from './draft.ts';
+import { clamp, type Draft, lineOf, type Row, saysClock } from './draft.ts';
 import type { Fact } from './facts.ts';
 
 /**
@@ -78,14 +78,13 @@ function boutsApart(block: Draft): Draft[] {
   });
 }
 
-const CLOCKS = new Set<Fact['is']>(['interval', 'work', 'format', 'steps', 'level', 'sets of', 'sets']);
 /** "Work 40, rest 20" over several parts that say no clock of their own is the clock of each of them. */
 function clockAbove(blocks: readonly Draft[]): void {
   const [first, ...others] = blocks.filter((block) => block.role === 'circuit');
   if (!first?.above) return;
   for (const block of others) {
     const counted = block.rows.some(({ parts }) => parts.some(({ facts }) => facts.length > 0));
-    if (!counted && !block.facts.some((fact) => CLOCKS.has(fact.is))) block.facts.unshift(...first.above);
+    if (!counted && !saysClock(block.facts)) block.facts.unshift(...first.above);
   }
 }
 
@@ -166,17 +165,7 @@ function withoutRemarks(block: Draft, notes: string[]): void {
   for (const row of block.rows)
     if (!dosed(row) && row.read.sure < 0.3 && wordsOf(row) >= FEWEST_WORDS) {
       notes.push(row.read.text);
-      block.heads.push({
-        line: row.read.line,
-        text: row.read.text,
-        kind: 'note',
-        sure: 0.5,
-        read: [],
-        dose: null,
-        spans: [],
-        station: null,
-        tiers: [],
-      });
+      block.heads.push(lineOf(row.read, { kind: 'note', sure: 0.5, spans: [] }));
       block.rows = block.rows.filter((other) => other !== row);
     }
 }
