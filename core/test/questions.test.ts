@@ -8,6 +8,7 @@ import {
   type QuestionId,
   stagesOf,
 } from '@inner-rung/core/ask';
+import { type ClassPlan, taughtBy } from '@inner-rung/core/class';
 import { PERSON_EXAMPLE, type Person } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { castOf } from '@inner-rung/core/run';
@@ -42,9 +43,10 @@ const uses = answerTo(ground, 'class', {
   most: 3,
   how: 'together',
 }) as {
-  plan: { uses: Record<string, never[]> };
+  plan: ClassPlan & { uses: Record<string, never[]> };
   switches: Record<string, never[]>;
 };
+const does = taughtBy(uses.plan);
 const run = {
   ...runOf(block),
   cast: people.map((person) =>
@@ -81,7 +83,7 @@ const EXAMPLES: { readonly [K in QuestionId]: Asks<K> } = {
     on,
     how: 'together',
     ahead: null,
-    people: people.map((person) => ({ id: person.id, person })),
+    people: people.map((person) => ({ id: person.id, person, does: does[person.id]! })),
   },
   find: {
     room,

@@ -26,7 +26,7 @@ export interface SharedOut {
   readonly changes: Readonly<Record<How, number>>;
   /** What else would leave fewer changes; null while that is being worked out. */
   readonly fixes: readonly SharingFix[] | null;
-  /** What everybody would do were there enough of everything, station by station. */
+  /** What everybody does as it was planned, station by station. */
   readonly forms: Readonly<Record<string, readonly (FormRef | null)[]>>;
 }
 
@@ -37,7 +37,7 @@ export interface SharedOut {
 function firstForms(
   blocks: Parameters<typeof entriesOf>[0],
   block: number,
-  forms: readonly (FormRef | null | undefined)[],
+  forms: readonly (FormRef | null)[],
 ): (FormRef | null)[] {
   const first: (FormRef | null)[] = [];
   entriesOf(blocks).forEach((entry, i) => {
@@ -47,7 +47,7 @@ function firstForms(
   return first;
 }
 
-/** Everybody as the class has them, or scaled as if there were enough of everything; then the room's pieces given out. */
+/** What everybody does as the class has them; then the room's pieces given out. */
 export const share = defineQuestion({
   says: 'A room’s pieces given out to a class at one block',
   asks: z.strictObject({
@@ -63,8 +63,8 @@ export const share = defineQuestion({
         z.strictObject({
           id: z.string().min(1).max(80),
           person: personDocument,
-          /** What they do at each entry of the session, as it was planned for the class; without it, their own version. */
-          does: z.array(form.nullable()).max(2000).optional(),
+          /** What they do at each entry of the session, as it was planned for the class. */
+          does: z.array(form.nullable()).max(2000),
         }),
       )
       .max(200),
@@ -75,30 +75,12 @@ export const share = defineQuestion({
     const ahead = rest.ahead ?? undefined;
     const blocks = plan.blocks.slice(block, block + 1);
     const count = blocks.reduce((sum, one) => sum + one.stations.length, 0);
-    const scaler = ground.scaler(room);
     const finder = ground.finder(room);
     const does: Record<string, readonly (FormRef | null)[]> = {};
     const subjects = new Map<string, Subject>();
-    const alike = new Map<string, readonly (FormRef | null)[]>();
     for (const { id, person, does: planned } of people) {
-      const subject = subjectOf(person, library, on);
-      const key = JSON.stringify(subject);
-      if (planned) {
-        does[id] = firstForms(plan.blocks, block, planned);
-        subjects.set(id, subject);
-        continue;
-      }
-      const { writtenFor, dials, forWhom } = plan;
-      const scaled =
-        alike.get(key) ??
-        firstForms(
-          blocks,
-          0,
-          scaler.scale({ session: { blocks, forWhom }, writtenFor, dials, subject }).uses,
-        );
-      alike.set(key, scaled);
-      does[id] = scaled;
-      subjects.set(id, subject);
+      does[id] = firstForms(plan.blocks, block, planned);
+      subjects.set(id, subjectOf(person, library, on));
     }
     const forms = new Map(Object.entries(does));
     const looked = new Map<string, { move: string; settings: Use['settings'] }[]>();
