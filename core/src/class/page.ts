@@ -1,6 +1,7 @@
 import { COSTS } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
 import type { FormRef } from '../move/index.ts';
+import { numberOf } from '../record/index.ts';
 import {
   type Block,
   type Entry,
@@ -72,10 +73,9 @@ export function planMark({ uses }: Pick<ClassPlan, 'uses'>): string {
     .sort()
     .map((id) => `${id}:${JSON.stringify(uses[id]!.map((use) => use && [use.move, use.settings]))}`)
     .join('\n');
-  // FNV-1a, whose low bits are mixed well enough for four letters.
-  let hash = 0x811c9dc5;
-  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
-  hash ^= hash >>> 15;
+  const number = numberOf(text);
+  // The high bits are mixed best.
+  const hash = number ^ (number >>> 15);
   return Array.from({ length: MARK_LENGTH }, (_, i) => LETTERS[(hash >>> (5 * i)) & 31]).join('');
 }
 

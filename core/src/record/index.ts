@@ -1,3 +1,4 @@
+export { numberOf } from './number.ts';
 export {
   type AnyRecordKind,
   type KindId,

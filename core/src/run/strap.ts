@@ -1,4 +1,5 @@
 import { type BandIndex, bandOfRpe, type RateTargets } from '../person/index.ts';
+import { numberOf } from '../record/index.ts';
 
 /**
  * Where heart rates come from: a strap, a stand-in for one, a file. What it sends is raw: 0, 255 or nothing at all
@@ -53,10 +54,9 @@ export function heartBand(targets: readonly RateTargets[], mostEffort: number): 
 export const bandState = (bpm: number, band: HeartBand): 'under' | 'in' | 'over' =>
   bpm > band.to ? 'over' : bpm < band.from ? 'under' : 'in';
 
-/** A number from 0 to 1 that is the same for the same words every time (FNV-1a). */
+/** A number from 0 to 1 that is the same for the same words every time. */
 function chance(words: string): number {
-  let hash = 2166136261;
-  for (let i = 0; i < words.length; i++) hash = Math.imul(hash ^ words.charCodeAt(i), 16777619);
+  let hash = numberOf(words);
   hash ^= hash >>> 15;
   hash = Math.imul(hash, 2246822519);
   return ((hash ^ (hash >>> 13)) >>> 0) / 2 ** 32;

@@ -1,4 +1,5 @@
 import { clockText, SEGMENT_KINDS, type Segment } from '../clock/index.ts';
+import { numberOf } from '../record/index.ts';
 import { blockName, type Plan, roleOf } from './plan.ts';
 import { type Entry, entriesOf } from './timeline.ts';
 
@@ -45,12 +46,6 @@ export interface SheetLine {
   readonly says: readonly { readonly at: number; readonly words: string }[];
 }
 
-/** A number from a text, the same every time: what makes surprise calls the same on paper and aloud. */
-function seedOf(text: string): number {
-  let hash = 2166136261;
-  for (const char of text) hash = Math.imul(hash ^ char.charCodeAt(0), 16777619) >>> 0;
-  return hash;
-}
 function* numbers(seed: number): Generator<number> {
   let state = seed >>> 0;
   for (;;) {
@@ -70,7 +65,8 @@ function saysIn(entry: Entry, plan: Pick<Plan, 'blocks'>, segment: Segment, at: 
   }
   if (dose?.calls) {
     const { times, random, says: words } = dose.calls;
-    const draw = numbers(seedOf(`${plan.blocks[segment.block]!.id}/${entry.station}/${segment.round}`));
+    // Surprise calls are the same on paper and aloud.
+    const draw = numbers(numberOf(`${plan.blocks[segment.block]!.id}/${entry.station}/${segment.round}`));
     const gap = seconds / (times + 1);
     for (let k = 1; k <= times; k++) {
       // A surprise lies anywhere in the middle of its share, so that two never come at once.

@@ -16,9 +16,13 @@ function Home() {
   return <Navigate replace to={first ? `/plan/${first.id}${search}` : '/circuits'} />;
 }
 
-/** A screen at its address; its script is on its way as soon as the address is known. */
-const screen = (path: string, load: () => Promise<{ default: ComponentType }>) => ({
+/**
+ * A screen at its address; its script is on its way as soon as the address is known. `face` says which of several
+ * pages of one session it is, all of them headed by its title.
+ */
+const screen = (path: string, load: () => Promise<{ default: ComponentType }>, face?: string) => ({
   path,
+  handle: face,
   lazy: async () => ({ Component: (await load()).default }),
   HydrateFallback: Waiting,
 });
@@ -32,17 +36,17 @@ const router = createBrowserRouter([
       screen('/circuits', () => import('../start/start-screen.tsx')),
       screen('/plan/:id', () => import('../plan/plan-screen.tsx')),
       screen('/plan/:id/setup', () => import('../rooms/setup-screen.tsx')),
-      screen('/plan/:id/card', () => import('../paper/card-screen.tsx')),
-      screen('/plan/:id/class', () => import('../class/class-screen.tsx')),
-      screen('/plan/:id/paper', () => import('../paper/paper-screen.tsx')),
-      screen('/plan/:id/compare', () => import('../compare/compare-screen.tsx')),
-      screen('/plan/:id/run-sheet', () => import('../run-sheet/run-sheet-screen.tsx')),
+      screen('/plan/:id/card', () => import('../paper/card-screen.tsx'), 'card'),
+      screen('/plan/:id/class', () => import('../class/class-screen.tsx'), 'class'),
+      screen('/plan/:id/paper', () => import('../paper/paper-screen.tsx'), 'on paper'),
+      screen('/plan/:id/compare', () => import('../compare/compare-screen.tsx'), 'side by side'),
+      screen('/plan/:id/run-sheet', () => import('../run-sheet/run-sheet-screen.tsx'), 'run sheet'),
       screen('/log', () => import('../log/log-screen.tsx')),
       screen('/p/:token', () => import('../run/person-screen.tsx')),
       screen('/c/:token', () => import('../paper/card-link-screen.tsx')),
-      screen('/run/:id', () => import('../run/coach-screen.tsx')),
-      screen('/run/:id/wall', () => import('../run/wall-screen.tsx')),
-      screen('/run/:id/record', () => import('../run/record-screen.tsx')),
+      screen('/run/:id', () => import('../run/coach-screen.tsx'), 'run'),
+      screen('/run/:id/wall', () => import('../run/wall-screen.tsx'), 'wall'),
+      screen('/run/:id/record', () => import('../run/record-screen.tsx'), 'what came of it'),
       screen('/people', () => import('../people/people-screen.tsx')),
       screen('/people/:id/weeks/page', () => import('../log/weeks-page.tsx')),
       screen('/people/:id/page', () => import('../people/person-page.tsx')),

@@ -1,20 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
-import { Link, Outlet, useLocation, useNavigationType } from 'react-router';
+import { Link, Outlet, useLocation, useMatches, useNavigationType } from 'react-router';
 import { PartsHeader } from '../ui/parts-header.tsx';
 
 const NAME = 'Inner Rung';
-
-/** Several pages are headed by their session: which of them it is. */
-const FACES: readonly (readonly [RegExp, string])[] = [
-  [/^\/plan\/[^/]+\/class$/, 'class'],
-  [/^\/plan\/[^/]+\/paper$/, 'on paper'],
-  [/^\/plan\/[^/]+\/card$/, 'card'],
-  [/^\/plan\/[^/]+\/run-sheet$/, 'run sheet'],
-  [/^\/plan\/[^/]+\/compare$/, 'side by side'],
-  [/^\/run\/[^/]+\/wall$/, 'wall'],
-  [/^\/run\/[^/]+\/record$/, 'what came of it'],
-  [/^\/run\/[^/]+$/, 'run'],
-];
 
 /** The heading of what is shown; null until there is one. */
 const headingNow = () => document.querySelector('h1')?.textContent?.replace(/\s+/g, ' ').trim() || null;
@@ -26,13 +14,14 @@ const headingNow = () => document.querySelector('h1')?.textContent?.replace(/\s+
 export function Frame() {
   const { pathname } = useLocation();
   const how = useNavigationType();
+  const face = useMatches().at(-1)?.handle as string | undefined;
   const [says, setSays] = useState('');
   const first = useRef(true);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is going to another address that this follows
   useEffect(() => {
     // Back and forward go where one was; a page opened by its address begins at its top by itself.
     if (!first.current && how !== 'POP') window.scrollTo(0, 0);
     const tell = (heading: string) => {
-      const face = FACES.find(([path]) => path.test(pathname))?.[1];
       document.title = `${face ? `${heading}, ${face}` : heading} · ${NAME}`;
       if (!first.current) setSays(heading);
       first.current = false;
@@ -51,7 +40,7 @@ export function Frame() {
     const seen = new MutationObserver(look);
     seen.observe(document.body, { childList: true, subtree: true, characterData: true });
     return () => seen.disconnect();
-  }, [pathname, how]);
+  }, [pathname, how, face]);
   return (
     <>
       <button

@@ -2,6 +2,7 @@ import type { Answers, Asks } from '@inner-rung/core/ask';
 import { type ClassPlan, taughtBy, wishesOf } from '@inner-rung/core/class';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
+import { numberOf } from '@inner-rung/core/record';
 import type { Room } from '@inner-rung/core/room';
 import type { Taking } from '@inner-rung/core/run';
 import { levelFor, type Plan } from '@inner-rung/core/session';
@@ -25,14 +26,7 @@ interface Stands {
   readonly of: string;
   readonly does: Readonly<Record<string, readonly (FormRef | null)[]>>;
 }
-const keyOf = (key: string) => `inner-rung/form/class-stands/${key}/${today()}`;
-
-/** A few letters for a long text: two grounds that differ have others. */
-function shortOf(text: string): string {
-  let a = 5381;
-  for (let i = 0; i < text.length; i++) a = Math.imul(a, 33) ^ text.charCodeAt(i);
-  return `${text.length}-${(a >>> 0).toString(36)}`;
-}
+const keyOf = (key: string) => `inner-rung/form/class-stands/${key}`;
 
 /**
  * The class planned by the engine. What stands is kept as far as it goes: a late change is planned from the plan
@@ -45,8 +39,8 @@ export function useClass(
   taking: readonly Taking[],
   most: number,
   how: 'together' | 'rotation',
-  /** Of which session and group: what stands is kept under it. */
-  key: string,
+  /** Of which session and group: what stands is kept under it. Null where nothing is. */
+  key: string | null,
 ): ClassAnswer | null {
   const [answer, setAnswer] = useState<ClassAnswer | null>(null);
   const channel = useMemo(() => engine.channel(), []);
@@ -71,8 +65,9 @@ export function useClass(
     if (!library || !plan) return;
     const stands = last.current?.of === ground ? last.current.plan : null;
     const compared = stands ? null : (last.current?.plan ?? null);
-    const kept = storage.read<Stands>(keyOf(key));
-    const ofGround = shortOf(ground);
+    const kept = key === null ? null : storage.read<Stands>(keyOf(key));
+    // What stood yesterday is no ground for today.
+    const ofGround = `${today()}-${ground.length}-${numberOf(ground)}`;
     const before = stands
       ? taughtBy(stands)
       : last.current === null && kept?.of === ofGround
@@ -92,7 +87,8 @@ export function useClass(
     };
     channel.ask(library, 'class', question, ({ plan: made, switches }) => {
       last.current = { plan: made, of: ground };
-      storage.set(keyOf(key), JSON.stringify({ of: ofGround, does: taughtBy(made) } satisfies Stands));
+      if (key !== null)
+        storage.set(keyOf(key), JSON.stringify({ of: ofGround, does: taughtBy(made) } satisfies Stands));
       setAnswer({
         plan: made,
         before: stands,

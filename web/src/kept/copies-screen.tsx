@@ -132,7 +132,7 @@ export default function CopiesScreen() {
             {kept.wrong}
           </p>
         )}
-        {!newest && <p className="mt-6 text-lg">No copies yet.</p>}
+        {!newest && !kept.wrong && <p className="mt-6 text-lg">No copies yet.</p>}
         <ul className="mt-4 divide-y-2 divide-base-300 border-y-2 border-base-300">
           {kept.copies.map((copy) => (
             <li

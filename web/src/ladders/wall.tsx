@@ -9,7 +9,7 @@ import {
 } from '@inner-rung/core/ladder';
 import type { Ruler } from '@inner-rung/core/limits';
 import { PATTERNS, type Pattern } from '@inner-rung/core/move';
-import type { Person } from '@inner-rung/core/person';
+import { type Person, shortName } from '@inner-rung/core/person';
 import { plainName } from '@inner-rung/core/read';
 import { formName } from '@inner-rung/core/words';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
@@ -114,7 +114,7 @@ export default function LadderWall() {
             <FloorMark /> down on the floor
           </span>
           <span>
-            <s>struck out</s> barred {person ? `for ${person.name.split(' ')[0]}` : 'here'}
+            <s>struck out</s> barred {person ? `for ${shortName(person)}` : 'here'}
           </span>
           <span>Small ladders beside: ways round</span>
         </div>

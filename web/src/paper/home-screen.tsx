@@ -227,15 +227,7 @@ function Worked(props: {
 }) {
   const { library, plan, person, room, onCard } = props;
   const taking = useMemo(() => [{ id: person.id, person }], [person]);
-  const answer = useClass(
-    library,
-    plan,
-    room,
-    taking,
-    1,
-    'together',
-    `home/${plan.id}/${taking[0]?.id ?? ''}`,
-  );
+  const answer = useClass(library, plan, room, taking, 1, 'together', null);
   useEffect(() => {
     if (!answer?.switches) return;
     const [card] = cardsOf(library, plan, room, answer, today(), false);

@@ -10,6 +10,7 @@ import {
   type Person,
   partWords,
   personSchema,
+  shortName,
 } from '@inner-rung/core/person';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -333,7 +334,8 @@ export function Attendance(props: { group: Group; people: readonly Person[]; put
               {dayWords(a.on)}: <strong>{a.present.length + a.others}</strong>{' '}
               <span className="quiet">
                 {a.present
-                  .map((id) => people.find((p) => p.id === id)?.name.split(' ')[0] ?? 'somebody')
+                  .map((id) => people.find((p) => p.id === id))
+                  .map((person) => (person ? shortName(person) : 'somebody'))
                   .join(', ')}
                 {a.others > 0 && `${a.present.length > 0 ? ' and ' : ''}${a.others} more`}
               </span>

@@ -1,5 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { type Outlook, outlookOf, type Person } from '@inner-rung/core/person';
+import { type Outlook, outlookOf, type Person, shortName } from '@inner-rung/core/person';
 import { useMemo } from 'react';
 import { today } from '../store/day.ts';
 import { people, useApp, useSend } from '../store/index.ts';
@@ -25,7 +25,7 @@ export function usePersonPage(id: string, library: Library | null): PersonPage |
             person,
             library,
             outlook: outlookOf(person, day),
-            first: person.name.split(' ')[0]!,
+            first: shortName(person),
             keep: (says, next) => {
               send(people.step({ says, put: [next] }));
             },

@@ -34,7 +34,7 @@ function Whose(props: { whose: string | null; people: readonly Present[]; all: r
       </span>
     );
   if (whose !== 'names') return null;
-  const named = people.filter((one) => !one.byNumber).map((one) => one.name.split(' ')[0]!);
+  const named = people.filter((one) => !one.byNumber).map((one) => one.name);
   const others = people.length - named.length;
   const more = others === 0 ? [] : [named.length === 0 ? `${others} of you` : `${others} more`];
   return (
