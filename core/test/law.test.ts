@@ -22,6 +22,7 @@ import { coolDown, createFinder, warmUp, waysHere } from '@inner-rung/core/ways'
 import { parseSync } from '@swc/core';
 import fc from 'fast-check';
 import { anyRequest, beyondEffort, holdsByItself } from './cases.ts';
+import { record, result } from './results.ts';
 import { circuit, session } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
 
@@ -241,38 +242,10 @@ const OFFERS: Readonly<Record<string, (c: Case) => void>> = {
       null;
     const person: Person = { ...PERSON_EXAMPLE, id: 'ada', name: 'Ada Quill' };
     const ladder = library.ladders[c.request.writtenFor]!;
-    const record = {
-      version: 2 as const,
-      id: 'r',
-      run: null,
-      plan: null,
-      title: 'Tuesday',
-      group: null,
-      on: '2026-11-24',
-      minutes: 30,
-      results: [
-        {
-          id: 'r1',
-          person: 'ada',
-          known: '',
-          present: true,
-          effort: 5,
-          clean: true,
-          range: 'full' as const,
-          pain: null,
-          sign: null,
-          note: '',
-          counts: [],
-          share: 1,
-          left: false,
-          corrections: [],
-          pieces: [
-            { entry: 0, ...ladder.rungs[0]!, levers: undefined, seconds: 60, reps: 20, counted: true },
-          ].map(({ levers: _, ...piece }) => piece),
-        },
-      ],
-    };
-    for (const next of nextRungs(library, [person], record, [record], 'two clean', '2026-11-24', (_, form) =>
+    const { levers: _, ...rung } = ladder.rungs[0]!;
+    const pieces = [{ entry: 0, ...rung, seconds: 60, reps: 20, counted: true }];
+    const done = record('2026-11-24', [result({ pieces })]);
+    for (const next of nextRungs(library, [person], done, [done], 'two clean', '2026-11-24', (_, form) =>
       bar(form),
     ))
       for (const form of [next.decision.is === 'up' ? next.placement?.rung : null, next.around?.form])

@@ -1,56 +1,11 @@
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { FIGURES } from '@inner-rung/core/figure';
 import type { PersonCard } from '@inner-rung/core/paper';
-import request from 'supertest';
 import { PEOPLE, PLANS } from '../../demo/src/index.ts';
-import { openDatabase } from '../src/database.ts';
 import { cookieOf } from '../src/network.ts';
-import { appOver } from './app.ts';
-
-const PASSCODE = 'seven-geese';
-const open: Server[] = [];
-afterAll(() => {
-  for (const server of open) server.close();
-});
-
-/** An app with two ways in: one as on the machine itself, one as from the network. */
-async function fresh() {
-  const clock = { now: 1_000_000 };
-  const db = openDatabase(':memory:');
-  const state = { on: true };
-  let lanPort = 0;
-  const { app } = appOver(
-    db,
-    () => clock.now,
-    () => 0,
-    {
-      port: () => (state.on ? lanPort : null),
-      open: async () => {
-        state.on = true;
-      },
-      shut: async () => {
-        state.on = false;
-      },
-    },
-  );
-  const listen = async () => {
-    const server = createServer(app).listen(0, '127.0.0.1');
-    await new Promise((ready) => server.once('listening', ready));
-    open.push(server);
-    return (server.address() as AddressInfo).port;
-  };
-  const here = `http://127.0.0.1:${await listen()}`;
-  lanPort = await listen();
-  return { clock, db, state, here: request(here), there: request(`http://127.0.0.1:${lanPort}`) };
-}
-const signIn = (there: ReturnType<typeof request>, passcode: string) =>
-  there.post('/api/sign-in').send({ passcode });
-const cookieFrom = (answer: { headers: Record<string, unknown> }) =>
-  (answer.headers['set-cookie'] as string[])[0]!.split(';')[0]!;
+import { castFor, cookieFrom, PASSCODE, runFor, twoWaysIn } from './app.ts';
 
 test('on the machine itself no passcode is asked for; from the network nothing is to be had without one', async () => {
-  const { here, there } = await fresh();
+  const { here, there } = await twoWaysIn();
   expect((await here.get('/api/plans')).status).toBe(200);
   for (const path of ['/api/plans', '/api/people', '/api/runs', '/api/library', '/api/network'])
     expect((await there.get(path)).status).toBe(401);
@@ -58,23 +13,23 @@ test('on the machine itself no passcode is asked for; from the network nothing i
 });
 
 test('it can’t be switched on before there is a passcode, nor with a short one, nor from the network', async () => {
-  const { here, there } = await fresh();
+  const { here, there, cookie: signedIn } = await twoWaysIn();
   const without = await here.put('/api/network').send({ on: true });
   expect([without.status, without.body.field]).toEqual([422, 'passcode']);
   const short = await here.put('/api/network').send({ on: true, passcode: '12345' });
   expect([short.status, short.body.field]).toEqual([422, 'passcode']);
   const on = await here.put('/api/network').send({ on: true, passcode: PASSCODE });
   expect(on.body).toMatchObject({ here: true, on: true, passcode: true });
-  const cookie = cookieFrom(await signIn(there, PASSCODE));
+  const cookie = await signedIn();
   const from = await there.put('/api/network').set('Cookie', cookie).send({ on: false });
   expect(from.status).toBe(403);
   expect((await there.post('/api/network/sign-out').set('Cookie', cookie)).status).toBe(403);
 });
 
 test('the passcode lets in, and signing out everywhere lets out; a new passcode does as well', async () => {
-  const { here, there } = await fresh();
+  const { here, there, signIn, cookie: signedIn } = await twoWaysIn();
   await here.put('/api/network').send({ on: true, passcode: PASSCODE });
-  const answer = await signIn(there, PASSCODE);
+  const answer = await signIn();
   expect(answer.status).toBe(204);
   expect((answer.headers['set-cookie'] as unknown as string[])[0]).toMatch(/HttpOnly.*SameSite=Strict/i);
   const cookie = cookieFrom(answer);
@@ -82,15 +37,15 @@ test('the passcode lets in, and signing out everywhere lets out; a new passcode 
   expect((await plans()).status).toBe(200);
   await here.post('/api/network/sign-out');
   expect((await plans()).status).toBe(401);
-  const again = cookieFrom(await signIn(there, PASSCODE));
+  const again = await signedIn();
   await here.put('/api/network').send({ on: true, passcode: 'another-one' });
   expect((await there.get('/api/plans').set('Cookie', again)).status).toBe(401);
 });
 
 test('a phone stays signed in for half a day, no longer', async () => {
-  const { here, there, clock } = await fresh();
+  const { here, there, clock, cookie: signedIn } = await twoWaysIn();
   await here.put('/api/network').send({ on: true, passcode: PASSCODE });
-  const cookie = cookieFrom(await signIn(there, PASSCODE));
+  const cookie = await signedIn();
   clock.now += 11 * 3_600_000;
   expect((await there.get('/api/plans').set('Cookie', cookie)).status).toBe(200);
   clock.now += 2 * 3_600_000;
@@ -98,18 +53,18 @@ test('a phone stays signed in for half a day, no longer', async () => {
 });
 
 test('five wrong ones, and even the right one waits five minutes', async () => {
-  const { here, there, clock } = await fresh();
+  const { here, clock, signIn } = await twoWaysIn();
   await here.put('/api/network').send({ on: true, passcode: PASSCODE });
-  for (let i = 0; i < 5; i++) expect((await signIn(there, `guess-${i}`)).status).toBe(401);
-  expect((await signIn(there, PASSCODE)).status).toBe(429);
+  for (let i = 0; i < 5; i++) expect((await signIn(`guess-${i}`)).status).toBe(401);
+  expect((await signIn()).status).toBe(429);
   clock.now += 5 * 60_000 + 1;
-  expect((await signIn(there, PASSCODE)).status).toBe(204);
+  expect((await signIn()).status).toBe(204);
 });
 
 test('neither the passcode nor a token is anywhere in the file', async () => {
-  const { here, there, db } = await fresh();
+  const { here, db, cookie: signedIn } = await twoWaysIn();
   await here.put('/api/network').send({ on: true, passcode: PASSCODE });
-  const token = cookieOf(cookieFrom(await signIn(there, PASSCODE)), 'inner-rung')!;
+  const token = cookieOf(await signedIn(), 'inner-rung')!;
   const kept = JSON.stringify([
     db.prepare('SELECT * FROM setting').all(),
     db.prepare('SELECT * FROM signed_in').all(),
@@ -120,30 +75,15 @@ test('neither the passcode nor a token is anywhere in the file', async () => {
 });
 
 describe('a person’s link', () => {
-  const cast = (id: string, name: string) => ({
-    id,
-    name,
-    byNumber: false,
-    does: [{ move: 'squat', name: 'Squat', dose: '10', pace: 20, lane: 1 }],
-    switches: [],
+  const told = {
     cautions: ['Mind the knee.'],
     today: { conditions: [{ id: 'sore-knees', side: 'both' }], level: 1 },
-  });
-  const run = {
-    version: 1,
-    id: 'tuesday-1',
-    plan: { id: 'p', title: 'Tuesday', forWhom: PLANS[0]!.forWhom, blocks: PLANS[0]!.blocks },
-    facts: {},
-    group: 'tuesday-evening',
-    room: 'Hall',
-    on: '2026-11-24',
-    cast: [cast('ada', 'Ada Quill'), cast('bo', 'Bo Marsh')],
-    emergency: 'Side door.',
   };
+  const run = runFor([castFor('ada', 'Ada Quill', told), castFor('bo', 'Bo Marsh', told)], 'Side door.');
   const event = (n: number, more: object) => ({ id: `press-${String(n).padStart(4, '0')}`, ...more });
 
   test('shows their own run and nothing else, without a passcode, and ends with it', async () => {
-    const { here, there } = await fresh();
+    const { here, there } = await twoWaysIn();
     await here.put('/api/network').send({ on: true, passcode: PASSCODE });
     await here.post('/api/runs').send(run);
     const { token } = (await here.post('/api/runs/tuesday-1/links').send({ person: 'ada' })).body;
@@ -154,7 +94,7 @@ describe('a person’s link', () => {
         event(2, { kind: 'leave', person: 'bo' }),
         event(3, { kind: 'switch', person: 'ada', entry: 0, way: 'down' }),
         event(4, { kind: 'sign', person: 'bo', sign: 'faint or dizzy' }),
-        event(7, { kind: 'join', who: cast('ada', 'Ada Quill') }),
+        event(7, { kind: 'join', who: castFor('ada', 'Ada Quill', told) }),
       ]);
     const seen = await there.get(`/api/p/${token}`);
     expect(seen.status).toBe(200);
@@ -180,7 +120,7 @@ describe('a person’s link', () => {
     expect((await there.get(`/api/p/${token}`)).status).toBe(410);
   });
   test('one that was guessed leads nowhere, and nobody who isn’t in it gets one', async () => {
-    const { here, there } = await fresh();
+    const { here, there } = await twoWaysIn();
     await here.post('/api/runs').send(run);
     expect((await there.get('/api/p/abcdefgh')).status).toBe(404);
     const nobody = await here.post('/api/runs/tuesday-1/links').send({ person: 'cy' });
@@ -213,7 +153,7 @@ describe('a code on a card', () => {
   const MONTH = 31 * 24 * 3_600_000;
 
   test('opens that card from the network without a passcode, for a month, and nothing else', async () => {
-    const { here, there, clock, db } = await fresh();
+    const { here, there, clock, db } = await twoWaysIn();
     expect((await there.post('/api/cards').send(asked)).status).toBe(401);
     const made = await here.post('/api/cards').send(asked);
     expect(made.status).toBe(201);
@@ -235,7 +175,7 @@ describe('a code on a card', () => {
     expect(db.prepare('SELECT count(*) AS n FROM card_link').get()).toEqual({ n: 1 });
   });
   test('none is made while the network is shut, nor of what isn’t a card; all can be ended', async () => {
-    const { here, there, state } = await fresh();
+    const { here, there, state } = await twoWaysIn();
     state.on = false;
     const shut = await here.post('/api/cards').send(asked);
     expect([shut.status, shut.body.title]).toEqual([409, 'The network is shut']);
@@ -249,7 +189,7 @@ describe('a code on a card', () => {
     expect((await there.get(`/api/c/${token}`)).status).toBe(404);
   });
   test('goes with the person it is about', async () => {
-    const { here, there, db } = await fresh();
+    const { here, there, db } = await twoWaysIn();
     await here
       .put('/api/people/maud-ellery')
       .set('If-None-Match', '*')

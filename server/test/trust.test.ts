@@ -1,79 +1,18 @@
 import { copyFileSync, mkdtempSync, readFileSync, statSync, truncateSync, writeFileSync } from 'node:fs';
-import { createServer, type IncomingMessage, get as open, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import { type IncomingMessage, get as open } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { recordOf } from '@inner-rung/core/records';
 import Database from 'better-sqlite3';
-import { type Logger, pino } from 'pino';
-import request from 'supertest';
-import { PEOPLE, PLANS } from '../../demo/src/index.ts';
+import { pino } from 'pino';
+import { PEOPLE } from '../../demo/src/index.ts';
 import { openDatabase, openDataFolder } from '../src/database.ts';
 import { loggedPath } from '../src/logging.ts';
 import { withPolicy } from '../src/pack.ts';
-import { appOver } from './app.ts';
+import { appOver, castFor, PASSCODE, runFor, twoWaysIn } from './app.ts';
 
-const PASSCODE = 'seven-geese';
-const servers: Server[] = [];
-afterAll(() => {
-  for (const server of servers) {
-    server.closeAllConnections();
-    server.close();
-  }
-});
-
-const RUN = {
-  version: 1,
-  id: 'tuesday-1',
-  plan: { id: 'p', title: 'Tuesday', forWhom: PLANS[0]!.forWhom, blocks: PLANS[0]!.blocks },
-  facts: {},
-  group: 'tuesday-evening',
-  room: 'Hall',
-  on: '2026-11-24',
-  cast: [
-    {
-      id: PEOPLE[0]!.id,
-      name: PEOPLE[0]!.name,
-      byNumber: false,
-      does: [{ move: 'squat', name: 'Squat', dose: '10', pace: 20, lane: 1 }],
-      switches: [],
-      cautions: [],
-      today: { conditions: [], level: null },
-    },
-  ],
-  emergency: '',
-};
+const RUN = runFor([castFor(PEOPLE[0]!.id, PEOPLE[0]!.name)]);
 const pressed = (n: number, more: object) => ({ id: `press-${String(n).padStart(6, '0')}`, ...more });
-
-/** An app with a way in of its own for the network, on a database that may be a file. */
-async function fresh(path = ':memory:', log?: Logger) {
-  const clock = { now: 1_000_000, steady: 0 };
-  const db = openDatabase(path);
-  let lanPort = 0;
-  const door = { port: () => lanPort, open: async () => {}, shut: async () => {} };
-  const { app, store } = appOver(
-    db,
-    () => clock.now,
-    () => clock.steady,
-    door,
-    undefined,
-    log,
-  );
-  const listen = async () => {
-    const server = createServer(app).listen(0, '127.0.0.1');
-    await new Promise((ready) => server.once('listening', ready));
-    servers.push(server);
-    return (server.address() as AddressInfo).port;
-  };
-  const herePort = await listen();
-  lanPort = await listen();
-  const here = request(`http://127.0.0.1:${herePort}`);
-  const there = request(`http://127.0.0.1:${lanPort}`);
-  const signIn = (passcode: string) => there.post('/api/sign-in').send({ passcode });
-  const cookie = async () =>
-    ((await signIn(PASSCODE)).headers['set-cookie'] as unknown as string[])[0]!.split(';')[0]!;
-  return { clock, db, store, here, there, herePort, lanPort, signIn, cookie };
-}
 
 /** A stream that is open, and whether the server has ended it. */
 function look(port: number, path: string, cookie = ''): Promise<{ ended: Promise<string> }> {
@@ -91,27 +30,27 @@ function look(port: number, path: string, cookie = ''): Promise<{ ended: Promise
 
 describe('tries of a passcode', () => {
   test('three hundred at once are three hundred tries: five are looked at', async () => {
-    const { here, signIn } = await fresh();
+    const { here, signIn } = await twoWaysIn();
     await here.put('/api/network').send({ on: true, passcode: PASSCODE });
     const answers = await Promise.all(Array.from({ length: 300 }, (_, i) => signIn(`guess-${i}`)));
     const of = (status: number) => answers.filter((answer) => answer.status === status).length;
     expect([of(401), of(429)]).toEqual([5, 295]);
-    expect((await signIn(PASSCODE)).status).toBe(429);
+    expect((await signIn()).status).toBe(429);
   });
   test('a server started again remembers them', async () => {
     const path = openDataFolder(mkdtempSync(join(tmpdir(), 'inner-rung-tries-')));
-    const first = await fresh(path);
+    const first = await twoWaysIn(path);
     await first.here.put('/api/network').send({ on: true, passcode: PASSCODE });
     for (let i = 0; i < 5; i++) await first.signIn(`guess-${i}`);
     first.db.close();
-    const second = await fresh(path);
-    expect((await second.signIn(PASSCODE)).status).toBe(429);
+    const second = await twoWaysIn(path);
+    expect((await second.signIn()).status).toBe(429);
     second.clock.now += 5 * 60_000 + 1;
-    expect((await second.signIn(PASSCODE)).status).toBe(204);
+    expect((await second.signIn()).status).toBe(204);
     second.db.close();
   });
   test('six spaces are no passcode', async () => {
-    const { here } = await fresh();
+    const { here } = await twoWaysIn();
     const answer = await here.put('/api/network').send({ on: true, passcode: '      ' });
     expect([answer.status, answer.body.field]).toEqual([422, 'passcode']);
   });
@@ -119,7 +58,7 @@ describe('tries of a passcode', () => {
 
 describe('what is open ends with what let it in', () => {
   async function running() {
-    const it = await fresh();
+    const it = await twoWaysIn();
     await it.here.put('/api/network').send({ on: true, passcode: PASSCODE });
     it.store.create(recordOf('person'), PEOPLE[0]!.id, PEOPLE[0]!);
     await it.here.post('/api/runs').send(RUN);
@@ -178,7 +117,7 @@ describe('a run that went on elsewhere', () => {
     ['unknown here', false],
     ['known here', true],
   ])('with an event far in the future is refused, and sets no clock: %s', async (_says, known) => {
-    const { here } = await fresh();
+    const { here } = await twoWaysIn();
     if (known) await here.post('/api/runs').send(RUN);
     const future = { ...pressed(1, { kind: 'go' }), at: 40 * 86_400_000 };
     const refused = await here.post('/api/runs/taken').send({ run: RUN, events: [future] });
@@ -187,7 +126,7 @@ describe('a run that went on elsewhere', () => {
     expect([now.status, now.body.now ?? 0]).toEqual(known ? [200, 0] : [404, 0]);
   });
   test('brings no more events than a run holds, in as many parts as it likes', async () => {
-    const { here } = await fresh();
+    const { here } = await twoWaysIn();
     const many = (from: number, n: number) =>
       Array.from({ length: n }, (_, i) => ({ ...pressed(from + i, { kind: 'pause', why: 'pause' }), at: 1 }));
     expect((await here.post('/api/runs/taken').send({ run: RUN, events: many(0, 12_000) })).status).toBe(200);
@@ -200,7 +139,7 @@ describe('a run that went on elsewhere', () => {
 
 describe('who may do what from another device', () => {
   test('a phone that is signed in erases nobody', async () => {
-    const { here, there, store, cookie } = await fresh();
+    const { here, there, store, cookie } = await twoWaysIn();
     await here.put('/api/network').send({ on: true, passcode: PASSCODE });
     store.create(recordOf('person'), PEOPLE[0]!.id, PEOPLE[0]!);
     const erase = there.post(`/api/people/${PEOPLE[0]!.id}/erase`).set('Cookie', await cookie());
@@ -210,14 +149,14 @@ describe('who may do what from another device', () => {
   test.each(['X-Forwarded-For', 'Forwarded', 'Via', 'X-Real-IP'])(
     'what something on this machine passes on (%s) is from elsewhere',
     async (header) => {
-      const { here } = await fresh();
+      const { here } = await twoWaysIn();
       await here.put('/api/network').send({ on: true, passcode: PASSCODE });
       expect((await here.get('/api/people').set(header, '203.0.113.7')).status).toBe(401);
       expect((await here.get('/api/people')).status).toBe(200);
     },
   );
   test('whether it runs is said to anybody, without reading what they send, and nothing else is', async () => {
-    const { there, here } = await fresh();
+    const { there, here } = await twoWaysIn();
     const answer = await there.get('/api/health').send('{"this is": no JSON');
     expect([answer.status, answer.body]).toEqual([200, { ok: true }]);
     expect((await here.get('/api/health')).body).toEqual({ ok: true, demo: false });
@@ -225,7 +164,7 @@ describe('who may do what from another device', () => {
 });
 
 test('a list that hasn’t changed isn’t sent again; a save and a deletion change it', async () => {
-  const { here, store } = await fresh();
+  const { here, store } = await twoWaysIn();
   store.create(recordOf('person'), PEOPLE[0]!.id, PEOPLE[0]!);
   store.create(recordOf('person'), PEOPLE[1]!.id, PEOPLE[1]!);
   const tags = new Set<string>();
@@ -249,7 +188,7 @@ describe('what is logged', () => {
   test('of a request, at any level: no cookie, no token, no id and nothing of a body', async () => {
     const lines: string[] = [];
     const log = pino({ level: 'trace' }, { write: (line: string) => void lines.push(line) });
-    const { here, there, db, cookie } = await fresh(':memory:', log);
+    const { here, there, db, cookie } = await twoWaysIn(':memory:', log);
     await here.put('/api/network').send({ on: true, passcode: PASSCODE });
     const mine = await cookie();
     const secret = mine.split('=')[1]!;
@@ -322,7 +261,7 @@ describe('the data folder', () => {
   });
   test('on a full disk loses nothing that was answered, says what it is, and goes on by itself', async () => {
     const path = openDataFolder(folder());
-    const { here, db, store } = await fresh(path);
+    const { here, db, store } = await twoWaysIn(path);
     store.create(recordOf('person'), PEOPLE[0]!.id, PEOPLE[0]!);
     const pages = db.pragma('page_count', { simple: true }) as number;
     db.pragma(`max_page_count = ${pages}`);
