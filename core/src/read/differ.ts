@@ -66,8 +66,6 @@ export const DIFFER: Readonly<Record<string, readonly string[]>> = {
   'decline press': ['floor-press'],
   'sit tall and twist': ['seated-turn'],
   'single knee hug': ['knee-to-chest', 'knee-lift-hold-walk'],
-  'hops over the line': ['line-hop'],
-  'bunny hops over the line': ['line-hop'],
   'knee hugs': ['knee-lift-hold-walk', 'knees-to-chest-hold'],
   jog: ['jog-on-spot', 'shuttle-jog'],
   run: ['jog-on-spot', 'shuttle-run'],
