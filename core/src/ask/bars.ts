@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { laneSubject, type Ruler, subjectOf } from '../limits/index.ts';
+import { lazily } from '../record/index.ts';
 import { EVERYWHERE, ROOM_EXAMPLE } from '../room/index.ts';
 import { AS_WRITTEN } from '../session/index.ts';
 import { day, form, personDocument, roomDocument } from './parts.ts';
@@ -11,13 +12,15 @@ import { defineQuestion } from './question.ts';
  */
 export const bars = defineQuestion({
   says: 'What bars each of some forms for somebody in a room',
-  asks: z.strictObject({
-    person: personDocument.nullable(),
-    room: roomDocument.nullable(),
-    on: day,
-    by: z.enum(['limits', 'own rungs']).default('own rungs'),
-    forms: z.array(form).max(4000),
-  }),
+  asks: lazily(() =>
+    z.strictObject({
+      person: personDocument.nullable(),
+      room: roomDocument.nullable(),
+      on: day,
+      by: z.enum(['limits', 'own rungs']).default('own rungs'),
+      forms: z.array(form).max(4000),
+    }),
+  ),
   answers: null,
   *run(ground, { person, room, on, by, forms }): Iterable<readonly (readonly Ruler[])[]> {
     const own = by === 'own rungs';

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { type ClassPlan, planClass } from '../class/index.ts';
 import { type Switches, switchesOf } from '../engine/index.ts';
+import { lazily } from '../record/index.ts';
 import { blockSchema, dialsSchema, KIND_IDS } from '../session/index.ts';
 import { classPerson, day, form, how, level, personDocument, roomDocument } from './parts.ts';
 import { defineQuestion } from './question.ts';
@@ -14,36 +15,38 @@ export interface ClassPlanned {
 /** What a class does at every station: the forms shown, who does which, and where each can go from there. */
 export const planned = defineQuestion({
   says: 'A class planned: forms at every station, who does which',
-  asks: z.strictObject({
-    session: z.object({ blocks: z.array(blockSchema).max(20), forWhom: z.enum(KIND_IDS) }),
-    /** The session's as it is kept; as written without. */
-    dials: z.object({ writtenFor: level, dials: dialsSchema }).nullable(),
-    people: z
-      .array(
-        z.strictObject({
-          id: z.string().min(1).max(80),
-          person: personDocument,
-          ability: z.union([level, z.literal('own rungs')]),
-        }),
-      )
-      .max(200),
-    room: roomDocument,
-    on: day,
-    most: z.number().int().min(1).max(6),
-    how,
-    wishes: z
-      .array(
-        z.strictObject({
-          entry: z.number().int().min(0),
-          kind: z.enum(['bar', 'give']),
-          form,
-          person: z.string().max(80).optional(),
-        }),
-      )
-      .default([]),
-    /** What everybody does now, by person and entry. */
-    before: z.record(z.string(), z.array(form.nullable())).nullable().default(null),
-  }),
+  asks: lazily(() =>
+    z.strictObject({
+      session: z.object({ blocks: z.array(blockSchema).max(20), forWhom: z.enum(KIND_IDS) }),
+      /** The session's as it is kept; as written without. */
+      dials: z.object({ writtenFor: level, dials: dialsSchema }).nullable(),
+      people: z
+        .array(
+          z.strictObject({
+            id: z.string().min(1).max(80),
+            person: personDocument,
+            ability: z.union([level, z.literal('own rungs')]),
+          }),
+        )
+        .max(200),
+      room: roomDocument,
+      on: day,
+      most: z.number().int().min(1).max(6),
+      how,
+      wishes: z
+        .array(
+          z.strictObject({
+            entry: z.number().int().min(0),
+            kind: z.enum(['bar', 'give']),
+            form,
+            person: z.string().max(80).optional(),
+          }),
+        )
+        .default([]),
+      /** What everybody does now, by person and entry. */
+      before: z.record(z.string(), z.array(form.nullable())).nullable().default(null),
+    }),
+  ),
   answers: null,
   *run(ground, question): Iterable<ClassPlanned> {
     const { session, dials, room, on, most, wishes, before } = question;

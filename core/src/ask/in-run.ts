@@ -3,6 +3,7 @@ import { type ClassWish, planClass } from '../class/index.ts';
 import { SIDEWAYS, type Switches, switchesOf } from '../engine/index.ts';
 import { type FormRef, idSchema } from '../move/index.ts';
 import { CONDITION_IDS, type ConditionId, LEVELS, type LevelIndex, type Person } from '../person/index.ts';
+import { lazily } from '../record/index.ts';
 import {
   type Cast,
   castOf,
@@ -144,13 +145,15 @@ function joining(
  */
 export const walkIn = defineQuestion({
   says: 'Somebody who walks into a run, planned among those who are here',
-  asks: z.strictObject({
-    ...inRun,
-    id: z.string().min(1).max(80),
-    conditions: z.array(z.enum(CONDITION_IDS as [ConditionId, ...ConditionId[]])).max(20),
-    level,
-    as: z.string().max(80).nullable().default(null),
-  }),
+  asks: lazily(() =>
+    z.strictObject({
+      ...inRun,
+      id: z.string().min(1).max(80),
+      conditions: z.array(z.enum(CONDITION_IDS as [ConditionId, ...ConditionId[]])).max(20),
+      level,
+      as: z.string().max(80).nullable().default(null),
+    }),
+  ),
   answers: null,
   *run(ground, question): Iterable<Cast> {
     const people = peopleOf(question.run, question.events);
@@ -164,7 +167,7 @@ export const walkIn = defineQuestion({
 /** Whom nobody knows, at each level: what a run carries to where nothing can be planned. */
 export const newcomers = defineQuestion({
   says: 'Somebody whom nobody knows, at each level, planned among those of a run',
-  asks: z.strictObject(inRun),
+  asks: lazily(() => z.strictObject(inRun)),
   answers: null,
   *run(ground, question): Iterable<readonly Cast[]> {
     yield LEVELS.map(({ name }, level) => ({
@@ -209,12 +212,14 @@ function withMove(blocks: readonly Block[], entry: number, move: string): Block[
  */
 export const swap = defineQuestion({
   says: 'Another move at an entry of a run, for one or for everybody',
-  asks: z.strictObject({
-    ...inRun,
-    entry: z.number().int().min(0).max(399),
-    move: idSchema,
-    person: z.string().max(80).nullable(),
-  }),
+  asks: lazily(() =>
+    z.strictObject({
+      ...inRun,
+      entry: z.number().int().min(0).max(399),
+      move: idSchema,
+      person: z.string().max(80).nullable(),
+    }),
+  ),
   answers: null,
   *run(ground, question): Iterable<readonly Swap[]> {
     const { run, events, on, entry, move, person, expected } = question;

@@ -4,7 +4,7 @@ import type { Library } from '../ladder/index.ts';
 import { subjectOf } from '../limits/index.ts';
 import { formRefSchema } from '../move/index.ts';
 import { type LevelIndex, PERSON, type Person } from '../person/index.ts';
-import { openRecord, type RecordKind } from '../record/index.ts';
+import { lazily, openRecord, type RecordKind } from '../record/index.ts';
 import { ROOM } from '../room/index.ts';
 import { AS_WRITTEN, PLAN, type Plan } from '../session/index.ts';
 
@@ -32,7 +32,7 @@ export const day = z.iso.date();
 export const how = z.enum(['together', 'rotation']);
 export const form = formRefSchema;
 
-export const level = z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]);
+export const level = lazily(() => z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]));
 
 /** Level a session is taken to be written for, where nobody said. Common practice. */
 const USUAL_WRITTEN_FOR = 2;

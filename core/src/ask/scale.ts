@@ -3,6 +3,7 @@ import { type LanesMade, lanePinsOf, makeLanes } from '../class/index.ts';
 import { factsInIndex, goesOf, type Switches, switchesOf, type Version } from '../engine/index.ts';
 import { laneSubject, type Ruler, subjectOf } from '../limits/index.ts';
 import { floorSeconds } from '../person/index.ts';
+import { lazily } from '../record/index.ts';
 import { type Sums, sumUp } from '../review/index.ts';
 import { ROOM_EXAMPLE, withOwn } from '../room/index.ts';
 import { entriesOf, timelineOf } from '../session/index.ts';
@@ -32,15 +33,17 @@ export interface Scaled {
 /** A session as one person does it in a room on a day, or a lane where nobody is named. */
 export const scale = defineQuestion({
   says: 'A session scaled for one person, with its sums, lanes and ways out mid-set',
-  asks: z.strictObject({
-    session: sessionDocument,
-    person: personDocument.nullable(),
-    others: z.array(personDocument).max(200).default([]),
-    room: roomDocument.nullable(),
-    on: day,
-    /** Forms of which is told what bars them. */
-    forms: z.array(form).max(4000).default([]),
-  }),
+  asks: lazily(() =>
+    z.strictObject({
+      session: sessionDocument,
+      person: personDocument.nullable(),
+      others: z.array(personDocument).max(200).default([]),
+      room: roomDocument.nullable(),
+      on: day,
+      /** Forms of which is told what bars them. */
+      forms: z.array(form).max(4000).default([]),
+    }),
+  ),
   answers: null,
   *run(ground, { session: plan, person, others, room, on, forms }): Iterable<Scaled> {
     const { library, index } = ground;

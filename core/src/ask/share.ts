@@ -14,6 +14,7 @@ import {
 import type { Use } from '../engine/index.ts';
 import { type Subject, subjectOf } from '../limits/index.ts';
 import type { FormRef } from '../move/index.ts';
+import { lazily } from '../record/index.ts';
 import { entriesOf } from '../session/index.ts';
 import { WAYS_TO_LOOK_FOR } from '../ways/index.ts';
 import { day, form, personDocument, roomDocument, sessionDocument } from './parts.ts';
@@ -50,25 +51,27 @@ function firstForms(
 /** What everybody does as the class has them; then the room's pieces given out. */
 export const share = defineQuestion({
   says: 'A room’s pieces given out to a class at one block',
-  asks: z.strictObject({
-    session: sessionDocument,
-    block: z.number().int().min(0).max(19),
-    room: roomDocument,
-    on: day,
-    how: z.enum(Object.keys(HOW) as [How, ...How[]]),
-    /** Stations that the second half starts ahead. */
-    ahead: z.number().int().min(0).max(39).nullable(),
-    people: z
-      .array(
-        z.strictObject({
-          id: z.string().min(1).max(80),
-          person: personDocument,
-          /** What they do at each entry of the session, as it was planned for the class. */
-          does: z.array(form.nullable()).max(2000),
-        }),
-      )
-      .max(200),
-  }),
+  asks: lazily(() =>
+    z.strictObject({
+      session: sessionDocument,
+      block: z.number().int().min(0).max(19),
+      room: roomDocument,
+      on: day,
+      how: z.enum(Object.keys(HOW) as [How, ...How[]]),
+      /** Stations that the second half starts ahead. */
+      ahead: z.number().int().min(0).max(39).nullable(),
+      people: z
+        .array(
+          z.strictObject({
+            id: z.string().min(1).max(80),
+            person: personDocument,
+            /** What they do at each entry of the session, as it was planned for the class. */
+            does: z.array(form.nullable()).max(2000),
+          }),
+        )
+        .max(200),
+    }),
+  ),
   answers: null,
   *run(ground, { session: plan, block, room, on, how, people, ...rest }): Iterable<SharedOut> {
     const { index, library } = ground;

@@ -3,91 +3,98 @@ import { lanePinsOf, makeLanes } from '../class/index.ts';
 import { SIDEWAYS_IDS, switchesOf, type Use } from '../engine/index.ts';
 import { subjectOf } from '../limits/index.ts';
 import { outlookOf } from '../person/index.ts';
+import { lazily } from '../record/index.ts';
 import { check, sumUp } from '../review/index.ts';
 import { ROOM_EXAMPLE } from '../room/index.ts';
 import { formName, sayReason } from '../words/index.ts';
 import { day, personDocument, roomDocument, sessionDocument } from './parts.ts';
 import { defineQuestion } from './question.ts';
 
-const useSchema = z
-  .object({
-    move: z.string(),
-    name: z.string(),
-    settings: z.record(z.string(), z.unknown()),
-    pace: z.number().nullable(),
-    holdSeconds: z.number().nullable(),
-    metLo: z.number(),
-    metHi: z.number(),
-    own: z
-      .object({
-        reps: z.number().nullable(),
-        each: z.boolean(),
-        share: z.number(),
-        split: z.array(z.number()).nullable(),
-        top: z.number().nullable(),
-        bouts: z.object({ times: z.number(), seconds: z.number() }).nullable(),
-        ending: z
-          .object({ after: z.number(), move: z.string(), settings: z.record(z.string(), z.unknown()) })
-          .nullable(),
-      })
-      .nullable()
-      .describe('what of the dose is theirs; null: as written'),
-  })
-  .nullable()
-  .describe('null is easy movement');
-const answers = z.object({
-  versions: z.array(
-    z.object({
-      person: z.string(),
-      mayTrain: z.boolean().describe('where not, nothing is scaled for them'),
-      uses: z.array(useSchema).describe('by entry of the session'),
-      reasons: z.array(z.object({ entry: z.number().int(), says: z.string() })),
-      lengthSeconds: z.number(),
+const useSchema = lazily(() =>
+  z
+    .object({
+      move: z.string(),
+      name: z.string(),
+      settings: z.record(z.string(), z.unknown()),
+      pace: z.number().nullable(),
+      holdSeconds: z.number().nullable(),
       metLo: z.number(),
       metHi: z.number(),
-      lightLandings: z.number(),
-      hardLandings: z.number(),
-      checks: z.array(
-        z.object({
-          check: z.string(),
-          severity: z.enum(['stop', 'mend', 'note']),
-          block: z.number().nullable(),
-          station: z.number().nullable(),
-          says: z.string(),
-        }),
-      ),
-      midSet: z
-        .array(
-          z.object({
-            down: useSchema,
-            up: useSchema,
-            sideways: z.record(z.enum(['wrist', 'knee', 'back']), z.union([useSchema, z.literal('same')])),
-          }),
-        )
-        .describe('where they can go in the middle of a set, by entry'),
-    }),
-  ),
-  lanes: z
-    .object({
-      lanes: z.array(z.object({ position: z.number(), uses: z.array(useSchema) })),
-      useful: z.array(z.number()),
-      faults: z.array(
-        z.object({ kind: z.string(), lane: z.number(), entry: z.number().nullable(), says: z.string() }),
-      ),
+      own: z
+        .object({
+          reps: z.number().nullable(),
+          each: z.boolean(),
+          share: z.number(),
+          split: z.array(z.number()).nullable(),
+          top: z.number().nullable(),
+          bouts: z.object({ times: z.number(), seconds: z.number() }).nullable(),
+          ending: z
+            .object({ after: z.number(), move: z.string(), settings: z.record(z.string(), z.unknown()) })
+            .nullable(),
+        })
+        .nullable()
+        .describe('what of the dose is theirs; null: as written'),
     })
-    .nullable(),
-});
+    .nullable()
+    .describe('null is easy movement'),
+);
+const answers = lazily(() =>
+  z.object({
+    versions: z.array(
+      z.object({
+        person: z.string(),
+        mayTrain: z.boolean().describe('where not, nothing is scaled for them'),
+        uses: z.array(useSchema).describe('by entry of the session'),
+        reasons: z.array(z.object({ entry: z.number().int(), says: z.string() })),
+        lengthSeconds: z.number(),
+        metLo: z.number(),
+        metHi: z.number(),
+        lightLandings: z.number(),
+        hardLandings: z.number(),
+        checks: z.array(
+          z.object({
+            check: z.string(),
+            severity: z.enum(['stop', 'mend', 'note']),
+            block: z.number().nullable(),
+            station: z.number().nullable(),
+            says: z.string(),
+          }),
+        ),
+        midSet: z
+          .array(
+            z.object({
+              down: useSchema,
+              up: useSchema,
+              sideways: z.record(z.enum(['wrist', 'knee', 'back']), z.union([useSchema, z.literal('same')])),
+            }),
+          )
+          .describe('where they can go in the middle of a set, by entry'),
+      }),
+    ),
+    lanes: z
+      .object({
+        lanes: z.array(z.object({ position: z.number(), uses: z.array(useSchema) })),
+        useful: z.array(z.number()),
+        faults: z.array(
+          z.object({ kind: z.string(), lane: z.number(), entry: z.number().nullable(), says: z.string() }),
+        ),
+      })
+      .nullable(),
+  }),
+);
 
 /** A session for people in a room on a day, all by value. Dials come with the session. */
 export const versions = defineQuestion({
   says: 'A session scaled for people: versions, reasons, sums',
-  asks: z.strictObject({
-    session: sessionDocument,
-    people: z.array(personDocument).min(1).max(60),
-    room: roomDocument.optional(),
-    on: day,
-    lanes: z.number().int().min(2).max(5).optional().describe('also as so many lanes'),
-  }),
+  asks: lazily(() =>
+    z.strictObject({
+      session: sessionDocument,
+      people: z.array(personDocument).min(1).max(60),
+      room: roomDocument.optional(),
+      on: day,
+      lanes: z.number().int().min(2).max(5).optional().describe('also as so many lanes'),
+    }),
+  ),
   answers,
   *run(ground, { session, people, room, on, lanes }): Iterable<z.infer<typeof answers>> {
     const { library, index } = ground;

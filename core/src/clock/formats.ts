@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { lazily } from '../record/index.ts';
 import { amrap } from './formats/amrap.ts';
 import { descending } from './formats/descending.ts';
 import { emom } from './formats/emom.ts';
@@ -39,23 +40,25 @@ const ALL = {
   flow,
 } as const;
 
-export const formatSchema = z.discriminatedUnion('kind', [
-  intervals.schema,
-  progressive.schema,
-  staggered.schema,
-  rotation.schema,
-  tabata.schema,
-  oneMinute.schema,
-  amrap.schema,
-  emom.schema,
-  forTime.schema,
-  rounds.schema,
-  sets.schema,
-  superset.schema,
-  pyramid.schema,
-  descending.schema,
-  flow.schema,
-]);
+export const formatSchema = lazily(() =>
+  z.discriminatedUnion('kind', [
+    intervals.schema,
+    progressive.schema,
+    staggered.schema,
+    rotation.schema,
+    tabata.schema,
+    oneMinute.schema,
+    amrap.schema,
+    emom.schema,
+    forTime.schema,
+    rounds.schema,
+    sets.schema,
+    superset.schema,
+    pyramid.schema,
+    descending.schema,
+    flow.schema,
+  ]),
+);
 export type Format = z.infer<typeof formatSchema>;
 export type FormatKind = Format['kind'];
 type FormatOf<K extends FormatKind> = Extract<Format, { kind: K }>;

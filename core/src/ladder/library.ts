@@ -11,21 +11,24 @@ import {
   type Move,
   readFigure,
 } from '../move/index.ts';
+import { lazily } from '../record/index.ts';
 import type { LibraryFault, LibraryFile } from './file.ts';
 import type { Ladder } from './ladder.ts';
 import { undrawn } from './undrawn.ts';
 import { ladderFileSchema, writtenOut } from './written.ts';
 
-const basesSchema = z.strictObject({
-  bases: z.array(
-    z.strictObject({
-      id: idSchema,
-      says: z.string().min(3),
-      on: idSchema.optional(),
-      demand: z.partialRecord(demandKeySchema, figureSchema),
-    }),
-  ),
-});
+const basesSchema = lazily(() =>
+  z.strictObject({
+    bases: z.array(
+      z.strictObject({
+        id: idSchema,
+        says: z.string().min(3),
+        on: idSchema.optional(),
+        demand: z.partialRecord(demandKeySchema, figureSchema),
+      }),
+    ),
+  }),
+);
 
 export class LibraryError extends Error {
   readonly faults: readonly LibraryFault[];

@@ -7,7 +7,7 @@ import {
   moveSchema,
   type WrittenFigure,
 } from '../move/index.ts';
-import type { RecordKind } from '../record/index.ts';
+import { lazily, type RecordKind } from '../record/index.ts';
 import { type Ladder, ladderSchema } from './ladder.ts';
 import { demandFrom, type Library, ladderFaults, libraryWith } from './library.ts';
 
@@ -19,34 +19,37 @@ const common = {
 };
 
 /** A trainer's own move or ladder, or their change to one of the reference, kept apart from it. */
-export const changeSchema = z
-  .discriminatedUnion('kind', [
-    z.strictObject({
-      ...common,
-      kind: z.literal('move'),
-      mine: moveSchema,
-      /** The reference as it stood when it was changed; null where there was none. */
-      was: moveSchema.nullable(),
+export const changeSchema = lazily(() =>
+  z
+    .discriminatedUnion('kind', [
+      z.strictObject({
+        ...common,
+        kind: z.literal('move'),
+        mine: moveSchema,
+        /** The reference as it stood when it was changed; null where there was none. */
+        was: moveSchema.nullable(),
+      }),
+      z.strictObject({
+        ...common,
+        kind: z.literal('ladder'),
+        /** Null: put away. */
+        mine: ladderSchema.nullable(),
+        was: ladderSchema.nullable(),
+      }),
+    ])
+    .superRefine((change, ctx) => {
+      const wrong = (path: string, message: string) =>
+        ctx.addIssue({ code: 'custom', path: [path], message });
+      if (change.id !== changeId(change.kind, change.of))
+        wrong(
+          'id',
+          `the change to ${change.kind} "${change.of}" is called "${changeId(change.kind, change.of)}"`,
+        );
+      for (const side of ['mine', 'was'] as const)
+        if (change[side] && change[side].id !== change.of) wrong(side, `its id must be "${change.of}"`);
+      if (!change.mine && !change.was) wrong('mine', 'there is nothing here to put away');
     }),
-    z.strictObject({
-      ...common,
-      kind: z.literal('ladder'),
-      /** Null: put away. */
-      mine: ladderSchema.nullable(),
-      was: ladderSchema.nullable(),
-    }),
-  ])
-  .superRefine((change, ctx) => {
-    const wrong = (path: string, message: string) => ctx.addIssue({ code: 'custom', path: [path], message });
-    if (change.id !== changeId(change.kind, change.of))
-      wrong(
-        'id',
-        `the change to ${change.kind} "${change.of}" is called "${changeId(change.kind, change.of)}"`,
-      );
-    for (const side of ['mine', 'was'] as const)
-      if (change[side] && change[side].id !== change.of) wrong(side, `its id must be "${change.of}"`);
-    if (!change.mine && !change.was) wrong('mine', 'there is nothing here to put away');
-  });
+);
 export type Change = z.output<typeof changeSchema>;
 
 export function changeId(kind: Change['kind'], of: string): string {

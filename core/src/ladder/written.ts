@@ -1,25 +1,32 @@
 import * as z from 'zod';
 import { demandKeySchema, figureSchema, idSchema, moveSchema } from '../move/index.ts';
+import { lazily } from '../record/index.ts';
 import type { LibraryFault, LibraryFile } from './file.ts';
 import { ladderSchema } from './ladder.ts';
 
 /** One file of the library: a ladder and the moves that have their home on it, or moves that stand on none. */
-export const ladderFileSchema = z.strictObject({
-  $schema: z.string().optional(),
-  ladder: ladderSchema.optional(),
-  moves: z.array(moveSchema).default([]),
-});
+export const ladderFileSchema = lazily(() =>
+  z.strictObject({
+    $schema: z.string().optional(),
+    ladder: ladderSchema.optional(),
+    moves: z.array(moveSchema).default([]),
+  }),
+);
 
 /** Sentences that many moves have, by a name. */
-const sharedSchema = z.strictObject({
-  breaths: z.record(idSchema, z.string().min(2)),
-  faults: z.record(idSchema, moveSchema.shape.faults.element),
-});
+const sharedSchema = lazily(() =>
+  z.strictObject({
+    breaths: z.record(idSchema, z.string().min(2)),
+    faults: z.record(idSchema, moveSchema.unwrap().shape.faults.element),
+  }),
+);
 
 /** Figures that were reckoned from the moves' drawings, by move: what a move doesn't say itself. */
-const drawnSchema = z.strictObject({
-  drawn: z.record(idSchema, z.partialRecord(demandKeySchema, figureSchema)),
-});
+const drawnSchema = lazily(() =>
+  z.strictObject({
+    drawn: z.record(idSchema, z.partialRecord(demandKeySchema, figureSchema)),
+  }),
+);
 
 type Raw = Readonly<Record<string, unknown>>;
 const isRaw = (value: unknown): value is Raw =>

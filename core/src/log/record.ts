@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { formRefSchema, idSchema } from '../move/index.ts';
 import { STOP_SIGNS } from '../person/index.ts';
-import type { RecordKind } from '../record/index.ts';
+import { lazily, type RecordKind } from '../record/index.ts';
 import {
   clockOf,
   entryFor,
@@ -16,16 +16,18 @@ import {
 const words = (most: number) => z.string().trim().max(most);
 
 /** Part of what somebody did: a form, for how long, how often. */
-const pieceSchema = z.strictObject({
-  /** Place in the session's list of entries. */
-  entry: z.number().int().min(0).max(399),
-  ...formRefSchema.shape,
-  seconds: z.number().int().min(0).max(36_000),
-  /** In all; null for a hold, and where nobody counted. */
-  reps: z.number().int().min(0).max(20_000).nullable(),
-  /** Somebody counted them; otherwise they are by pace and time. */
-  counted: z.boolean().default(false),
-});
+const pieceSchema = lazily(() =>
+  z.strictObject({
+    /** Place in the session's list of entries. */
+    entry: z.number().int().min(0).max(399),
+    ...formRefSchema.unwrap().shape,
+    seconds: z.number().int().min(0).max(36_000),
+    /** In all; null for a hold, and where nobody counted. */
+    reps: z.number().int().min(0).max(20_000).nullable(),
+    /** Somebody counted them; otherwise they are by pace and time. */
+    counted: z.boolean().default(false),
+  }),
+);
 export type Piece = z.output<typeof pieceSchema>;
 
 /** How much of the way was gone. More of it on one rung is progress before the next rung. */
@@ -35,58 +37,62 @@ export const RANGES = ['part', 'most', 'full'] as const;
 export const MOST_CORRECTIONS = 200;
 
 /** What came of a session for one person. */
-export const resultSchema = z.strictObject({
-  /** Its name within the record, as long as the record is. */
-  id: idSchema,
-  /** Null: known by number alone, or erased since. */
-  person: idSchema.nullable(),
-  /** How they were known, where they have no file of their own. */
-  known: words(80),
-  present: z.boolean(),
-  /** 0–10; null where nobody asked. */
-  effort: z.number().int('whole steps').min(0, 'from 0').max(10, 'at most 10').nullable(),
-  clean: z.boolean(),
-  range: z.enum(RANGES),
-  pain: z.strictObject({ where: words(80).min(1, 'say where'), note: words(300) }).nullable(),
-  /** A stop sign in the run, and what came of it. */
-  sign: z.strictObject({ sign: z.enum(STOP_SIGNS), note: words(600) }).nullable(),
-  note: words(1000),
-  /** How much of the work that was planned for them they did, 0 to 1. */
-  share: z.number().min(0).max(1).default(1),
-  /** Went before the end. */
-  left: z.boolean().default(false),
-  pieces: z.array(pieceSchema).max(800),
-  counts: z
-    .array(
-      z.strictObject({
-        block: z.number().int().min(0).max(19),
-        rounds: z.number().int().min(0).max(200),
-        reps: z.number().int().min(0).max(2000),
-      }),
-    )
-    .max(20),
-  /** What it said before it was corrected, in words, and when that was. */
-  corrections: z
-    .array(z.strictObject({ at: z.iso.datetime(), was: words(300).min(1) }))
-    .max(MOST_CORRECTIONS)
-    .default([]),
-});
+export const resultSchema = lazily(() =>
+  z.strictObject({
+    /** Its name within the record, as long as the record is. */
+    id: idSchema,
+    /** Null: known by number alone, or erased since. */
+    person: idSchema.nullable(),
+    /** How they were known, where they have no file of their own. */
+    known: words(80),
+    present: z.boolean(),
+    /** 0–10; null where nobody asked. */
+    effort: z.number().int('whole steps').min(0, 'from 0').max(10, 'at most 10').nullable(),
+    clean: z.boolean(),
+    range: z.enum(RANGES),
+    pain: z.strictObject({ where: words(80).min(1, 'say where'), note: words(300) }).nullable(),
+    /** A stop sign in the run, and what came of it. */
+    sign: z.strictObject({ sign: z.enum(STOP_SIGNS), note: words(600) }).nullable(),
+    note: words(1000),
+    /** How much of the work that was planned for them they did, 0 to 1. */
+    share: z.number().min(0).max(1).default(1),
+    /** Went before the end. */
+    left: z.boolean().default(false),
+    pieces: z.array(pieceSchema).max(800),
+    counts: z
+      .array(
+        z.strictObject({
+          block: z.number().int().min(0).max(19),
+          rounds: z.number().int().min(0).max(200),
+          reps: z.number().int().min(0).max(2000),
+        }),
+      )
+      .max(20),
+    /** What it said before it was corrected, in words, and when that was. */
+    corrections: z
+      .array(z.strictObject({ at: z.iso.datetime(), was: words(300).min(1) }))
+      .max(MOST_CORRECTIONS)
+      .default([]),
+  }),
+);
 export type Result = z.output<typeof resultSchema>;
 
 /** A session as it was done, for everybody who was to be there. */
-export const recordSchema = z.strictObject({
-  version: z.literal(2),
-  id: idSchema,
-  run: idSchema.nullable(),
-  plan: idSchema.nullable(),
-  title: words(120).min(1),
-  group: idSchema.nullable(),
-  /** YYYY-MM-DD */
-  on: z.iso.date(),
-  /** Minutes from the first stretch to the end. */
-  minutes: z.number().min(0).max(600),
-  results: z.array(resultSchema).max(80),
-});
+export const recordSchema = lazily(() =>
+  z.strictObject({
+    version: z.literal(2),
+    id: idSchema,
+    run: idSchema.nullable(),
+    plan: idSchema.nullable(),
+    title: words(120).min(1),
+    group: idSchema.nullable(),
+    /** YYYY-MM-DD */
+    on: z.iso.date(),
+    /** Minutes from the first stretch to the end. */
+    minutes: z.number().min(0).max(600),
+    results: z.array(resultSchema).max(80),
+  }),
+);
 export type SessionRecord = z.output<typeof recordSchema>;
 
 const RECORD_EXAMPLE: SessionRecord = {

@@ -1,17 +1,19 @@
 import * as z from 'zod';
-import { openRecord } from '../record/index.ts';
+import { lazily, openRecord } from '../record/index.ts';
 import { runEventSchema, runSchema } from '../run/index.ts';
 import { SESSION_RECORD, type SessionRecord } from './record.ts';
 
 /** What a session that was run away from here gives back: the run, all that happened, what came of it. */
-const resultsSchema = z.strictObject({
-  kind: z.literal('results'),
-  version: z.literal(1),
-  run: runSchema,
-  events: z.array(runEventSchema).max(20_000, 'at most 20,000 events'),
-  /** Null where nobody said yet what came of it. */
-  record: z.unknown(),
-});
+const resultsSchema = lazily(() =>
+  z.strictObject({
+    kind: z.literal('results'),
+    version: z.literal(1),
+    run: runSchema,
+    events: z.array(runEventSchema).max(20_000, 'at most 20,000 events'),
+    /** Null where nobody said yet what came of it. */
+    record: z.unknown(),
+  }),
+);
 export type Results = Omit<z.output<typeof resultsSchema>, 'record'> & {
   readonly record: SessionRecord | null;
 };

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { lazily } from '../record/index.ts';
 
 /**
  * Everything a move can ask of a body, as one flat table. Adding a demand is adding a row here and
@@ -150,19 +151,21 @@ export interface Figure {
 }
 
 /** As written in the library: 3, [2, 4], null for not known, or with its own origin. */
-export const figureSchema = z.union([
-  z.number().nonnegative(),
-  z.tuple([z.number().nonnegative(), z.number().nonnegative()]).refine(([lo, hi]) => lo <= hi, {
-    message: 'the first number of a range must not be above the second',
-  }),
-  z.null(),
-  z.strictObject({
-    lo: z.number().nonnegative(),
-    hi: z.number().nonnegative(),
-    from: originSchema,
-    source: z.string().min(3).optional(),
-  }),
-]);
+export const figureSchema = lazily(() =>
+  z.union([
+    z.number().nonnegative(),
+    z.tuple([z.number().nonnegative(), z.number().nonnegative()]).refine(([lo, hi]) => lo <= hi, {
+      message: 'the first number of a range must not be above the second',
+    }),
+    z.null(),
+    z.strictObject({
+      lo: z.number().nonnegative(),
+      hi: z.number().nonnegative(),
+      from: originSchema,
+      source: z.string().min(3).optional(),
+    }),
+  ]),
+);
 export type WrittenFigure = z.infer<typeof figureSchema>;
 
 export type Demand = Readonly<Record<DemandKey, Figure>>;

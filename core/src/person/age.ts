@@ -49,12 +49,16 @@ export function bornFault(born: string, day: string): string | null {
 /** "74", or "73–74" where only the year is known. */
 export const ageWords = ({ lo, hi }: Age): string => (lo === hi ? String(lo) : `${lo}–${hi}`);
 
-const CALENDAR = new Intl.DateTimeFormat('en-GB', {
-  day: 'numeric',
-  month: 'short',
-  year: 'numeric',
-  timeZone: 'UTC',
-});
+let calendar: Intl.DateTimeFormat | undefined;
 
 /** A day (YYYY-MM-DD) as it is said: "3 Nov 2026". */
-export const dayWords = (day: string): string => CALENDAR.format(new Date(`${day}T00:00:00Z`));
+export function dayWords(day: string): string {
+  // Made when a day is first said: a calendar's words take as long to load as the rest of a page's script.
+  calendar ??= new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: 'UTC',
+  });
+  return calendar.format(new Date(`${day}T00:00:00Z`));
+}

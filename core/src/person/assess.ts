@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import type { FormRef } from '../move/index.ts';
+import { lazily } from '../record/index.ts';
 import { type Age, ageWords, dayWords } from './age.ts';
 import type { ConditionId } from './conditions.ts';
 import { sideSchema } from './limits.ts';
@@ -240,31 +241,33 @@ export type TestId = keyof typeof TESTS;
 export const TEST_IDS = Object.keys(TESTS) as TestId[];
 export const testCard = (id: TestId): TestCard => TESTS[id];
 
-export const assessmentSchema = z
-  .strictObject({
-    id: z.string().min(1),
-    test: z.enum(TEST_IDS as [TestId, ...TestId[]]),
-    on: z.iso.date(),
-    /** In the test's unit; seconds of all stages for stages, the number ticked for ticks. */
-    value: z.number({ error: 'a number is needed' }),
-    /** Seconds held at each stage, or 1 for each box ticked. */
-    parts: z.array(z.number().min(0)).optional(),
-    /** Position in the test's list of help. */
-    help: z.number().int().min(0).optional(),
-    side: sideSchema.optional(),
-    note: z.string().max(400).optional(),
-  })
-  .superRefine((a, ctx) => {
-    const card = testCard(a.test);
-    if (a.value < card.least || a.value > card.most)
-      ctx.addIssue({
-        code: 'custom',
-        path: ['value'],
-        message: `${card.name}: ${a.value} lies outside ${card.least} to ${card.most}`,
-      });
-    if (a.help !== undefined && a.help >= (card.help?.length ?? 0))
-      ctx.addIssue({ code: 'custom', path: ['help'], message: 'no such kind of help in this test' });
-  });
+export const assessmentSchema = lazily(() =>
+  z
+    .strictObject({
+      id: z.string().min(1),
+      test: z.enum(TEST_IDS as [TestId, ...TestId[]]),
+      on: z.iso.date(),
+      /** In the test's unit; seconds of all stages for stages, the number ticked for ticks. */
+      value: z.number({ error: 'a number is needed' }),
+      /** Seconds held at each stage, or 1 for each box ticked. */
+      parts: z.array(z.number().min(0)).optional(),
+      /** Position in the test's list of help. */
+      help: z.number().int().min(0).optional(),
+      side: sideSchema.optional(),
+      note: z.string().max(400).optional(),
+    })
+    .superRefine((a, ctx) => {
+      const card = testCard(a.test);
+      if (a.value < card.least || a.value > card.most)
+        ctx.addIssue({
+          code: 'custom',
+          path: ['value'],
+          message: `${card.name}: ${a.value} lies outside ${card.least} to ${card.most}`,
+        });
+      if (a.help !== undefined && a.help >= (card.help?.length ?? 0))
+        ctx.addIssue({ code: 'custom', path: ['help'], message: 'no such kind of help in this test' });
+    }),
+);
 export type Assessment = z.output<typeof assessmentSchema>;
 
 export interface Reading {

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { DemandKey } from '../move/index.ts';
 import { idSchema } from '../move/index.ts';
-import type { RecordKind } from '../record/index.ts';
+import { lazily, type RecordKind } from '../record/index.ts';
 import { LEVELS } from './ability.ts';
 import { CONDITIONS } from './conditions.ts';
 import type { Limit } from './limits.ts';
@@ -32,71 +32,75 @@ export const GROW_IDS = ['rungs', 'rounds', 'rests', 'loads'] as const;
 export type GrowId = (typeof GROW_IDS)[number];
 
 /** People of whom only a number is known, alike as far as one knows. */
-const partSchema = z.strictObject({
-  id: idSchema,
-  count: z.number().int().min(1, 'at least one').max(200, 'at most 200'),
-  conditions: z.array(heldConditionSchema).default([]),
-  level: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]).default(1),
-  /** The years between which they were born, where their ages were said. */
-  born: z.tuple([z.number().int(), z.number().int()]).optional(),
-  /** Their ages as they were said: "over 70", "9 to 11". */
-  aged: z.string().trim().min(1).max(20).optional(),
-  /** What kind of people they are, where that was said or follows from their ages. */
-  kind: z.enum(KINDS).optional(),
-  sex: z.enum(['female', 'male']).optional(),
-  name: z.string().trim().min(1).max(80).optional(),
-  /** What was said of them and isn't understood: they are planned for at the careful end until it is. */
-  unread: z.array(z.string().trim().min(1).max(200)).max(10).optional(),
-});
+const partSchema = lazily(() =>
+  z.strictObject({
+    id: idSchema,
+    count: z.number().int().min(1, 'at least one').max(200, 'at most 200'),
+    conditions: z.array(heldConditionSchema).default([]),
+    level: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]).default(1),
+    /** The years between which they were born, where their ages were said. */
+    born: z.tuple([z.number().int(), z.number().int()]).optional(),
+    /** Their ages as they were said: "over 70", "9 to 11". */
+    aged: z.string().trim().min(1).max(20).optional(),
+    /** What kind of people they are, where that was said or follows from their ages. */
+    kind: z.enum(KINDS).optional(),
+    sex: z.enum(['female', 'male']).optional(),
+    name: z.string().trim().min(1).max(80).optional(),
+    /** What was said of them and isn't understood: they are planned for at the careful end until it is. */
+    unread: z.array(z.string().trim().min(1).max(200)).max(10).optional(),
+  }),
+);
 export type GroupPart = z.output<typeof partSchema>;
 
 /** People who train together: those with a file, and those of whom only a number is known. */
-export const groupSchema = z.strictObject({
-  version: z.literal(2),
-  id: idSchema,
-  name: z.string().trim().min(1, 'a name for the group').max(80),
-  members: z.array(idSchema).default([]),
-  parts: z.array(partSchema).default([]),
-  room: idSchema.optional(),
-  weekday: z.enum(WEEKDAYS).optional(),
-  time: z
-    .string()
-    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 18:30')
-    .optional(),
-  minutes: z.number().int().min(5).max(300).optional(),
-  /** The session they do, until another is chosen. */
-  plan: idSchema.optional(),
-  /** Days on which it is otherwise: not held, at another time, another session; a day more has a time. */
-  changes: z
-    .array(
-      z.strictObject({
-        on: z.iso.date(),
-        off: z.boolean().default(false),
-        time: z
-          .string()
-          .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 18:30')
-          .optional(),
-        plan: idSchema.optional(),
-        /** Who said they aren't coming; ids of members, and of those known by number as "part#1". */
-        away: z.array(z.string().trim().min(1).max(100)).max(200).optional(),
-      }),
-    )
-    .max(400)
-    .default([]),
-  /** Who was there, by day; people come and go. */
-  attendance: z
-    .array(
-      z.strictObject({
-        on: z.iso.date(),
-        present: z.array(idSchema),
-        others: z.number().int().min(0).default(0),
-      }),
-    )
-    .default([]),
-  /** The school their progress goes by. */
-  progress: z.strictObject({ school: z.enum(PROGRESS_SCHOOLS), grows: z.enum(GROW_IDS) }).optional(),
-  notes: z.string().trim().max(2000).default(''),
-});
+export const groupSchema = lazily(() =>
+  z.strictObject({
+    version: z.literal(2),
+    id: idSchema,
+    name: z.string().trim().min(1, 'a name for the group').max(80),
+    members: z.array(idSchema).default([]),
+    parts: z.array(partSchema).default([]),
+    room: idSchema.optional(),
+    weekday: z.enum(WEEKDAYS).optional(),
+    time: z
+      .string()
+      .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 18:30')
+      .optional(),
+    minutes: z.number().int().min(5).max(300).optional(),
+    /** The session they do, until another is chosen. */
+    plan: idSchema.optional(),
+    /** Days on which it is otherwise: not held, at another time, another session; a day more has a time. */
+    changes: z
+      .array(
+        z.strictObject({
+          on: z.iso.date(),
+          off: z.boolean().default(false),
+          time: z
+            .string()
+            .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 18:30')
+            .optional(),
+          plan: idSchema.optional(),
+          /** Who said they aren't coming; ids of members, and of those known by number as "part#1". */
+          away: z.array(z.string().trim().min(1).max(100)).max(200).optional(),
+        }),
+      )
+      .max(400)
+      .default([]),
+    /** Who was there, by day; people come and go. */
+    attendance: z
+      .array(
+        z.strictObject({
+          on: z.iso.date(),
+          present: z.array(idSchema),
+          others: z.number().int().min(0).default(0),
+        }),
+      )
+      .default([]),
+    /** The school their progress goes by. */
+    progress: z.strictObject({ school: z.enum(PROGRESS_SCHOOLS), grows: z.enum(GROW_IDS) }).optional(),
+    notes: z.string().trim().max(2000).default(''),
+  }),
+);
 export type Group = z.output<typeof groupSchema>;
 
 export const GROUP_EXAMPLE: Group = {

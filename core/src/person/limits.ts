@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { demandKeySchema, idSchema, PATTERNS } from '../move/index.ts';
+import { lazily } from '../record/index.ts';
 
 const SIDES = ['left', 'right', 'both'] as const;
 export const sideSchema = z.enum(SIDES);
@@ -32,28 +33,30 @@ export const FLOORS = {
 export type FloorId = keyof typeof FLOORS;
 
 /** What the engine obeys. Several limits on one thing meet at the strictest. */
-export const limitSchema = z.discriminatedUnion('kind', [
-  /** At most this of a figure. */
-  z.strictObject({ kind: z.literal('cap'), on: demandKeySchema, max: z.number().nonnegative(), ...common }),
-  z.strictObject({ kind: z.literal('ban'), pattern: z.enum(PATTERNS), ...common }),
-  /** Forms that ask for more balance than this are done holding on. */
-  z.strictObject({ kind: z.literal('require'), supportAboveBalance: z.number().nonnegative(), ...common }),
-  /** At least this long. */
-  z.strictObject({
-    kind: z.literal('floor'),
-    what: z.enum(Object.keys(FLOORS) as [FloorId, ...FloorId[]]),
-    seconds: z.number().nonnegative().max(3600),
-    ...common,
-  }),
-  z.strictObject({
-    kind: z.literal('budget'),
-    on: z.enum(['impact.landings', 'impact.highLandings']),
-    per: z.enum(['minute', 'session']),
-    max: z.number().nonnegative(),
-    ...common,
-  }),
-  z.strictObject({ kind: z.literal('effort'), maxRpe: z.number().min(1).max(10), ...common }),
-]);
+export const limitSchema = lazily(() =>
+  z.discriminatedUnion('kind', [
+    /** At most this of a figure. */
+    z.strictObject({ kind: z.literal('cap'), on: demandKeySchema, max: z.number().nonnegative(), ...common }),
+    z.strictObject({ kind: z.literal('ban'), pattern: z.enum(PATTERNS), ...common }),
+    /** Forms that ask for more balance than this are done holding on. */
+    z.strictObject({ kind: z.literal('require'), supportAboveBalance: z.number().nonnegative(), ...common }),
+    /** At least this long. */
+    z.strictObject({
+      kind: z.literal('floor'),
+      what: z.enum(Object.keys(FLOORS) as [FloorId, ...FloorId[]]),
+      seconds: z.number().nonnegative().max(3600),
+      ...common,
+    }),
+    z.strictObject({
+      kind: z.literal('budget'),
+      on: z.enum(['impact.landings', 'impact.highLandings']),
+      per: z.enum(['minute', 'session']),
+      max: z.number().nonnegative(),
+      ...common,
+    }),
+    z.strictObject({ kind: z.literal('effort'), maxRpe: z.number().min(1).max(10), ...common }),
+  ]),
+);
 export type Limit = z.output<typeof limitSchema>;
 export type WrittenLimit = z.input<typeof limitSchema>;
 

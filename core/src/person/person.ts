@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { type Capability, formRefSchema, idSchema } from '../move/index.ts';
-import type { RecordKind } from '../record/index.ts';
+import { lazily, type RecordKind } from '../record/index.ts';
 import { EQUIPMENT_IDS, type EquipmentId } from '../room/index.ts';
 import { ADULT_FROM, type Age, ageOn, bornSchema, youngAt } from './age.ts';
 import { assessmentSchema } from './assess.ts';
@@ -21,104 +21,116 @@ import {
 import { todaySchema, todayVerdict, type Verdict } from './today.ts';
 
 /** Evidence of a rung a person owns. The rung is named by its form, so a ladder may gain rungs. */
-const placementSchema = z.strictObject({
-  ladder: idSchema,
-  rung: formRefSchema,
-  evidence: z.enum(['assessed', 'observed', 'assumed']),
-  on: z.iso.date(),
-  /** Most clean reps, or seconds for a hold. */
-  clean: z.number().int().min(0).max(600).optional(),
-});
+const placementSchema = lazily(() =>
+  z.strictObject({
+    ladder: idSchema,
+    rung: formRefSchema,
+    evidence: z.enum(['assessed', 'observed', 'assumed']),
+    on: z.iso.date(),
+    /** Most clean reps, or seconds for a hold. */
+    clean: z.number().int().min(0).max(600).optional(),
+  }),
+);
 export type Placement = z.infer<typeof placementSchema>;
 
 export const KINDS = ['beginner', 'general', 'older adult', 'child or teenager', 'clinical'] as const;
 
-export const heldConditionSchema = z
-  .strictObject({
-    id: z.enum(CONDITION_IDS as [ConditionId, ...ConditionId[]]),
-    side: sideSchema.default('both'),
-    since: z.iso.date().optional(),
-    until: z.iso.date().optional(),
-    /** The day a child is due. */
-    due: z.iso.date().optional(),
-  })
-  .refine((c) => !(c.since && c.until) || c.since <= c.until, {
-    path: ['until'],
-    message: 'it can’t end before it began',
-  });
+export const heldConditionSchema = lazily(() =>
+  z
+    .strictObject({
+      id: z.enum(CONDITION_IDS as [ConditionId, ...ConditionId[]]),
+      side: sideSchema.default('both'),
+      since: z.iso.date().optional(),
+      until: z.iso.date().optional(),
+      /** The day a child is due. */
+      due: z.iso.date().optional(),
+    })
+    .refine((c) => !(c.since && c.until) || c.since <= c.until, {
+      path: ['until'],
+      message: 'it can’t end before it began',
+    }),
+);
 
 /** One of a condition's limits put aside or eased, by whom and why; kept even when it is put back. */
-const loosenedSchema = z.strictObject({
-  limit: z.string().min(3),
-  /** The cap that holds instead; none: the limit is off. */
-  max: z.number().nonnegative().optional(),
-  by: z.string().trim().min(2, 'say who allowed it').max(80),
-  why: z.string().trim().min(5, 'give the reason in a few words').max(300),
-  on: z.iso.date(),
-});
+const loosenedSchema = lazily(() =>
+  z.strictObject({
+    limit: z.string().min(3),
+    /** The cap that holds instead; none: the limit is off. */
+    max: z.number().nonnegative().optional(),
+    by: z.string().trim().min(2, 'say who allowed it').max(80),
+    why: z.string().trim().min(5, 'give the reason in a few words').max(300),
+    on: z.iso.date(),
+  }),
+);
 
 /** What was changed in limits, conditions, clearance or placement, when and why. */
-const logSchema = z.strictObject({
-  at: z.iso.datetime(),
-  what: z.enum(['limit', 'condition', 'screening', 'clearance', 'placement', 'group']),
-  says: z.string().min(1).max(400),
-  why: z.string().max(300).default(''),
-});
+const logSchema = lazily(() =>
+  z.strictObject({
+    at: z.iso.datetime(),
+    what: z.enum(['limit', 'condition', 'screening', 'clearance', 'placement', 'group']),
+    says: z.string().min(1).max(400),
+    why: z.string().max(300).default(''),
+  }),
+);
 export type LogEntry = z.output<typeof logSchema>;
 
 const words = z.string().trim().max(2000);
 
-export const personSchema = z.strictObject({
-  version: z.literal(3),
-  id: idSchema,
-  name: z.string().trim().min(1, 'a name or initials').max(80),
-  born: bornSchema,
-  kind: z.enum(KINDS),
-  /** Only where a published norm or equation needs it; unstated gives both results. */
-  sex: z.enum(['female', 'male']).optional(),
-  activity: z.enum(ACTIVITY.map((a) => a.id) as [ActivityId, ...ActivityId[]]).optional(),
-  massKg: z.number().min(15, 'under 15 kg').max(350, 'over 350 kg').optional(),
-  heightCm: z.number().min(80, 'under 80 cm').max(250, 'over 250 cm').optional(),
-  restingRate: z
-    .number()
-    .int('whole beats a minute')
-    .min(30, 'under 30 a minute at rest: ask a doctor')
-    .max(120, 'over 120 a minute at rest: ask a doctor')
-    .optional(),
-  /** Where they are taken to stand on ladders that say nothing of them, 0 innermost. */
-  assumedLevel: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
-  /** A capacity in MET that a clinic has measured. */
-  capacityMet: z
-    .strictObject({ lo: z.number().min(2.5).max(25), hi: z.number().min(2.5).max(25), from: z.string() })
-    .refine((c) => c.lo <= c.hi, { message: 'the low end must not be above the high end' })
-    .optional(),
-  /** The most effort the trainer sees for now, on the 0–10 scale; otherwise screening and activity say. */
-  effortMax: z.number().min(1).max(10).optional(),
-  goals: words.default(''),
-  notes: words.default(''),
-  emergency: z.strictObject({ name: z.string().trim().max(80), phone: z.string().trim().max(40) }).optional(),
-  equipment: z.array(z.enum(EQUIPMENT_IDS as [EquipmentId, ...EquipmentId[]])).default([]),
-  dislikes: z.array(idSchema).default([]),
-  /** Moves the trainer has ruled out for them, and those they are glad to do: rules learned from corrections. */
-  never: z.array(idSchema).default([]),
-  likes: z.array(idSchema).default([]),
-  screening: screeningSchema.optional(),
-  pregnancyScreen: pregnancyScreenSchema.optional(),
-  clearance: clearanceSchema.optional(),
-  override: overrideSchema.optional(),
-  healthChangedOn: z.iso.date().optional(),
-  /** Stop signs in sessions, kept; one that nobody closed keeps them from training. */
-  stops: z.array(stopSchema).max(200).optional(),
-  conditions: z.array(heldConditionSchema).default([]),
-  limits: z.array(limitSchema).default([]),
-  loosened: z.array(loosenedSchema).default([]),
-  placements: z.array(placementSchema).default([]),
-  assessments: z.array(assessmentSchema).default([]),
-  today: todaySchema.optional(),
-  log: z.array(logSchema).default([]),
-  /** What they do at home. */
-  home: homeSchema.optional(),
-});
+export const personSchema = lazily(() =>
+  z.strictObject({
+    version: z.literal(3),
+    id: idSchema,
+    name: z.string().trim().min(1, 'a name or initials').max(80),
+    born: bornSchema,
+    kind: z.enum(KINDS),
+    /** Only where a published norm or equation needs it; unstated gives both results. */
+    sex: z.enum(['female', 'male']).optional(),
+    activity: z.enum(ACTIVITY.map((a) => a.id) as [ActivityId, ...ActivityId[]]).optional(),
+    massKg: z.number().min(15, 'under 15 kg').max(350, 'over 350 kg').optional(),
+    heightCm: z.number().min(80, 'under 80 cm').max(250, 'over 250 cm').optional(),
+    restingRate: z
+      .number()
+      .int('whole beats a minute')
+      .min(30, 'under 30 a minute at rest: ask a doctor')
+      .max(120, 'over 120 a minute at rest: ask a doctor')
+      .optional(),
+    /** Where they are taken to stand on ladders that say nothing of them, 0 innermost. */
+    assumedLevel: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
+    /** A capacity in MET that a clinic has measured. */
+    capacityMet: z
+      .strictObject({ lo: z.number().min(2.5).max(25), hi: z.number().min(2.5).max(25), from: z.string() })
+      .refine((c) => c.lo <= c.hi, { message: 'the low end must not be above the high end' })
+      .optional(),
+    /** The most effort the trainer sees for now, on the 0–10 scale; otherwise screening and activity say. */
+    effortMax: z.number().min(1).max(10).optional(),
+    goals: words.default(''),
+    notes: words.default(''),
+    emergency: z
+      .strictObject({ name: z.string().trim().max(80), phone: z.string().trim().max(40) })
+      .optional(),
+    equipment: z.array(z.enum(EQUIPMENT_IDS as [EquipmentId, ...EquipmentId[]])).default([]),
+    dislikes: z.array(idSchema).default([]),
+    /** Moves the trainer has ruled out for them, and those they are glad to do: rules learned from corrections. */
+    never: z.array(idSchema).default([]),
+    likes: z.array(idSchema).default([]),
+    screening: screeningSchema.optional(),
+    pregnancyScreen: pregnancyScreenSchema.optional(),
+    clearance: clearanceSchema.optional(),
+    override: overrideSchema.optional(),
+    healthChangedOn: z.iso.date().optional(),
+    /** Stop signs in sessions, kept; one that nobody closed keeps them from training. */
+    stops: z.array(stopSchema).max(200).optional(),
+    conditions: z.array(heldConditionSchema).default([]),
+    limits: z.array(limitSchema).default([]),
+    loosened: z.array(loosenedSchema).default([]),
+    placements: z.array(placementSchema).default([]),
+    assessments: z.array(assessmentSchema).default([]),
+    today: todaySchema.optional(),
+    log: z.array(logSchema).default([]),
+    /** What they do at home. */
+    home: homeSchema.optional(),
+  }),
+);
 export type Person = z.output<typeof personSchema>;
 
 /** What was eased before its side was a part of its name; one that meant two sides at once eases neither. */

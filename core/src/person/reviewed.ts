@@ -1,31 +1,33 @@
 import * as z from 'zod';
 import { idSchema } from '../move/index.ts';
-import type { RecordKind } from '../record/index.ts';
+import { lazily, type RecordKind } from '../record/index.ts';
 import { type ConditionId, compileCondition } from './conditions.ts';
 import { limitWords } from './edit.ts';
 
-const moves = z.array(idSchema).max(6000);
+const moves = lazily(() => z.array(idSchema).max(6000));
 
 /**
  * A clinician's word on what a condition leaves open: who, when, and what it was that they read, so that changes since
  * can be told. Its id is the condition's.
  */
-export const reviewSchema = z.strictObject({
-  version: z.literal(1),
-  id: idSchema,
-  /** What the condition was called. */
-  name: z.string().trim().min(1).max(80),
-  by: z.string().trim().min(2, 'who read it').max(80),
-  /** As what: "physiotherapist". */
-  role: z.string().trim().min(2, 'as what').max(80),
-  on: z.iso.date(),
-  says: z.string().trim().max(1000).default(''),
-  /** The limits as they stood, in words. */
-  limits: z.array(z.string().max(300)).max(200),
-  /** Moves that were open as they are, and with a hold. */
-  open: moves,
-  held: moves,
-});
+export const reviewSchema = lazily(() =>
+  z.strictObject({
+    version: z.literal(1),
+    id: idSchema,
+    /** What the condition was called. */
+    name: z.string().trim().min(1).max(80),
+    by: z.string().trim().min(2, 'who read it').max(80),
+    /** As what: "physiotherapist". */
+    role: z.string().trim().min(2, 'as what').max(80),
+    on: z.iso.date(),
+    says: z.string().trim().max(1000).default(''),
+    /** The limits as they stood, in words. */
+    limits: z.array(z.string().max(300)).max(200),
+    /** Moves that were open as they are, and with a hold. */
+    open: moves,
+    held: moves,
+  }),
+);
 export type Review = z.output<typeof reviewSchema>;
 
 export const REVIEW: RecordKind<Review> = {

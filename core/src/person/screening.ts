@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { lazily } from '../record/index.ts';
 import { dayWords } from './age.ts';
 import { thirdOf } from './courses.ts';
 
@@ -44,44 +45,50 @@ const ids = <T extends string>(table: Readonly<Record<T, string>>) =>
 const day = z.iso.date({ error: 'a day of the calendar is needed, as YYYY-MM-DD' });
 const who = z.string().trim().min(2, 'say who').max(80);
 
-export const screeningSchema = z.discriminatedUnion('of', [
-  z.strictObject({
-    of: z.literal('adult'),
-    on: day,
-    /** At least 30 minutes, moderate, three days a week, for three months. */
-    regular: z.boolean(),
-    /** Known disease of heart or vessels, metabolism or kidneys. */
-    disease: z.boolean(),
-    symptoms: ids(SYMPTOMS),
-  }),
-  z.strictObject({
-    of: z.literal('young'),
-    on: day,
-    regular: z.boolean(),
-    /** Who looks after them and agreed; empty while nobody has. */
-    consentBy: z.string().trim().max(80),
-    yes: ids(YOUNG_QUESTIONS),
-  }),
-]);
+export const screeningSchema = lazily(() =>
+  z.discriminatedUnion('of', [
+    z.strictObject({
+      of: z.literal('adult'),
+      on: day,
+      /** At least 30 minutes, moderate, three days a week, for three months. */
+      regular: z.boolean(),
+      /** Known disease of heart or vessels, metabolism or kidneys. */
+      disease: z.boolean(),
+      symptoms: ids(SYMPTOMS),
+    }),
+    z.strictObject({
+      of: z.literal('young'),
+      on: day,
+      regular: z.boolean(),
+      /** Who looks after them and agreed; empty while nobody has. */
+      consentBy: z.string().trim().max(80),
+      yes: ids(YOUNG_QUESTIONS),
+    }),
+  ]),
+);
 export type Screening = z.output<typeof screeningSchema>;
 
-export const pregnancyScreenSchema = z.strictObject({ on: day, yes: ids(PREGNANCY_REASONS) });
+export const pregnancyScreenSchema = lazily(() => z.strictObject({ on: day, yes: ids(PREGNANCY_REASONS) }));
 
 /** What a clinician has allowed: who, when, and up to which effort. */
-export const clearanceSchema = z.strictObject({
-  on: day,
-  by: who,
-  says: z.string().trim().max(400).default(''),
-  maxRpe: z.number().min(1).max(10).optional(),
-});
+export const clearanceSchema = lazily(() =>
+  z.strictObject({
+    on: day,
+    by: who,
+    says: z.string().trim().max(400).default(''),
+    maxRpe: z.number().min(1).max(10).optional(),
+  }),
+);
 export type Clearance = z.output<typeof clearanceSchema>;
 
 /** A trainer's own word, where it may stand instead of a clearance. */
-export const overrideSchema = z.strictObject({
-  on: day,
-  by: who,
-  reason: z.string().trim().min(5, 'give the reason in a few words').max(400),
-});
+export const overrideSchema = lazily(() =>
+  z.strictObject({
+    on: day,
+    by: who,
+    reason: z.string().trim().min(5, 'give the reason in a few words').max(400),
+  }),
+);
 export type Override = z.output<typeof overrideSchema>;
 
 /** What the published table says; `rpe` is the effort it goes on to allow, on the 0–10 scale. */
@@ -145,16 +152,18 @@ export interface Standing {
 }
 
 /** A stop sign in a session: what it was, what was done about it, and who said that it may go on, once somebody did. */
-export const stopSchema = z.strictObject({
-  /** The run it was in; one stop of a run is one. */
-  run: z.string().max(80),
-  on: day,
-  sign: z.string().trim().min(3).max(120),
-  note: z.string().trim().max(600).default(''),
-  closed: z
-    .strictObject({ on: day, by: who, says: z.string().trim().min(5, 'say what came of it').max(400) })
-    .optional(),
-});
+export const stopSchema = lazily(() =>
+  z.strictObject({
+    /** The run it was in; one stop of a run is one. */
+    run: z.string().max(80),
+    on: day,
+    sign: z.string().trim().min(3).max(120),
+    note: z.string().trim().max(600).default(''),
+    closed: z
+      .strictObject({ on: day, by: who, says: z.string().trim().min(5, 'say what came of it').max(400) })
+      .optional(),
+  }),
+);
 export type Stop = z.output<typeof stopSchema>;
 
 /**

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { lazily } from '../record/index.ts';
 import { BODY_PLACES, type BodyPlace, spare } from './body.ts';
 import { cap, effort, hold, ONE_FOOT_DOWN, type Preset } from './condition.ts';
 import { type Limit, limitSchema, sideSchema } from './limits.ts';
@@ -86,46 +87,50 @@ const reading = (low: number, high: number, what: string) =>
     .max(high, `${what} over ${high} is outside what a person can have`)
     .optional();
 
-export const readingsSchema = z
-  .strictObject({
-    systolic: reading(50, 300, 'the upper blood pressure'),
-    diastolic: reading(20, 200, 'the lower blood pressure'),
-    pulse: reading(25, 250, 'the pulse'),
-    irregular: z.boolean().optional(),
-    glucoseMmol: reading(1, 40, 'the glucose in mmol/L'),
-    ketonesMmol: reading(0, 15, 'the ketones in mmol/L'),
-    oxygenPercent: reading(50, 100, 'the oxygen in per cent'),
-  })
-  .superRefine((r, ctx) => {
-    if ((r.systolic === undefined) !== (r.diastolic === undefined))
-      ctx.addIssue({
-        code: 'custom',
-        path: [r.systolic === undefined ? 'systolic' : 'diastolic'],
-        message: 'a blood pressure has two numbers',
-      });
-    if (r.systolic !== undefined && r.diastolic !== undefined && r.diastolic >= r.systolic)
-      ctx.addIssue({
-        code: 'custom',
-        path: ['diastolic'],
-        message: 'the lower number can’t be as high as the upper',
-      });
-  });
+export const readingsSchema = lazily(() =>
+  z
+    .strictObject({
+      systolic: reading(50, 300, 'the upper blood pressure'),
+      diastolic: reading(20, 200, 'the lower blood pressure'),
+      pulse: reading(25, 250, 'the pulse'),
+      irregular: z.boolean().optional(),
+      glucoseMmol: reading(1, 40, 'the glucose in mmol/L'),
+      ketonesMmol: reading(0, 15, 'the ketones in mmol/L'),
+      oxygenPercent: reading(50, 100, 'the oxygen in per cent'),
+    })
+    .superRefine((r, ctx) => {
+      if ((r.systolic === undefined) !== (r.diastolic === undefined))
+        ctx.addIssue({
+          code: 'custom',
+          path: [r.systolic === undefined ? 'systolic' : 'diastolic'],
+          message: 'a blood pressure has two numbers',
+        });
+      if (r.systolic !== undefined && r.diastolic !== undefined && r.diastolic >= r.systolic)
+        ctx.addIssue({
+          code: 'custom',
+          path: ['diastolic'],
+          message: 'the lower number can’t be as high as the upper',
+        });
+    }),
+);
 export type Readings = z.output<typeof readingsSchema>;
 
-export const todaySchema = z.strictObject({
-  /** The day it is about; on any other it says nothing. */
-  on: z.iso.date(),
-  marks: z.array(z.enum(TODAY_IDS as [TodayId, ...TodayId[]])).default([]),
-  pain: z
-    .array(
-      z.strictObject({
-        place: z.enum(BODY_PLACES as [BodyPlace, ...BodyPlace[]]),
-        side: sideSchema.default('both'),
-      }),
-    )
-    .default([]),
-  readings: readingsSchema.default({}),
-});
+export const todaySchema = lazily(() =>
+  z.strictObject({
+    /** The day it is about; on any other it says nothing. */
+    on: z.iso.date(),
+    marks: z.array(z.enum(TODAY_IDS as [TodayId, ...TodayId[]])).default([]),
+    pain: z
+      .array(
+        z.strictObject({
+          place: z.enum(BODY_PLACES as [BodyPlace, ...BodyPlace[]]),
+          side: sideSchema.default('both'),
+        }),
+      )
+      .default([]),
+    readings: readingsSchema.default({}),
+  }),
+);
 export type Today = z.output<typeof todaySchema>;
 
 export interface Verdict {

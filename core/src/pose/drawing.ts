@@ -1,74 +1,81 @@
 import * as z from 'zod';
+import { lazily } from '../record/index.ts';
 import type { Figure } from './figure.ts';
 
 /** Metres that a drawing may reach from its middle; a hall is larger, a drawing isn't. */
 const FAR = 4;
 const metres = z.number().min(-FAR).max(FAR);
 const degrees = z.number().min(-720).max(720);
-const point = z.tuple([metres, metres]);
-const pair = z.tuple([degrees, degrees]);
+const point = lazily(() => z.tuple([metres, metres]));
+const pair = lazily(() => z.tuple([degrees, degrees]));
 
-const limb = z
-  .strictObject({
-    at: point.optional(),
-    turned: pair.optional(),
-    bend: z.union([z.literal(-1), z.literal(1)]).optional(),
-    end: degrees.optional(),
-    seen: z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]).optional(),
-    ahead: z.number().min(0).max(1).optional(),
-    fist: z.literal(true).optional(),
-    atEye: z.literal(true).optional(),
-  })
-  .refine((l) => (l.at === undefined) !== (l.turned === undefined), {
-    message: 'a limb either reaches to a place (at) or is turned by hand (turned)',
-  });
+const limb = lazily(() =>
+  z
+    .strictObject({
+      at: point.optional(),
+      turned: pair.optional(),
+      bend: z.union([z.literal(-1), z.literal(1)]).optional(),
+      end: degrees.optional(),
+      seen: z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]).optional(),
+      ahead: z.number().min(0).max(1).optional(),
+      fist: z.literal(true).optional(),
+      atEye: z.literal(true).optional(),
+    })
+    .refine((l) => (l.at === undefined) !== (l.turned === undefined), {
+      message: 'a limb either reaches to a place (at) or is turned by hand (turned)',
+    }),
+);
 
-const pose = z.strictObject({
-  hip: point,
-  lean: degrees,
-  curl: degrees,
-  nod: degrees,
-  shrug: z.number().min(0).max(0.2).optional(),
-  seen: z.number().min(0).max(1).optional(),
-  onSide: z.literal(true).optional(),
-  looks: z.literal('at you').optional(),
-  arms: z.tuple([limb, limb]),
-  legs: z.tuple([limb, limb]),
-});
+const pose = lazily(() =>
+  z.strictObject({
+    hip: point,
+    lean: degrees,
+    curl: degrees,
+    nod: degrees,
+    shrug: z.number().min(0).max(0.2).optional(),
+    seen: z.number().min(0).max(1).optional(),
+    onSide: z.literal(true).optional(),
+    looks: z.literal('at you').optional(),
+    arms: z.tuple([limb, limb]),
+    legs: z.tuple([limb, limb]),
+  }),
+);
 
 /** The tallest thing that somebody uses, m. */
 const height = z.number().min(0).max(2.6);
 const hands = z.enum(['near', 'both']);
-const prop = z.discriminatedUnion('is', [
-  z.strictObject({
-    is: z.literal('mat'),
-    from: metres,
-    to: metres,
-    half: z.number().positive().max(FAR).optional(),
-  }),
-  z.strictObject({
-    is: z.literal('seat'),
-    x: metres,
-    height,
-    back: z.boolean(),
-    arms: z.boolean().optional(),
-  }),
-  z.strictObject({ is: z.enum(['surface', 'step']), from: metres, to: metres, height }),
-  z.strictObject({ is: z.literal('wall'), x: metres, behind: z.literal(true).optional() }),
-  z.strictObject({
-    is: z.literal('hold'),
-    x: metres,
-    height,
-    half: z.number().positive().max(FAR).optional(),
-  }),
-  z.strictObject({ is: z.literal('bar'), x: metres, height }),
-  z.strictObject({ is: z.literal('mark'), x: metres }),
-  z.strictObject({ is: z.literal('rope') }),
-  z.strictObject({ is: z.literal('cushion'), x: metres }),
-  z.strictObject({ is: z.enum(['dumbbell', 'bell', 'bottle', 'ball', 'towel', 'stick']), in: hands }),
-  z.strictObject({ is: z.literal('band'), from: point, in: hands }),
-  z.strictObject({ is: z.literal('loop'), round: z.enum(['thighs', 'ankles']) }),
-]);
+const prop = lazily(() =>
+  z.discriminatedUnion('is', [
+    z.strictObject({
+      is: z.literal('mat'),
+      from: metres,
+      to: metres,
+      half: z.number().positive().max(FAR).optional(),
+    }),
+    z.strictObject({
+      is: z.literal('seat'),
+      x: metres,
+      height,
+      back: z.boolean(),
+      arms: z.boolean().optional(),
+    }),
+    z.strictObject({ is: z.enum(['surface', 'step']), from: metres, to: metres, height }),
+    z.strictObject({ is: z.literal('wall'), x: metres, behind: z.literal(true).optional() }),
+    z.strictObject({
+      is: z.literal('hold'),
+      x: metres,
+      height,
+      half: z.number().positive().max(FAR).optional(),
+    }),
+    z.strictObject({ is: z.literal('bar'), x: metres, height }),
+    z.strictObject({ is: z.literal('mark'), x: metres }),
+    z.strictObject({ is: z.literal('rope') }),
+    z.strictObject({ is: z.literal('cushion'), x: metres }),
+    z.strictObject({ is: z.enum(['dumbbell', 'bell', 'bottle', 'ball', 'towel', 'stick']), in: hands }),
+    z.strictObject({ is: z.literal('band'), from: point, in: hands }),
+    z.strictObject({ is: z.literal('loop'), round: z.enum(['thighs', 'ankles']) }),
+  ]),
+);
 
 /** Key poses that a drawing of one's own may have. */
 export const MOST_POSES = 8;
@@ -77,21 +84,23 @@ export const MOST_POSES = 8;
  * A move's figure as it is kept in a file: places in metres (y up, x the way somebody looks from the side), directions in
  * degrees from straight down. Refuses what no figure can be made of; whether the poses can be is `faultsOf`'s to say.
  */
-export const drawingSchema = z
-  .strictObject({
-    view: z.enum(['side', 'front']),
-    poses: z.array(pose).min(1).max(MOST_POSES),
-    props: z.array(prop).max(8),
-    back: z.boolean(),
-    travels: z.boolean().optional(),
-    above: z.literal(true).optional(),
-    flight: z
-      .strictObject({
-        from: z.union([z.literal('each'), z.number().int().nonnegative()]),
-        height: z.number().positive().max(1.2),
-      })
-      .optional(),
-  })
-  .refine((f) => !f.flight || f.flight.from === 'each' || f.flight.from < f.poses.length - 1, {
-    message: 'a flight begins at a pose that another one follows',
-  }) as unknown as z.ZodType<Figure, Figure>;
+export const drawingSchema = lazily(() =>
+  z
+    .strictObject({
+      view: z.enum(['side', 'front']),
+      poses: z.array(pose).min(1).max(MOST_POSES),
+      props: z.array(prop).max(8),
+      back: z.boolean(),
+      travels: z.boolean().optional(),
+      above: z.literal(true).optional(),
+      flight: z
+        .strictObject({
+          from: z.union([z.literal('each'), z.number().int().nonnegative()]),
+          height: z.number().positive().max(1.2),
+        })
+        .optional(),
+    })
+    .refine((f) => !f.flight || f.flight.from === 'each' || f.flight.from < f.poses.length - 1, {
+      message: 'a flight begins at a pose that another one follows',
+    }),
+) as unknown as z.ZodType<Figure, Figure>;

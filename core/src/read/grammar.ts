@@ -100,10 +100,24 @@ interface Compiled<F> {
   readonly rule: Rule<F>;
 }
 /** Rules by the words (with an =) and kinds of token they may begin with. */
-export type Grammar<F> = ReadonlyMap<string, readonly Compiled<F>[]>;
+type ByBeginning<F> = ReadonlyMap<string, readonly Compiled<F>[]>;
+export interface Grammar<F> {
+  readonly rules: () => ByBeginning<F>;
+}
 
-/** Makes rules ready for use. Throws where a rule names a set that isn't there. */
+/** Rules for use; they are made ready with the first line that is read by them, as most pages read none. */
 export function grammarOf<F>(rules: readonly Rule<F>[], sets: Sets): Grammar<F> {
+  let compiled: ByBeginning<F> | undefined;
+  return {
+    rules: () => {
+      compiled ??= compile(rules, sets);
+      return compiled;
+    },
+  };
+}
+
+/** Throws where a rule names a set that isn't there. */
+function compile<F>(rules: readonly Rule<F>[], sets: Sets): ByBeginning<F> {
   const grammar = new Map<string, Compiled<F>[]>();
   for (const rule of rules) {
     const pieces = rule.is.split(' ').map((written) => {
@@ -164,11 +178,12 @@ export function factsIn<F>(grammar: Grammar<F>, tokens: readonly Token[]): reado
 }
 
 function search<F>(grammar: Grammar<F>, tokens: readonly Token[]): Match<F>[] {
+  const rules = grammar.rules();
   const starting: Match<F>[][] = tokens.map((_, at) => {
     const found: Match<F>[] = [];
     const token = tokens[at]!;
-    const byWord = grammar.get(`=${token.word}`) ?? [];
-    const byKind = grammar.get(token.kind) ?? [];
+    const byWord = rules.get(`=${token.word}`) ?? [];
+    const byKind = rules.get(token.kind) ?? [];
     for (let k = 0; k < byWord.length + byKind.length; k++) {
       const compiled = k < byWord.length ? byWord[k]! : byKind[k - byWord.length]!;
       if (k >= byWord.length && byWord.length > 0 && byWord.includes(compiled)) continue;

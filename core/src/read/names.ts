@@ -3,7 +3,7 @@ import { rungDemand } from '../ladder/index.ts';
 import { type Demand, type Move, middle } from '../move/index.ts';
 import { DIFFER } from './differ.ts';
 import { singular, type Token, tokensOf } from './tokens.ts';
-import { isFiller, isHead, TWIN_WORDS, untwinned, weightOf } from './twins.ts';
+import { isFiller, isHead, twinWords, untwinned, weightOf } from './twins.ts';
 
 /** One way to read a name: a move, or several done as one movement. */
 export interface Reading {
@@ -107,7 +107,7 @@ export function namesOf(library: Library): Names {
   const exact = new Map<string, string[]>();
   const entries: Entry[] = [];
   const byWord = new Map<string, number[]>();
-  const vocabulary = new Set<string>([...TWIN_WORDS, ...MANNER, ...Object.keys(changes)]);
+  const vocabulary = new Set<string>([...twinWords(), ...MANNER, ...Object.keys(changes)]);
   const linked = new Set<string>();
   const add = (name: string, move: string, own: boolean) => {
     const tokens = tokensOf(name);

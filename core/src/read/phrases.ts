@@ -1,6 +1,12 @@
 /** Phrases of one or more words, each with what it means: the longest that begins at a word is found in one walk. */
 export class Phrases<T> {
   readonly #root: Branch<T> = { next: new Map(), means: undefined };
+  #fill: ((phrases: Phrases<T>) => void) | null;
+
+  /** `fill` lists them, and isn't called before one is looked for: most pages read nothing. */
+  constructor(fill: (phrases: Phrases<T>) => void) {
+    this.#fill = fill;
+  }
 
   /** What was listed first stands: a phrase means one thing. */
   add(words: readonly string[], means: T): void {
@@ -19,6 +25,9 @@ export class Phrases<T> {
     from: number,
     skips: (index: number) => boolean = () => false,
   ): { readonly means: T; readonly to: number } | null {
+    const fill = this.#fill;
+    this.#fill = null;
+    fill?.(this);
     let at: Branch<T> | undefined = this.#root;
     let found: { means: T; to: number } | null = null;
     for (let k = from; k < words.length; k++) {

@@ -695,18 +695,23 @@ const HELD_ON = [
   'sofa',
   'windowsill',
 ];
-const SUPPORTS = HOLDS.flatMap((hold) =>
-  HELD_ON.flatMap((thing) => ['', 'the ', 'a ', 'your '].map((article) => `${hold} ${article}${thing}`)),
-);
+const supports = () =>
+  HOLDS.flatMap((hold) =>
+    HELD_ON.flatMap((thing) => ['', 'the ', 'a ', 'your '].map((article) => `${hold} ${article}${thing}`)),
+  );
 
-const phrases = new Phrases<readonly string[]>();
-for (const said of SUPPORTS)
-  if (TWINS[said] === undefined && !/^(?:hand on|at|using) (?:\w+ )?(?:bench|sofa|desk|partner)$/.test(said))
-    phrases.add(said.split(' ').map(singular), ['supported']);
-for (const [said, means] of Object.entries(TWINS))
-  phrases.add(said.split(' ').map(singular), means === '' ? [] : means.split(' '));
+const phrases = new Phrases<readonly string[]>((phrases) => {
+  for (const said of supports())
+    if (
+      TWINS[said] === undefined &&
+      !/^(?:hand on|at|using) (?:\w+ )?(?:bench|sofa|desk|partner)$/.test(said)
+    )
+      phrases.add(said.split(' ').map(singular), ['supported']);
+  for (const [said, means] of Object.entries(TWINS))
+    phrases.add(said.split(' ').map(singular), means === '' ? [] : means.split(' '));
+});
 /** What the tables make of words, so that a typing error in one of them is known for what it is. */
-export const TWIN_WORDS: readonly string[] = [
+export const twinWords = (): readonly string[] => [
   ...new Set(Object.entries(TWINS).flatMap(([said, means]) => [...said.split(' '), ...means.split(' ')])),
 ];
 

@@ -43,22 +43,32 @@ export type Meaning =
   | { readonly is: 'sore' }
   | { readonly is: 'filler' };
 
-const lexicon = new Phrases<Meaning>();
-/** Names of conditions without the words that only join: "arthritis of both her knees" is one of the knee. */
-const bare = new Phrases<Meaning>();
+const LISTED: (readonly [Meaning, readonly string[]])[] = [];
+const list = (meaning: Meaning, phrases: readonly string[]) => LISTED.push([meaning, phrases]);
 const JOINS = new Set('of in the a an her his their my with on at to both left right'.split(' '));
 /** A word as it is compared, a number by its digits. */
 const wordOf = (token: Token): string =>
   token.kind === 'number' && !token.spelt ? String(token.value) : token.word;
-const list = (meaning: Meaning, phrases: readonly string[]): void => {
-  for (const phrase of phrases)
-    lexicon.add(
-      tokensOf(phrase)
-        .filter((token) => token.kind !== 'sign')
-        .map(wordOf),
-      meaning,
-    );
-};
+const lexicon = new Phrases<Meaning>((lexicon) => {
+  for (const [meaning, phrases] of LISTED)
+    for (const phrase of phrases)
+      lexicon.add(
+        tokensOf(phrase)
+          .filter((token) => token.kind !== 'sign')
+          .map(wordOf),
+        meaning,
+      );
+});
+/** Names of conditions without the words that only join: "arthritis of both her knees" is one of the knee. */
+const bare = new Phrases<Meaning>((bare) => {
+  for (const [id, names] of Object.entries(CONDITION_NAMES))
+    for (const name of names) {
+      const kept = tokensOf(name)
+        .filter((token) => token.kind !== 'sign' && !JOINS.has(token.word))
+        .map(wordOf);
+      if (kept.length > 1) bare.add(kept, { is: 'condition', id: id as ConditionId });
+    }
+});
 const words = (text: string) => text.split(',');
 
 list(
@@ -114,12 +124,6 @@ list(
 );
 for (const [key, names] of Object.entries(CONDITION_NAMES)) {
   const id = key as ConditionId;
-  for (const name of names) {
-    const kept = tokensOf(name)
-      .filter((token) => token.kind !== 'sign' && !JOINS.has(token.word))
-      .map(wordOf);
-    if (kept.length > 1) bare.add(kept, { is: 'condition', id });
-  }
   list({ is: 'condition', id }, [
     ...names,
     ...(names.length > 0 ? [CONDITIONS[id].name.replace(/,/g, '')] : []),

@@ -1,3 +1,4 @@
+export { lazily } from './lazily.ts';
 export { numberOf } from './number.ts';
 export {
   type AnyRecordKind,

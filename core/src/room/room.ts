@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { CAPABILITIES, type Capability, idSchema, type Need } from '../move/index.ts';
-import type { RecordKind } from '../record/index.ts';
+import { lazily, type RecordKind } from '../record/index.ts';
 import {
   EQUIPMENT_IDS,
   type EquipmentId,
@@ -13,17 +13,19 @@ import {
 } from './equipment.ts';
 
 /** So many pieces of one kind and, where it matters, of one size. */
-export const roomItemSchema = z
-  .strictObject({
-    what: z.enum(EQUIPMENT_IDS as [EquipmentId, ...EquipmentId[]]),
-    count: z.number().int('whole pieces').min(1, 'at least one').max(200, 'at most 200'),
-    /** kg or cm, where these pieces differ from the usual ones. */
-    size: z.number().positive('above nothing').max(300, 'at most 300').optional(),
-  })
-  .refine((item) => item.size === undefined || sizeUnit(item.what) !== null, {
-    path: ['size'],
-    message: 'this comes in no sizes',
-  });
+export const roomItemSchema = lazily(() =>
+  z
+    .strictObject({
+      what: z.enum(EQUIPMENT_IDS as [EquipmentId, ...EquipmentId[]]),
+      count: z.number().int('whole pieces').min(1, 'at least one').max(200, 'at most 200'),
+      /** kg or cm, where these pieces differ from the usual ones. */
+      size: z.number().positive('above nothing').max(300, 'at most 300').optional(),
+    })
+    .refine((item) => item.size === undefined || sizeUnit(item.what) !== null, {
+      path: ['size'],
+      message: 'this comes in no sizes',
+    }),
+);
 export type RoomItem = z.output<typeof roomItemSchema>;
 
 const metres = (what: string) =>
@@ -32,21 +34,23 @@ const metres = (what: string) =>
     .min(1, `${what} under 1 m`)
     .max(200, `${what} over 200 m`);
 
-export const roomSchema = z.strictObject({
-  version: z.literal(2),
-  id: idSchema,
-  name: z.string().trim().min(1, 'a name for the room').max(80),
-  items: z.array(roomItemSchema),
-  /** Clear floor, longer side first as one likes. */
-  lengthMetres: metres('length'),
-  widthMetres: metres('width'),
-  flooring: z.enum(Object.keys(FLOORING) as [Flooring, ...Flooring[]]),
-  /** Null under the sky. */
-  ceilingCm: z.number().min(150, 'under 150 cm').max(2000, 'over 2000 cm').nullable(),
-  /** Someone lives or works below. */
-  quiet: z.boolean(),
-  notes: z.string().trim().max(1000).default(''),
-});
+export const roomSchema = lazily(() =>
+  z.strictObject({
+    version: z.literal(2),
+    id: idSchema,
+    name: z.string().trim().min(1, 'a name for the room').max(80),
+    items: z.array(roomItemSchema),
+    /** Clear floor, longer side first as one likes. */
+    lengthMetres: metres('length'),
+    widthMetres: metres('width'),
+    flooring: z.enum(Object.keys(FLOORING) as [Flooring, ...Flooring[]]),
+    /** Null under the sky. */
+    ceilingCm: z.number().min(150, 'under 150 cm').max(2000, 'over 2000 cm').nullable(),
+    /** Someone lives or works below. */
+    quiet: z.boolean(),
+    notes: z.string().trim().max(1000).default(''),
+  }),
+);
 export type Room = z.output<typeof roomSchema>;
 
 export const ROOM_EXAMPLE: Room = {

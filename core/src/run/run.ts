@@ -3,6 +3,7 @@ import { span } from '../clock/index.ts';
 import { formRefSchema, idSchema } from '../move/index.ts';
 import { heldConditionSchema, STOP_SIGNS } from '../person/index.ts';
 import { drawingSchema } from '../pose/index.ts';
+import { lazily } from '../record/index.ts';
 import { blockSchema, entriesOf, type Facts, KIND_IDS, UNKNOWN_FACTS } from '../session/index.ts';
 
 const words = (most: number) => z.string().trim().max(most);
@@ -14,101 +15,111 @@ const WAYS = ['down', 'up', 'wrist', 'knee', 'back'] as const;
 export type Way = (typeof WAYS)[number];
 
 /** What somebody does at an entry: the form, at what pace, how it is said. Null is easy movement. */
-const doesSchema = z
-  .strictObject({
-    move: idSchema,
-    /** The trainer's own drawing of it: a phone has no library to look in. */
-    drawing: drawingSchema.optional(),
-    settings: formRefSchema.shape.settings,
-    /** The form as it is called. */
-    name: words(200).min(1),
-    /** How much of it, as it is said. */
-    dose: words(200),
-    /** Reps a minute; null for a hold. */
-    pace: z.number().positive().max(600).nullable(),
-    /** Lane whose moment of a staggered finish holds, 0 innermost. */
-    lane: whole.min(0).max(3),
-  })
-  .nullable();
+const doesSchema = lazily(() =>
+  z
+    .strictObject({
+      move: idSchema,
+      /** The trainer's own drawing of it: a phone has no library to look in. */
+      drawing: drawingSchema.optional(),
+      settings: formRefSchema.unwrap().shape.settings,
+      /** The form as it is called. */
+      name: words(200).min(1),
+      /** How much of it, as it is said. */
+      dose: words(200),
+      /** Reps a minute; null for a hold. */
+      pace: z.number().positive().max(600).nullable(),
+      /** Lane whose moment of a staggered finish holds, 0 innermost. */
+      lane: whole.min(0).max(3),
+    })
+    .nullable(),
+);
 export type Does = z.output<typeof doesSchema>;
 
-const switchesSchema = z.strictObject({
-  down: doesSchema,
-  up: doesSchema,
-  wrist: z.union([doesSchema, z.literal('same')]),
-  knee: z.union([doesSchema, z.literal('same')]),
-  back: z.union([doesSchema, z.literal('same')]),
-});
+const switchesSchema = lazily(() =>
+  z.strictObject({
+    down: doesSchema,
+    up: doesSchema,
+    wrist: z.union([doesSchema, z.literal('same')]),
+    knee: z.union([doesSchema, z.literal('same')]),
+    back: z.union([doesSchema, z.literal('same')]),
+  }),
+);
 
-export const castSchema = z.strictObject({
-  id: words(80).min(1),
-  /** What the coach calls them; the wall never shows it. */
-  name,
-  /** One of several who are known by number. */
-  byNumber: z.boolean(),
-  /** By entry of the session. */
-  does: z.array(doesSchema).max(400),
-  switches: z.array(switchesSchema).max(400),
-  /** Which group they go round with, where groups go round; 0 first. */
-  group: whole.min(0).max(59).default(0),
-  /** What the coach has to know: one line each. */
-  cautions: z.array(words(300)).max(20),
-  /** What holds for them today beyond any file, so that whatever is planned in the run keeps to it. */
-  today: z
-    .strictObject({
-      conditions: z.array(heldConditionSchema).max(100),
-      /** A level for the day, or what somebody without a file is taken to be; null where their own rungs hold. */
-      level: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]).nullable(),
-    })
-    .default({ conditions: [], level: null }),
-});
+export const castSchema = lazily(() =>
+  z.strictObject({
+    id: words(80).min(1),
+    /** What the coach calls them; the wall never shows it. */
+    name,
+    /** One of several who are known by number. */
+    byNumber: z.boolean(),
+    /** By entry of the session. */
+    does: z.array(doesSchema).max(400),
+    switches: z.array(switchesSchema).max(400),
+    /** Which group they go round with, where groups go round; 0 first. */
+    group: whole.min(0).max(59).default(0),
+    /** What the coach has to know: one line each. */
+    cautions: z.array(words(300)).max(20),
+    /** What holds for them today beyond any file, so that whatever is planned in the run keeps to it. */
+    today: z
+      .strictObject({
+        conditions: z.array(heldConditionSchema).max(100),
+        /** A level for the day, or what somebody without a file is taken to be; null where their own rungs hold. */
+        level: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]).nullable(),
+      })
+      .default({ conditions: [], level: null }),
+  }),
+);
 export type Cast = z.output<typeof castSchema>;
 
-const levelSchema = z.union([z.literal(0), z.literal(1), z.literal(2)]);
+const levelSchema = lazily(() => z.union([z.literal(0), z.literal(1), z.literal(2)]));
 
 /** A session that is being run: everything it needs, by value. What happens to it are events. */
-export const runSchema = z.strictObject({
-  version: z.literal(1),
-  id: idSchema,
-  plan: z.strictObject({
+export const runSchema = lazily(() =>
+  z.strictObject({
+    version: z.literal(1),
     id: idSchema,
-    title: words(120).min(1),
-    forWhom: z.enum(KIND_IDS),
-    blocks: z.array(blockSchema).min(1).max(20),
-  }),
-  /**
-   * What the clock has to know of the session's moves, as it was when the run was made: seconds a rep takes
-   * (quickest, usual, slowest; null for a hold), one side at a time, posture at either end. A library that changes
-   * later bends no run.
-   */
-  facts: z.record(
-    idSchema,
-    z.strictObject({
-      rep: z.tuple([z.number().positive(), z.number().positive(), z.number().positive()]).nullable(),
-      sided: z.boolean(),
-      starts: levelSchema,
-      ends: levelSchema,
+    plan: z.strictObject({
+      id: idSchema,
+      title: words(120).min(1),
+      forWhom: z.enum(KIND_IDS),
+      blocks: z.array(blockSchema).min(1).max(20),
     }),
-  ),
-  /** Whether all are at one station, or spread over the stations and going round. */
-  how: z.enum(['together', 'rotation']).default('together'),
-  group: idSchema.nullable(),
-  room: words(80),
-  /** YYYY-MM-DD */
-  on: z.iso.date(),
-  cast: z.array(castSchema).max(60),
-  /**
-   * Whom nobody knows, at each level, planned when the run was made and named by the level: who walks in where
-   * nothing can be planned. None in an older run.
-   */
-  newcomers: z.array(castSchema).max(4).optional(),
-  /** What each entry is called as it is written. */
-  names: z.array(words(200)).max(400).default([]),
-  /** One thing to say of a move, one to look out for and what is said then; by move. */
-  cues: z.record(idSchema, z.strictObject({ say: words(300), see: words(300), fix: words(300) })).default({}),
-  /** What the trainer does in an emergency, in their words. */
-  emergency: words(600),
-});
+    /**
+     * What the clock has to know of the session's moves, as it was when the run was made: seconds a rep takes
+     * (quickest, usual, slowest; null for a hold), one side at a time, posture at either end. A library that changes
+     * later bends no run.
+     */
+    facts: z.record(
+      idSchema,
+      z.strictObject({
+        rep: z.tuple([z.number().positive(), z.number().positive(), z.number().positive()]).nullable(),
+        sided: z.boolean(),
+        starts: levelSchema,
+        ends: levelSchema,
+      }),
+    ),
+    /** Whether all are at one station, or spread over the stations and going round. */
+    how: z.enum(['together', 'rotation']).default('together'),
+    group: idSchema.nullable(),
+    room: words(80),
+    /** YYYY-MM-DD */
+    on: z.iso.date(),
+    cast: z.array(castSchema).max(60),
+    /**
+     * Whom nobody knows, at each level, planned when the run was made and named by the level: who walks in where
+     * nothing can be planned. None in an older run.
+     */
+    newcomers: z.array(castSchema).max(4).optional(),
+    /** What each entry is called as it is written. */
+    names: z.array(words(200)).max(400).default([]),
+    /** One thing to say of a move, one to look out for and what is said then; by move. */
+    cues: z
+      .record(idSchema, z.strictObject({ say: words(300), see: words(300), fix: words(300) }))
+      .default({}),
+    /** What the trainer does in an emergency, in their words. */
+    emergency: words(600),
+  }),
+);
 export type Run = z.output<typeof runSchema>;
 
 /** What an entry is called; its move's id where an older run doesn't say. */
@@ -153,41 +164,43 @@ const entry = whole.min(0).max(399);
 /** The stretch that was shown where it was pressed: a second press of the same finds another one and does nothing. */
 const during = z.string().max(40);
 
-export const runEventSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ ...common, kind: z.literal('go') }),
-  z.strictObject({ ...common, kind: z.literal('pause'), why: z.enum(['pause', 'drink', 'stop sign']) }),
-  z.strictObject({ ...common, kind: z.literal('add'), seconds: whole.min(5).max(600), during }),
-  z.strictObject({ ...common, kind: z.literal('next'), during }),
-  z.strictObject({ ...common, kind: z.literal('again'), during }),
-  z.strictObject({ ...common, kind: z.literal('one more round'), during }),
-  z.strictObject({ ...common, kind: z.literal('end after this round'), during }),
-  z.strictObject({ ...common, kind: z.literal('switch'), person, entry, way: z.enum(WAYS) }),
-  /** For everybody where there is no person. */
-  z.strictObject({
-    ...common,
-    kind: z.literal('swap'),
-    person: person.nullable(),
-    entry,
-    does: doesSchema,
-    /** Where they can go from it in the middle of a set. */
-    switches: switchesSchema.optional(),
-  }),
-  z.strictObject({
-    ...common,
-    kind: z.literal('count'),
-    person,
-    block: whole.min(0).max(19),
-    rounds: whole.min(0).max(200),
-    reps: whole.min(0).max(2000),
-  }),
-  z.strictObject({ ...common, kind: z.literal('leave'), person }),
-  z.strictObject({ ...common, kind: z.literal('join'), who: castSchema }),
-  z.strictObject({ ...common, kind: z.literal('sign'), person, sign: z.enum(STOP_SIGNS) }),
-  /** What came of it has been written down. */
-  z.strictObject({ ...common, kind: z.literal('sign recorded'), person, note: words(600).min(3) }),
-  z.strictObject({ ...common, kind: z.literal('undo'), of: common.id }),
-  z.strictObject({ ...common, kind: z.literal('finish') }),
-]);
+export const runEventSchema = lazily(() =>
+  z.discriminatedUnion('kind', [
+    z.strictObject({ ...common, kind: z.literal('go') }),
+    z.strictObject({ ...common, kind: z.literal('pause'), why: z.enum(['pause', 'drink', 'stop sign']) }),
+    z.strictObject({ ...common, kind: z.literal('add'), seconds: whole.min(5).max(600), during }),
+    z.strictObject({ ...common, kind: z.literal('next'), during }),
+    z.strictObject({ ...common, kind: z.literal('again'), during }),
+    z.strictObject({ ...common, kind: z.literal('one more round'), during }),
+    z.strictObject({ ...common, kind: z.literal('end after this round'), during }),
+    z.strictObject({ ...common, kind: z.literal('switch'), person, entry, way: z.enum(WAYS) }),
+    /** For everybody where there is no person. */
+    z.strictObject({
+      ...common,
+      kind: z.literal('swap'),
+      person: person.nullable(),
+      entry,
+      does: doesSchema,
+      /** Where they can go from it in the middle of a set. */
+      switches: switchesSchema.optional(),
+    }),
+    z.strictObject({
+      ...common,
+      kind: z.literal('count'),
+      person,
+      block: whole.min(0).max(19),
+      rounds: whole.min(0).max(200),
+      reps: whole.min(0).max(2000),
+    }),
+    z.strictObject({ ...common, kind: z.literal('leave'), person }),
+    z.strictObject({ ...common, kind: z.literal('join'), who: castSchema }),
+    z.strictObject({ ...common, kind: z.literal('sign'), person, sign: z.enum(STOP_SIGNS) }),
+    /** What came of it has been written down. */
+    z.strictObject({ ...common, kind: z.literal('sign recorded'), person, note: words(600).min(3) }),
+    z.strictObject({ ...common, kind: z.literal('undo'), of: common.id }),
+    z.strictObject({ ...common, kind: z.literal('finish') }),
+  ]),
+);
 export type RunEvent = z.output<typeof runEventSchema>;
 
 /** Events with those of others that aren't among them, each once, in the order in which they were heard. */

@@ -1,15 +1,18 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { whole } from '../inputs.ts';
 import { Track } from '../timeline.ts';
 import { passTakes } from '../work.ts';
 import { defineFormat } from './entry.ts';
 import { fatigueWords, minutesWords, paced, passWords, reached, roundsRange, withinCap } from './parts.ts';
 
-const schema = z.strictObject({
-  kind: z.literal('amrap'),
-  capSeconds: whole('capSeconds'),
-  led: z.boolean(),
-});
+const schema = lazily(() =>
+  z.strictObject({
+    kind: z.literal('amrap'),
+    capSeconds: whole('capSeconds'),
+    led: z.boolean(),
+  }),
+);
 
 export const amrap = defineFormat({
   schema,

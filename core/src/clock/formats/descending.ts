@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { whole } from '../inputs.ts';
 import { clockText, Track } from '../timeline.ts';
 import { secondsFor, span, stepsOf } from '../work.ts';
@@ -16,14 +17,16 @@ import {
   stepFaults,
 } from './parts.ts';
 
-const schema = z.strictObject({
-  kind: z.literal('descending'),
-  from: whole('from'),
-  by: whole('by'),
-  to: whole('to'),
-  rounds: whole('rounds'),
-  capSeconds: whole('capSeconds').optional(),
-});
+const schema = lazily(() =>
+  z.strictObject({
+    kind: z.literal('descending'),
+    from: whole('from'),
+    by: whole('by'),
+    to: whole('to'),
+    rounds: whole('rounds'),
+    capSeconds: whole('capSeconds').optional(),
+  }),
+);
 
 export const descending = defineFormat({
   schema,

@@ -1,20 +1,23 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { whole } from '../inputs.ts';
 import { type Doing, Track } from '../timeline.ts';
 import type { StationWork } from '../work.ts';
 import { defineFormat, type FormatFault } from './entry.ts';
 import { byCount, EMOM_MINUTE, minuteOf, minutesWords } from './parts.ts';
 
-const schema = z.strictObject({
-  kind: z.literal('emom'),
-  /** So many turns: minutes, where a turn is one. */
-  minutes: whole('minutes'),
-  /** A turn's length where it isn't a minute. */
-  everySeconds: whole('everySeconds').optional(),
-  order: z.enum(['station by station', 'in turn']),
-  stationRestSeconds: whole('stationRestSeconds'),
-  leastFillSeconds: whole('leastFillSeconds'),
-});
+const schema = lazily(() =>
+  z.strictObject({
+    kind: z.literal('emom'),
+    /** So many turns: minutes, where a turn is one. */
+    minutes: whole('minutes'),
+    /** A turn's length where it isn't a minute. */
+    everySeconds: whole('everySeconds').optional(),
+    order: z.enum(['station by station', 'in turn']),
+    stationRestSeconds: whole('stationRestSeconds'),
+    leastFillSeconds: whole('leastFillSeconds'),
+  }),
+);
 
 const everyOf = (f: { readonly everySeconds?: number | undefined }) => f.everySeconds ?? EMOM_MINUTE;
 

@@ -1,11 +1,12 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { whole } from '../inputs.ts';
 import { Track } from '../timeline.ts';
 import { goTakes } from '../work.ts';
 import { defineFormat } from './entry.ts';
 import { byCount } from './parts.ts';
 
-const schema = z.strictObject({ kind: z.literal('flow'), restSeconds: whole('restSeconds') });
+const schema = lazily(() => z.strictObject({ kind: z.literal('flow'), restSeconds: whole('restSeconds') }));
 
 export const flow = defineFormat({
   schema,

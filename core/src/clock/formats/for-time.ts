@@ -1,16 +1,19 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { whole } from '../inputs.ts';
 import { clockText, Track } from '../timeline.ts';
 import { passTakes } from '../work.ts';
 import { defineFormat } from './entry.ts';
 import { fatigueWords, minutesWords, once, paced, passWords, soonest, timeFor, withinCap } from './parts.ts';
 
-const schema = z.strictObject({
-  kind: z.literal('for time'),
-  rounds: whole('rounds'),
-  capSeconds: whole('capSeconds').optional(),
-  led: z.boolean(),
-});
+const schema = lazily(() =>
+  z.strictObject({
+    kind: z.literal('for time'),
+    rounds: whole('rounds'),
+    capSeconds: whole('capSeconds').optional(),
+    led: z.boolean(),
+  }),
+);
 
 export const forTime = defineFormat({
   schema,

@@ -1,14 +1,17 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { whole } from '../inputs.ts';
 import { defineFormat } from './entry.ts';
 import { byTurns, roundsWords, several } from './parts.ts';
 
-const schema = z.strictObject({
-  kind: z.literal('one-minute'),
-  rounds: whole('rounds'),
-  mostRounds: whole('mostRounds').optional(),
-  roundRestSeconds: whole('roundRestSeconds'),
-});
+const schema = lazily(() =>
+  z.strictObject({
+    kind: z.literal('one-minute'),
+    rounds: whole('rounds'),
+    mostRounds: whole('mostRounds').optional(),
+    roundRestSeconds: whole('roundRestSeconds'),
+  }),
+);
 
 export const oneMinute = defineFormat({
   schema,

@@ -1,8 +1,9 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { defineFormat } from './entry.ts';
 import { byTurns, several, TURNS, turns, turnsInputs, turnsWords } from './parts.ts';
 
-const schema = z.strictObject({ kind: z.literal('progressive'), ...turns });
+const schema = lazily(() => z.strictObject({ kind: z.literal('progressive'), ...turns }));
 
 export const progressive = defineFormat({
   schema,

@@ -1,21 +1,24 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { whole } from '../inputs.ts';
 import { Track } from '../timeline.ts';
 import { stepsOf } from '../work.ts';
 import { defineFormat } from './entry.ts';
 import { byCount, byTime, pushChange, pushOpen, stepFaults, stepTakes } from './parts.ts';
 
-const schema = z.strictObject({
-  kind: z.literal('pyramid'),
-  from: whole('from'),
-  by: whole('by'),
-  to: whole('to'),
-  way: z.enum(['up', 'down', 'up and down']),
-  /** The steps are seconds rather than counts. */
-  timed: z.boolean().optional(),
-  holdSeconds: whole('holdSeconds'),
-  stepRestSeconds: whole('stepRestSeconds'),
-});
+const schema = lazily(() =>
+  z.strictObject({
+    kind: z.literal('pyramid'),
+    from: whole('from'),
+    by: whole('by'),
+    to: whole('to'),
+    way: z.enum(['up', 'down', 'up and down']),
+    /** The steps are seconds rather than counts. */
+    timed: z.boolean().optional(),
+    holdSeconds: whole('holdSeconds'),
+    stepRestSeconds: whole('stepRestSeconds'),
+  }),
+);
 
 export const pyramid = defineFormat({
   schema,

@@ -1,9 +1,12 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { whole } from '../inputs.ts';
 import { defineFormat } from './entry.ts';
 import { byTurns, several, TURNS, turns, turnsInputs, turnsWords } from './parts.ts';
 
-const schema = z.strictObject({ kind: z.literal('rotation'), ...turns, groups: whole('groups') });
+const schema = lazily(() =>
+  z.strictObject({ kind: z.literal('rotation'), ...turns, groups: whole('groups') }),
+);
 
 export const rotation = defineFormat({
   schema,

@@ -1,17 +1,20 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { whole } from '../inputs.ts';
 import { Track } from '../timeline.ts';
 import { goTakes } from '../work.ts';
 import { defineFormat } from './entry.ts';
 import { byCount, pushChange, pushOpen, roundsWords, several, sided, slotsIn } from './parts.ts';
 
-const schema = z.strictObject({
-  kind: z.literal('rounds'),
-  rounds: whole('rounds'),
-  mostRounds: whole('mostRounds').optional(),
-  restSeconds: whole('restSeconds'),
-  roundRestSeconds: whole('roundRestSeconds'),
-});
+const schema = lazily(() =>
+  z.strictObject({
+    kind: z.literal('rounds'),
+    rounds: whole('rounds'),
+    mostRounds: whole('mostRounds').optional(),
+    restSeconds: whole('restSeconds'),
+    roundRestSeconds: whole('roundRestSeconds'),
+  }),
+);
 
 export const rounds = defineFormat({
   schema,

@@ -1,15 +1,18 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { whole } from '../inputs.ts';
 import { Track } from '../timeline.ts';
 import { defineFormat } from './entry.ts';
 import { pushChange, pushSet } from './parts.ts';
 
-const schema = z.strictObject({
-  kind: z.literal('sets'),
-  sets: whole('sets'),
-  restSeconds: whole('restSeconds'),
-  stationRestSeconds: whole('stationRestSeconds'),
-});
+const schema = lazily(() =>
+  z.strictObject({
+    kind: z.literal('sets'),
+    sets: whole('sets'),
+    restSeconds: whole('restSeconds'),
+    stationRestSeconds: whole('stationRestSeconds'),
+  }),
+);
 
 export const sets = defineFormat({
   schema,

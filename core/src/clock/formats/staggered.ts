@@ -1,14 +1,17 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { whole } from '../inputs.ts';
 import { defineFormat } from './entry.ts';
 import { byTurns, endsOf, roundsWords, several, TURNS, turns, turnsInputs } from './parts.ts';
 
-const schema = z.strictObject({
-  kind: z.literal('staggered'),
-  ...turns,
-  innerPercent: whole('innerPercent'),
-  middlePercent: whole('middlePercent'),
-});
+const schema = lazily(() =>
+  z.strictObject({
+    kind: z.literal('staggered'),
+    ...turns,
+    innerPercent: whole('innerPercent'),
+    middlePercent: whole('middlePercent'),
+  }),
+);
 
 /**
  * Rests that differ, behind the same seconds of work, as one slot that the inner lanes leave earlier: each lane's share

@@ -1,15 +1,18 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { whole } from '../inputs.ts';
 import { Track } from '../timeline.ts';
 import { defineFormat } from './entry.ts';
 import { pushChange, pushSet } from './parts.ts';
 
-const schema = z.strictObject({
-  kind: z.literal('superset'),
-  sets: whole('sets'),
-  restSeconds: whole('restSeconds'),
-  pairRestSeconds: whole('pairRestSeconds'),
-});
+const schema = lazily(() =>
+  z.strictObject({
+    kind: z.literal('superset'),
+    sets: whole('sets'),
+    restSeconds: whole('restSeconds'),
+    pairRestSeconds: whole('pairRestSeconds'),
+  }),
+);
 
 export const superset = defineFormat({
   schema,

@@ -1,15 +1,18 @@
 import * as z from 'zod';
+import { lazily } from '../../record/index.ts';
 import { INPUTS, whole } from '../inputs.ts';
 import { Track } from '../timeline.ts';
 import { defineFormat } from './entry.ts';
 import { inSlot, slotsIn } from './parts.ts';
 
-const schema = z.strictObject({
-  kind: z.literal('tabata'),
-  workSeconds: whole('workSeconds'),
-  restSeconds: whole('restSeconds'),
-  bouts: whole('bouts'),
-});
+const schema = lazily(() =>
+  z.strictObject({
+    kind: z.literal('tabata'),
+    workSeconds: whole('workSeconds'),
+    restSeconds: whole('restSeconds'),
+    bouts: whole('bouts'),
+  }),
+);
 
 export const tabata = defineFormat({
   schema,
