@@ -1,15 +1,39 @@
+import { resolve } from 'node:path';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { early, firstScripts, packed } from './first-scripts.ts';
+
+/** Begun before the rest is read: in a script of its own. */
+const EARLY = /engine[\\/]worker\.ts$/;
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [
+    react(),
+    tailwindcss(),
+    firstScripts(resolve(import.meta.dirname, 'src/app/app.tsx')),
+    early('worker'),
+    packed(),
+  ],
   build: {
     target: 'es2022',
     assetsInlineLimit: 0,
     sourcemap: false,
-    // A screen's script asks for its own parts: naming each of them in the page takes longer than they do.
+    // The server names a screen's scripts in the page; those of a screen that is gone to ask for their own parts.
     modulePreload: { resolveDependencies: (_, deps, { hostType }) => (hostType === 'html' ? deps : []) },
+    rolldownOptions: {
+      input: { index: 'index.html', worker: 'src/engine/worker.ts' },
+      output: {
+        codeSplitting: {
+          // A script of its own costs more than the few kilobytes that a page has in it and doesn't need.
+          groups: [
+            { name: 'begin', test: EARLY, priority: 3 },
+            { name: 'base', tags: ['$initial'], priority: 2 },
+            { name: 'common', minShareCount: 5, priority: 1 },
+          ],
+        },
+      },
+    },
   },
   worker: { format: 'es' },
   server: {

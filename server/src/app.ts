@@ -1,11 +1,14 @@
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
 import { QUESTION_IDS, type QuestionId } from '@inner-rung/core/ask';
 import compression from 'compression';
 import express, { type Express, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { assets, readsGzip } from './assets.ts';
 import type { Documents } from './documents.ts';
 import type { Eraser } from './erase.ts';
 import { depthGuard, hostGuard, originGuard } from './guards.ts';
@@ -13,6 +16,7 @@ import { serializers } from './logging.ts';
 import { cookieOf, type Network } from './network.ts';
 import { openApi, PUBLISHED } from './openapi.ts';
 import { withPolicy } from './pack.ts';
+import { pages } from './pages.ts';
 import { pool } from './pool.ts';
 import { ProblemError, problemHandler, sendProblem } from './problem.ts';
 import { documentRoutes } from './routes/documents.ts';
@@ -90,8 +94,7 @@ export function createApp(options: AppOptions): Express {
   app.use(
     compression({
       filter: (request, response) =>
-        !request.path.endsWith('/stream') &&
-        (response.get('Content-Type') === LIBRARY_TYPE || compression.filter(request, response)),
+        !request.path.endsWith('/stream') && compression.filter(request, response),
     }),
   );
 
@@ -118,10 +121,26 @@ export function createApp(options: AppOptions): Express {
 
   api.use(networkRoutes(network, door));
   const libraryTag = `"${createHash('sha256').update(library).digest('base64url').slice(0, 22)}"`;
-  api.get('/library', (request, response) => {
+  let gzipped: Promise<Buffer> | undefined;
+  const packed = () => {
+    gzipped ??= promisify(gzip)(library);
+    return gzipped;
+  };
+  api.get('/library', (request, response, next) => {
     response.set({ ETag: libraryTag, 'Cache-Control': 'no-cache' });
     if (request.get('if-none-match') === libraryTag) response.status(304).end();
-    else response.type(LIBRARY_TYPE).send(Buffer.from(library.buffer));
+    else if (!readsGzip(request.get('accept-encoding')))
+      response.type(LIBRARY_TYPE).send(Buffer.from(library.buffer));
+    // Packed once, for whoever asks: it takes as long as all else that a page is sent.
+    else
+      packed().then(
+        (bytes) =>
+          response
+            .set({ 'Content-Encoding': 'gzip', Vary: 'Accept-Encoding' })
+            .type(LIBRARY_TYPE)
+            .send(bytes),
+        next,
+      );
   });
 
   const threads = pool(library, options.askScript ?? null);
@@ -157,14 +176,12 @@ export function createApp(options: AppOptions): Express {
 
   const { web } = options;
   if (web) {
-    app.use(
-      '/assets',
-      express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
-    );
+    app.use('/assets', assets(join(web, 'assets')));
     app.use(express.static(web, { index: false, maxAge: 0 }));
     // Deep links: every page address is the one page, which then reads the address.
-    app.get(/^\/(?!api\/).*/, (_request, response) => {
-      response.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'));
+    const page = pages(web);
+    app.get(/^\/(?!api\/).*/, (request, response) => {
+      response.set('Cache-Control', 'no-cache').type('html').send(page(request.path));
     });
   }
   app.use(problemHandler);

@@ -16,11 +16,18 @@ function Home() {
   return <Navigate replace to={first ? `/plan/${first.id}${search}` : '/circuits'} />;
 }
 
+interface Ways {
+  /** Which of several pages of one session it is, all of them headed by its title. */
+  readonly face?: string;
+  /** What it asks the server for before it shows anything, besides what every page does. */
+  readonly needs?: readonly string[];
+}
+
 /**
- * A screen at its address; its script is on its way as soon as the address is known. `face` says which of several
- * pages of one session it is, all of them headed by its title.
+ * A screen at its address. Its script and what it needs are named in the page as the server sends it
+ * (`first-scripts.ts` reads this table when the product is built), so that neither waits for the other.
  */
-const screen = (path: string, load: () => Promise<{ default: ComponentType }>, face?: string) => ({
+const screen = (path: string, load: () => Promise<{ default: ComponentType }>, { face }: Ways = {}) => ({
   path,
   handle: face,
   lazy: async () => ({ Component: (await load()).default }),
@@ -33,20 +40,37 @@ const router = createBrowserRouter([
     errorElement: <Broken />,
     children: [
       { path: '/', element: <Home /> },
-      screen('/circuits', () => import('../start/start-screen.tsx')),
-      screen('/plan/:id', () => import('../plan/plan-screen.tsx')),
-      screen('/plan/:id/setup', () => import('../rooms/setup-screen.tsx')),
-      screen('/plan/:id/card', () => import('../paper/card-screen.tsx'), 'card'),
-      screen('/plan/:id/class', () => import('../class/class-screen.tsx'), 'class'),
-      screen('/plan/:id/paper', () => import('../paper/paper-screen.tsx'), 'on paper'),
-      screen('/plan/:id/compare', () => import('../compare/compare-screen.tsx'), 'side by side'),
-      screen('/plan/:id/run-sheet', () => import('../run-sheet/run-sheet-screen.tsx'), 'run sheet'),
-      screen('/log', () => import('../log/log-screen.tsx')),
+      screen('/circuits', () => import('../start/start-screen.tsx'), {
+        needs: ['plans', 'runs', 'set-aside', 'records'],
+      }),
+      screen('/plan/:id', () => import('../plan/plan-screen.tsx'), { needs: ['plans/:id'] }),
+      screen('/plan/:id/setup', () => import('../rooms/setup-screen.tsx'), { needs: ['plans/:id'] }),
+      screen('/plan/:id/card', () => import('../paper/card-screen.tsx'), {
+        face: 'card',
+        needs: ['plans/:id'],
+      }),
+      screen('/plan/:id/class', () => import('../class/class-screen.tsx'), {
+        face: 'class',
+        needs: ['plans/:id', 'runs'],
+      }),
+      screen('/plan/:id/paper', () => import('../paper/paper-screen.tsx'), {
+        face: 'on paper',
+        needs: ['plans/:id'],
+      }),
+      screen('/plan/:id/compare', () => import('../compare/compare-screen.tsx'), {
+        face: 'side by side',
+        needs: ['plans/:id'],
+      }),
+      screen('/plan/:id/run-sheet', () => import('../run-sheet/run-sheet-screen.tsx'), {
+        face: 'run sheet',
+        needs: ['plans/:id'],
+      }),
+      screen('/log', () => import('../log/log-screen.tsx'), { needs: ['records'] }),
       screen('/p/:token', () => import('../run/person-screen.tsx')),
       screen('/c/:token', () => import('../paper/card-link-screen.tsx')),
-      screen('/run/:id', () => import('../run/coach-screen.tsx'), 'run'),
-      screen('/run/:id/wall', () => import('../run/wall-screen.tsx'), 'wall'),
-      screen('/run/:id/record', () => import('../run/record-screen.tsx'), 'what came of it'),
+      screen('/run/:id', () => import('../run/coach-screen.tsx'), { face: 'run' }),
+      screen('/run/:id/wall', () => import('../run/wall-screen.tsx'), { face: 'wall' }),
+      screen('/run/:id/record', () => import('../run/record-screen.tsx'), { face: 'what came of it' }),
       screen('/people', () => import('../people/people-screen.tsx')),
       screen('/people/:id/weeks/page', () => import('../log/weeks-page.tsx')),
       screen('/people/:id/page', () => import('../people/person-page.tsx')),
@@ -55,11 +79,11 @@ const router = createBrowserRouter([
       screen('/rooms', () => import('../rooms/rooms-screen.tsx')),
       screen('/rooms/:id', () => import('../rooms/room-screen.tsx')),
       screen('/groups/:id', () => import('../people/group-screen.tsx')),
-      screen('/ladders', () => import('../ladders/wall.tsx')),
+      screen('/ladders', () => import('../ladders/ladders-screen.tsx')),
       screen('/ladders/new', () => import('../ladders/new-ladder-screen.tsx')),
       screen('/figures', () => import('../ladders/figures-screen.tsx')),
       screen('/find', () => import('../ladders/find-screen.tsx')),
-      screen('/may/:id?', () => import('../people/may-screen.tsx')),
+      screen('/may/:id?', () => import('../people/may-screen.tsx'), { needs: ['reviews'] }),
       screen('/copies', () => import('../kept/copies-screen.tsx')),
       screen('/yours', () => import('../ladders/yours-screen.tsx')),
       screen('/ladders/:id/poster', () => import('../paper/poster-screen.tsx')),

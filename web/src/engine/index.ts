@@ -2,6 +2,7 @@ import type { Answers, Asks, QuestionId } from '@inner-rung/core/ask';
 import type { Library } from '@inner-rung/core/ladder';
 import { useEffect, useMemo, useState } from 'react';
 import { createClient, type LibrarySource, type Port } from './client.ts';
+import { thread } from './worker.ts';
 
 const sources = new WeakMap<Library, LibrarySource>();
 /** Remembers what a library was made of, so that the engine can make it too. */
@@ -12,7 +13,7 @@ export function madeFrom(library: Library, source: LibrarySource): Library {
 
 /** The page's own engine. */
 export const engine = createClient(
-  () => new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' }) as Port,
+  () => thread() as Port,
   (library) => sources.get(library),
 );
 

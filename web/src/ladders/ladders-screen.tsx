@@ -25,7 +25,7 @@ import { useBars } from './use-bars.ts';
 type Bars = ReadonlyMap<string, readonly Ruler[]>;
 
 /** All ladders at a glance: rungs, branches, where flight and the floor begin, who stands where. */
-export default function LadderWall() {
+export default function LaddersScreen() {
   const { library, people, rooms, failed } = useShelf();
   const [search, setSearch] = useSearchParams();
   const [text, setText] = useState('');
