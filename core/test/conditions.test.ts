@@ -220,6 +220,9 @@ describe('every row of the usual cautions compiles to limits', () => {
   test.each(CONDITION_IDS)('%s', (id) => {
     expect(compileCondition(id).map(short).join(' ')).toBe(COMPILED[id]);
   });
+  test.each(CONDITION_IDS)('%s: its limits are as their schema would read them', (id) => {
+    for (const limit of compileCondition(id, 'right')) expect(limitSchema.parse(limit)).toEqual(limit);
+  });
   test.each(CONDITION_IDS)('%s: each limit has its own id, a reason and its side', (id) => {
     const limits = compileCondition(id, 'left');
     expect(new Set(limits.map((l) => l.id)).size).toBe(limits.length);

@@ -300,7 +300,7 @@ describe('the open session saved to a server that isn’t always there', () => {
     const store = configureStore({
       reducer: combineReducers({ plan: planReducer, sync: sync.syncReducer }),
       middleware: (standard) =>
-        standard({ serializableCheck: false, immutableCheck: false }).prepend(sync.saving.middleware),
+        standard({ serializableCheck: false, immutableCheck: false }).prepend(sync.saving),
     });
     sync.openNewPlan(store, copy(PLAN_EXAMPLE));
     return store;

@@ -9,8 +9,8 @@ declare const TextDecoder: new () => { decode(bytes: Uint8Array): string };
 /** "IRLB" as the first four bytes. */
 const MAGIC = 0x424c5249;
 /** Of the file's own shape; a file of another one isn't read. */
-const VERSION = 1;
-const HEAD_BYTES = 12;
+const VERSION = 2;
+const HEAD_BYTES = 16;
 
 const COLUMN_TYPES = {
   f64: Float64Array,
@@ -30,10 +30,15 @@ interface Column {
   readonly length: number;
 }
 
-interface Head {
-  readonly moves: readonly Move[];
-  readonly ladders: readonly Ladder[];
+/** What authors wrote of each move's demand, and the postures they began from: only who edits a move looks at them. */
+interface Written {
+  readonly demands: readonly Move['demand'][];
   readonly bases: readonly (readonly [string, Base])[];
+}
+
+interface Head {
+  readonly moves: readonly Omit<Move, 'demand'>[];
+  readonly ladders: readonly Ladder[];
   readonly count: number;
   readonly ids: readonly string[];
   readonly trimIds: readonly string[];
@@ -81,23 +86,29 @@ export function encodeLibrary(library: Library): Uint8Array<ArrayBuffer> {
     return { name, type: typeOf(column), at: here, length: column.length };
   });
   const head: Head = {
-    moves: library.moves,
+    moves: library.moves.map(({ demand: _, ...move }) => move),
     ladders: library.ladders,
-    bases: [...library.bases],
     count,
     ids,
     trimIds,
     origins,
     columns,
   };
+  const written: Written = {
+    demands: library.moves.map((move) => move.demand),
+    bases: [...library.bases],
+  };
   const text = new TextEncoder().encode(JSON.stringify(head));
-  const begins = upTo8(HEAD_BYTES + text.length);
+  const later = new TextEncoder().encode(JSON.stringify(written));
+  const begins = upTo8(HEAD_BYTES + text.length + later.length);
   const file = new Uint8Array(begins + at);
   const view = new DataView(file.buffer);
   view.setUint32(0, MAGIC, true);
   view.setUint32(4, VERSION, true);
   view.setUint32(8, text.length, true);
+  view.setUint32(12, later.length, true);
   file.set(text, HEAD_BYTES);
+  file.set(later, HEAD_BYTES + text.length);
   views.forEach(([, column], i) => {
     file.set(new Uint8Array(column.buffer, column.byteOffset, column.byteLength), begins + columns[i]!.at);
   });
@@ -156,9 +167,20 @@ export function decodeLibrary(buffer: ArrayBuffer): Library {
     throw new Error(
       `This movement library is of version ${version}, and this page reads ${VERSION}: load the page again.`,
     );
-  const length = view.getUint32(8, true);
-  const head = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, HEAD_BYTES, length))) as Head;
-  const begins = upTo8(HEAD_BYTES + length);
+  const [length, later] = [view.getUint32(8, true), view.getUint32(12, true)];
+  const json = (at: number, bytes: number) =>
+    JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, at, bytes))) as unknown;
+  const head = json(HEAD_BYTES, length) as Head;
+  let read: Written | undefined;
+  const written = () => {
+    read ??= json(HEAD_BYTES + length, later) as Written;
+    return read;
+  };
+  let bases: ReadonlyMap<string, Base> | undefined;
+  const moves = head.moves.map((move, i) =>
+    Object.defineProperty(move, 'demand', { enumerable: true, get: () => written().demands[i] }),
+  ) as unknown as readonly Move[];
+  const begins = upTo8(HEAD_BYTES + length + later);
   const columns = Object.fromEntries(
     head.columns.map(({ name, type, at, length: n }) => [
       name,
@@ -189,7 +211,15 @@ export function decodeLibrary(buffer: ArrayBuffer): Library {
       ) as unknown as Demand,
   );
   return withIndex(
-    libraryOf({ moves: head.moves, ladders: head.ladders, demand, bases: new Map(head.bases) }),
+    libraryOf({
+      moves,
+      ladders: head.ladders,
+      demand,
+      get bases() {
+        bases ??= new Map(written().bases);
+        return bases;
+      },
+    }),
     index,
   );
 }

@@ -225,7 +225,8 @@ export function ladderFaults(
 export type LibraryParts = Pick<Library, 'moves' | 'ladders' | 'demand' | 'bases'>;
 
 /** A library from its parts; of two things with one id the last holds. */
-export function libraryOf({ moves, ladders, demand, bases }: LibraryParts): Library {
+export function libraryOf(parts: LibraryParts): Library {
+  const { moves, ladders, demand } = parts;
   const byId = <T extends { id: string }>(list: readonly T[]) =>
     [...list].sort((a, b) => (a.id < b.id ? -1 : 1));
   const moveById = new Map(moves.map((move) => [move.id, move]));
@@ -234,7 +235,10 @@ export function libraryOf({ moves, ladders, demand, bases }: LibraryParts): Libr
     moves: byId([...moveById.values()]),
     ladders: byId([...ladderById.values()]),
     demand,
-    bases,
+    // Read when it is asked for: of a library out of its file that is later, and seldom.
+    get bases() {
+      return parts.bases;
+    },
     move: (id) => moveById.get(id),
     ladder: (id) => ladderById.get(id),
   };
@@ -252,6 +256,8 @@ export function libraryWith(
     moves: [...library.moves, ...moves.map((added) => added.move)],
     ladders: [...library.ladders, ...ladders],
     demand,
-    bases: library.bases,
+    get bases() {
+      return library.bases;
+    },
   });
 }

@@ -3,9 +3,9 @@ import { ClipboardPaste, Copy, Download, Moon, Shapes, Sun, Trash2 } from 'lucid
 import { useState } from 'react';
 import { useStore } from 'react-redux';
 import { Link, useNavigate } from 'react-router';
-import { useApp, useSend } from '../store/index.ts';
+import { useApp } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
-import { themeChosen } from '../store/view-slice.ts';
+import type { Commands } from '../ui/commands.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { saveFile } from '../ui/save-file.ts';
 
@@ -17,11 +17,14 @@ export const copyId = (id: string): string =>
   `${id.replace(/-[a-z0-9]{8,}$/, '').slice(0, 44)}-${Date.now().toString(36)}`;
 
 /** What is done with a whole session: another like it, out as a file, away. */
-export function MoreDialog(props: { plan: Plan; onPaste: () => void; onClose: () => void }) {
-  const { plan } = props;
+export function MoreDialog(props: {
+  plan: Plan;
+  commands: Commands<'paste' | 'theme'>;
+  onClose: () => void;
+}) {
+  const { plan, commands } = props;
   const store = useStore();
   const navigate = useNavigate();
-  const send = useSend();
   const theme = useApp((state) => state.view.theme);
   const base = useApp((state) => state.sync.base[plan.id] ?? 0);
   const [sure, setSure] = useState(false);
@@ -46,14 +49,10 @@ export function MoreDialog(props: { plan: Plan; onPaste: () => void; onClose: ()
         <Link to={`/plan/${plan.id}/setup`} className="btn touch justify-start md:hidden">
           <Shapes size={18} aria-hidden /> Set up: what to put out
         </Link>
-        <button type="button" className="btn touch justify-start md:hidden" onClick={props.onPaste}>
+        <button type="button" className="btn touch justify-start md:hidden" onClick={commands.paste.run}>
           <ClipboardPaste size={18} aria-hidden /> Paste a session
         </button>
-        <button
-          type="button"
-          className="btn touch justify-start md:hidden"
-          onClick={() => send(themeChosen(theme === 'paper' ? 'hall' : 'paper'))}
-        >
+        <button type="button" className="btn touch justify-start md:hidden" onClick={commands.theme.run}>
           {theme === 'paper' ? <Moon size={18} aria-hidden /> : <Sun size={18} aria-hidden />}
           {theme === 'paper' ? 'Dark, for the hall' : 'Light, for planning'}
         </button>

@@ -11,8 +11,8 @@ import {
 } from 'lucide-react';
 import { Link } from 'react-router';
 import { useApp, useSend } from '../store/index.ts';
-import { planEvents, planHistory } from '../store/plan-slice.ts';
-import { themeChosen } from '../store/view-slice.ts';
+import { planEvents } from '../store/plan-slice.ts';
+import type { Commands } from '../ui/commands.tsx';
 import { Mark } from '../ui/marks.tsx';
 import { UndoButtons } from '../ui/undo-buttons.tsx';
 import { SaveState } from './save-state.tsx';
@@ -22,15 +22,12 @@ export function PlanHeader(props: {
   id: string;
   title: string;
   mayTrain: boolean;
-  onPaste: () => void;
-  onKeys: () => void;
+  commands: Commands<'undo' | 'redo' | 'paste' | 'theme' | 'keys'>;
   onMore: () => void;
 }) {
-  const { id } = props;
+  const { id, commands } = props;
   const send = useSend();
   const theme = useApp((state) => state.view.theme);
-  const canUndo = useApp((state) => state.plan.past.length > 0);
-  const canRedo = useApp((state) => state.plan.future.length > 0);
   return (
     <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-base-300 px-3 py-1.5">
       <Link to="/circuits" aria-label="Inner Rung: all sessions" className="touch grid place-items-center">
@@ -51,15 +48,15 @@ export function PlanHeader(props: {
       <SaveState />
       <div className="flex items-center">
         <UndoButtons
-          canUndo={canUndo}
-          canRedo={canRedo}
-          onUndo={() => canUndo && send(planHistory.undo())}
-          onRedo={() => canRedo && send(planHistory.redo())}
+          canUndo={!commands.undo.off}
+          canRedo={!commands.redo.off}
+          onUndo={commands.undo.run}
+          onRedo={commands.redo.run}
         />
         <button
           type="button"
           className="btn btn-ghost btn-sm touch hidden md:inline-flex"
-          onClick={props.onPaste}
+          onClick={commands.paste.run}
         >
           <ClipboardPaste aria-hidden />
           <span className="hidden xl:inline">Paste</span>
@@ -68,7 +65,7 @@ export function PlanHeader(props: {
         <button
           type="button"
           className="btn btn-ghost btn-sm touch hidden md:inline-flex"
-          onClick={() => send(themeChosen(theme === 'paper' ? 'hall' : 'paper'))}
+          onClick={commands.theme.run}
           aria-label={theme === 'paper' ? 'Dark, for the hall' : 'Light, for planning'}
         >
           {theme === 'paper' ? <Moon aria-hidden /> : <Sun aria-hidden />}
@@ -76,7 +73,7 @@ export function PlanHeader(props: {
         <button
           type="button"
           className="btn btn-ghost btn-sm touch hidden md:inline-flex"
-          onClick={props.onKeys}
+          onClick={commands.keys.run}
           aria-label="Keys"
         >
           <Keyboard aria-hidden />

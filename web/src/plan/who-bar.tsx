@@ -10,26 +10,25 @@ import { planEvents } from '../store/plan-slice.ts';
 import { groupChosen } from '../store/view-slice.ts';
 
 /** Whom and where a plan is for: the group that is here, the room. */
-export function useWhoChoice(plan: Plan | null, open: boolean) {
+export function useWhoChoice(plan: Plan) {
   const send = useSend();
   const { people, groups } = useShelf();
   const [search, setSearch] = useSearchParams();
-  const ready = plan !== null && open;
   /** The plan is for one of those who are here. */
   const chooseGroup = (to: string | null) => {
     send(groupChosen(to));
     const chosen = groups.find((g) => g.id === to);
     const here = chosen ? everybodyIn(chosen, people) : people;
-    if (plan?.person && here[0] && !here.some((p) => p.id === plan.person))
+    if (plan.person && here[0] && !here.some((p) => p.id === plan.person))
       send(planEvents.personPicked(here[0].id));
   };
   // An address may say for whom: ?who=… or ?group=…; taken once, then out of the address.
   const asksFor = search.get('who');
   const asksGroup = search.get('group');
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: an address is taken at its word once, when all is here
+  // biome-ignore lint/correctness/useExhaustiveDependencies: an address is taken at its word once
   useEffect(() => {
-    if (!ready || (asksFor === null && asksGroup === null)) return;
+    if (asksFor === null && asksGroup === null) return;
     if (asksGroup !== null) chooseGroup(asksGroup);
     if (asksFor !== null) send(planEvents.personPicked(asksFor));
     setSearch(
@@ -40,7 +39,7 @@ export function useWhoChoice(plan: Plan | null, open: boolean) {
       },
       { replace: true },
     );
-  }, [ready, asksFor, asksGroup]);
+  }, [asksFor, asksGroup]);
 
   return { chooseGroup };
 }

@@ -1,10 +1,18 @@
-import type { Change, ChangeState, Library } from '@inner-rung/core/ladder';
+import type { ChangeState, Library } from '@inner-rung/core/ladder';
 import { type Group, type Person, standsFor } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { inEnglish } from '@inner-rung/core/words';
 import { useEffect, useMemo, useState } from 'react';
 import { api, libraryFrom, referenceFrom } from './api.ts';
-import { changes, groups, people as peopleShelf, rooms as roomShelf, store, useApp } from './index.ts';
+import {
+  changes,
+  groups,
+  people as peopleShelf,
+  rooms as roomShelf,
+  type State,
+  store,
+  useApp,
+} from './index.ts';
 
 interface Ground {
   /** The library with the trainer's own changes on top. */
@@ -15,25 +23,30 @@ interface Ground {
   readonly failed: boolean;
 }
 
-const NOTHING: Readonly<Record<string, Change>> = {};
+const NOTHING: Readonly<Record<string, never>> = {};
 
-const byName = (a: { name: string }, b: { name: string }) => a.name.localeCompare(b.name);
+/** Small letters without their marks: how names are put in order without the tables of every language. */
+const plain = (name: string) => name.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
+const byName = (a: { name: string }, b: { name: string }) => {
+  const [first, second] = [plain(a.name), plain(b.name)];
+  return first < second ? -1 : first > second ? 1 : 0;
+};
+const SHELVES = [changes, peopleShelf, groups, roomShelf] as const;
+/** Everything a screen stands on is here: until then it isn't drawn anew for each part that comes. */
+const isReady = (state: State) => SHELVES.every((shelf) => shelf.saveState(state).is !== 'loading');
 
 /** What every screen stands on: the library, people and rooms; null until they are here. */
 export function useShelf(): Ground {
   const files = api.useLibraryFileQuery();
   const [away, setAway] = useState(false);
   useEffect(() => {
-    for (const shelf of [changes, peopleShelf, groups, roomShelf])
-      shelf.load(store).catch(() => setAway(true));
+    for (const shelf of SHELVES) shelf.load(store).catch(() => setAway(true));
   }, []);
-  const ready = useApp((state) =>
-    [changes, peopleShelf, groups, roomShelf].every((shelf) => shelf.saveState(state).is !== 'loading'),
-  );
-  const own = useApp((state) => (ready ? state.changes.present : NOTHING));
-  const persons = useApp(peopleShelf.docs);
-  const classes = useApp(groups.docs);
-  const halls = useApp(roomShelf.docs);
+  const ready = useApp(isReady);
+  const own = useApp((state) => (isReady(state) ? state.changes.present : NOTHING));
+  const persons = useApp((state) => (isReady(state) ? peopleShelf.docs(state) : NOTHING));
+  const classes = useApp((state) => (isReady(state) ? groups.docs(state) : NOTHING));
+  const halls = useApp((state) => (isReady(state) ? roomShelf.docs(state) : NOTHING));
   const list = files.data;
   const english = useApp((state) => state.view.english);
   const library = useMemo(

@@ -43,7 +43,7 @@ export const store = configureStore({
     // The library and plans are checked by their schemas on the way in; walking them on every action isn't needed.
     standard({ serializableCheck: false, immutableCheck: false })
       .prepend(
-        saving.middleware,
+        saving,
         changes.middleware,
         people.middleware,
         groups.middleware,

@@ -1,5 +1,5 @@
 import { openRecord, type RecordKind } from '@inner-rung/core/record';
-import { createListenerMiddleware, createSlice, type PayloadAction, type Reducer } from '@reduxjs/toolkit';
+import { createSlice, type Middleware, type PayloadAction, type Reducer } from '@reduxjs/toolkit';
 import undoable, { excludeAction, type StateWithHistory } from 'redux-undo';
 import { type Docs, empty, type Machine, type SaveState, type Stored, unsaved } from './machine.ts';
 import { createSaver, type Holds } from './saver.ts';
@@ -121,11 +121,13 @@ export function createShelf<T extends { id: string; version: number }>(
     return found?.draft ?? null;
   };
 
-  const listener = createListenerMiddleware();
-  listener.startListening({
-    predicate: (action) => [slice.actions.stepped.type, undoType, redoType].includes(action.type),
-    effect: (_action, store) => saver.tell(holds(store as Store), { is: 'edited' }),
-  });
+  const edits: readonly string[] = [slice.actions.stepped.type, undoType, redoType];
+  const middleware: Middleware = (store) => (next) => (action) => {
+    const done = next(action);
+    if (edits.includes((action as { type: string }).type))
+      saver.tell(holds(store as Store), { is: 'edited' });
+    return done;
+  };
 
   let loading: Promise<void> | null = null;
   /** Fetches the shelf once, with this browser's unsaved work on top. Rejects while the server is away. */
@@ -191,7 +193,7 @@ export function createShelf<T extends { id: string; version: number }>(
     saveState: (state: unknown) => (stateOf(state)[`${name}Save`] as Machine<T>).save as SaveState,
     reducer,
     saveReducer: saveSlice.reducer,
-    middleware: listener.middleware,
+    middleware,
     step: (step: Step<T>) => slice.actions.stepped(step as never),
     undo: () => ({ type: undoType }),
     redo: () => ({ type: redoType }),

@@ -1,5 +1,5 @@
 import { PLAN, type Plan } from '@inner-rung/core/session';
-import { createListenerMiddleware, createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, type Middleware, type PayloadAction } from '@reduxjs/toolkit';
 import { dropDraft, findDraft, keepDraft } from './drafts.ts';
 import { type Docs, empty, type Machine, unsaved } from './machine.ts';
 import { planEvents, planHistory } from './plan-slice.ts';
@@ -43,7 +43,6 @@ const holds = (store: Store): Holds<Plan> => ({
   },
 });
 
-export const saving = createListenerMiddleware();
 const edits: readonly string[] = [
   ...Object.values(planEvents)
     .map((event) => event.type as string)
@@ -51,12 +50,13 @@ const edits: readonly string[] = [
   planHistory.undo().type,
   planHistory.redo().type,
 ];
-saving.startListening({
-  predicate: (action) => edits.includes(action.type),
-  effect: (_action, store) => {
-    if ((store.getState() as State).plan.present) saver.tell(holds(store as Store), { is: 'edited' });
-  },
-});
+/** Every edit of the open session is the machine's to save. */
+export const saving: Middleware = (store) => (next) => (action) => {
+  const done = next(action);
+  if (edits.includes((action as { type: string }).type) && stateOf(store as Store).plan.present)
+    saver.tell(holds(store as Store), { is: 'edited' });
+  return done;
+};
 
 const shown = (store: Store, plan: Plan | null) => {
   store.dispatch(planEvents.planOpened(plan));

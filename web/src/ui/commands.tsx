@@ -1,0 +1,105 @@
+import { useMemo } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Dialog } from './dialog.tsx';
+
+/** One thing that can be done on a screen: its keys, its words in the list of keys and on buttons, what it does. */
+export interface Command {
+  /** As the list of keys says it: "change this station’s move". */
+  readonly says: string;
+  /** As they are pressed: "m", "mod+z", "shift+left". */
+  readonly keys: readonly string[];
+  /** As they are shown: "Ctrl Z". */
+  readonly shown: string;
+  readonly run: () => void;
+  /** There is nothing to do just now. */
+  readonly off?: boolean;
+}
+export type Commands<Id extends string = string> = Readonly<Record<Id, Command>>;
+
+/** Single letters, and "?" : who speaks to their machine, or types much, can switch them off. */
+const isLetter = (key: string) => key.length === 1;
+const isTyped = (target: EventTarget | null) =>
+  target instanceof HTMLInputElement && !['radio', 'range', 'checkbox'].includes(target.type);
+
+/**
+ * The keys of a screen's commands, heard while nothing lies over it. Ctrl and Cmd work wherever one is; arrows where no
+ * field has the focus; letters wherever nothing is being typed, on a dial or a name as much as on the page.
+ */
+export function useCommands(commands: Commands, heard: { all: boolean; letters: boolean }): void {
+  const byKey = useMemo(
+    () => new Map(Object.values(commands).flatMap((one) => one.keys.map((key) => [key, one] as const))),
+    [commands],
+  );
+  const keys = [...byKey.keys()].filter((key) => !isLetter(key));
+  const held = keys.filter((key) => key.startsWith('mod+'));
+  const free = keys.filter((key) => !key.startsWith('mod+'));
+  const press = (key: string) => {
+    const command = byKey.get(key);
+    if (command && !command.off) command.run();
+    return command !== undefined;
+  };
+  useHotkeys(
+    held.length > 0 ? held : ['mod+f24'],
+    (_, { hotkey }) => void press(hotkey),
+    { preventDefault: true, enableOnFormTags: true, enabled: heard.all },
+    [byKey],
+  );
+  useHotkeys(
+    free.length > 0 ? free : ['f24'],
+    (_, { hotkey }) => void press(hotkey),
+    { preventDefault: true, enabled: heard.all },
+    [byKey],
+  );
+  useHotkeys(
+    '*',
+    (event) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || event.key.length !== 1) return;
+      if (press(event.key.toLowerCase())) event.preventDefault();
+    },
+    {
+      enabled: heard.all && heard.letters,
+      enableOnFormTags: ['input'],
+      ignoreEventWhen: (event) => isTyped(event.target),
+    },
+    [byKey],
+  );
+}
+
+/** What can be done here, by key or by pressing it in this list. */
+export function KeysDialog(props: {
+  commands: Commands;
+  letters: { on: boolean; onToggle: (on: boolean) => void };
+  onClose: () => void;
+}) {
+  return (
+    <Dialog title="Keys" onClose={props.onClose}>
+      <ul className="grid grid-cols-[auto_1fr] gap-x-4">
+        {Object.values(props.commands).map((command) => (
+          <li key={command.shown} className="col-span-2 grid grid-cols-subgrid">
+            <button
+              type="button"
+              className="touch col-span-2 grid grid-cols-subgrid items-center rounded px-1 text-left hover:bg-base-200 disabled:opacity-60"
+              disabled={command.off}
+              onClick={() => {
+                props.onClose();
+                command.run();
+              }}
+            >
+              <kbd className="kbd justify-self-start">{command.shown}</kbd>
+              <span>{command.says}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <label className="touch mt-4 flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox"
+          checked={props.letters.on}
+          onChange={(event) => props.letters.onToggle(event.target.checked)}
+        />
+        Single-letter keys on
+      </label>
+    </Dialog>
+  );
+}
