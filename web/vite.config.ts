@@ -5,14 +5,14 @@ import { defineConfig } from 'vite';
 import { early, firstScripts, packed } from './first-scripts.ts';
 
 /** Begun before the rest is read: in a script of its own. */
-const EARLY = /engine[\\/]worker\.ts$/;
+const EARLY = /engine[\\/]worker\.ts$|src[\\/]early\.ts$/;
 
 export default defineConfig({
   plugins: [
     react(),
     tailwindcss(),
     firstScripts(resolve(import.meta.dirname, 'src/app/app.tsx')),
-    early('worker'),
+    early('early'),
     packed(),
   ],
   build: {
@@ -22,7 +22,7 @@ export default defineConfig({
     // The server names a screen's scripts in the page; those of a screen that is gone to ask for their own parts.
     modulePreload: { resolveDependencies: (_, deps, { hostType }) => (hostType === 'html' ? deps : []) },
     rolldownOptions: {
-      input: { index: 'index.html', worker: 'src/engine/worker.ts' },
+      input: { index: 'index.html', early: 'src/early.ts' },
       output: {
         codeSplitting: {
           // A script of its own costs more than the few kilobytes that a page has in it and doesn't need.

@@ -1,6 +1,6 @@
 import { type ComponentType, useEffect } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider, useLocation } from 'react-router';
-import { api } from '../store/api.ts';
+import { plans } from '../store/api.ts';
 import { useApp } from '../store/index.ts';
 import { Waiting } from '../ui/shell.tsx';
 import { Broken } from './broken.tsx';
@@ -10,9 +10,9 @@ import { Gate } from './gate.tsx';
 /** The newest circuit, for whom the address says, or the page on which to paste the first one. */
 function Home() {
   const { search } = useLocation();
-  const plans = api.usePlansQuery();
-  if (plans.isLoading) return <Waiting />;
-  const first = plans.data?.[0];
+  const { data, failed } = plans.use();
+  if (!data && !failed) return <Waiting />;
+  const first = data?.[0];
   return <Navigate replace to={first ? `/plan/${first.id}${search}` : '/circuits'} />;
 }
 

@@ -16,7 +16,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { useClass } from '../class/use-class.ts';
 import { usePersonPage } from '../people/use-person.ts';
-import { api } from '../store/api.ts';
+import { plans as allPlans } from '../store/api.ts';
 import { useShelf } from '../store/data.ts';
 import { today } from '../store/day.ts';
 import { people } from '../store/index.ts';
@@ -52,7 +52,7 @@ export default function HomeScreen() {
   const { id = '' } = useParams();
   const { library, rooms, failed } = useShelf();
   const page = usePersonPage(id, library);
-  const plans = api.usePlansQuery();
+  const plans = allPlans.use();
   const programme = page?.person.home ?? EMPTY;
   const [size, setSize] = useState<SizeId>('A4');
   const [cards, setCards] = useState<Readonly<Record<string, PersonCard>>>({});
@@ -96,7 +96,7 @@ export default function HomeScreen() {
       type.measure,
     );
   }, [type, chosen, cards, room, programme.words, programme.weeks, size, notAlone]);
-  if (failed || plans.isError) return <ServerAway />;
+  if (failed || (plans.failed && !plans.data)) return <ServerAway />;
   if (!library || !plans.data) return <Waiting />;
   if (!page || !person)
     return <Missing here="people" title="Nobody here by that address" to="/people" way="See everybody" />;

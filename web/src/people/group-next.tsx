@@ -30,9 +30,8 @@ import { Link } from 'react-router';
 import { RungList } from '../log/next-rungs.tsx';
 import { useNextRungs, useTake } from '../log/use-next-rungs.ts';
 import { copyId } from '../plan/more-dialog.tsx';
-import { api } from '../store/api.ts';
+import { plans } from '../store/api.ts';
 import { dayWords, today } from '../store/day.ts';
-import { useSend } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
 import { useRecords } from '../store/use-records.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
@@ -134,7 +133,6 @@ function Made(props: {
   const { library, group, people, plan, next, all, last, put } = props;
   const progress = group.progress ?? USUAL_PROGRESS;
   const appStore = useStore();
-  const send = useSend();
   const rungs = useNextRungs(library, people, last, all, progress.school);
   const take = useTake(library, last);
   const { steps, stays } = useMemo(
@@ -159,11 +157,10 @@ function Made(props: {
     const made = planAfter(plan, list, copyId(plan.id), title);
     openNewPlan(appStore, made);
     // It is among the sessions at once, though the server may still be taking it in.
-    send(
-      api.util.updateQueryData('plans', undefined, (list) => {
-        list.unshift({ id: made.id, revision: 0, savedAt: new Date().toISOString(), body: made as never });
-      }),
-    );
+    plans.change((list) => [
+      { id: made.id, revision: 0, savedAt: new Date().toISOString(), body: made },
+      ...list,
+    ]);
     const old = group.changes.find((c) => c.on === next.on) ?? { on: next.on, off: false };
     // From here on it is their session; the one that was stays among the sessions.
     put(

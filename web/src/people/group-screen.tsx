@@ -13,7 +13,7 @@ import {
 import { CalendarDays } from 'lucide-react';
 import { useMemo } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { api } from '../store/api.ts';
+import { plans as allPlans } from '../store/api.ts';
 import { useShelf } from '../store/data.ts';
 import { dayWords, today } from '../store/day.ts';
 import { groups as groupShelf, useApp, useSend } from '../store/index.ts';
@@ -34,7 +34,7 @@ export default function GroupScreen() {
   const { id = '' } = useParams();
   const { library, people, rooms, failed } = useShelf();
   const group = useApp(groupShelf.docs)[id];
-  const plans = api.usePlansQuery();
+  const plans = allPlans.use();
   const send = useSend();
   const navigate = useNavigate();
   if (failed) return <ServerAway />;

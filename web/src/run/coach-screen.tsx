@@ -8,7 +8,7 @@ import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
 import { engine } from '../engine/index.ts';
 import { MovePicker } from '../plan/move-picker.tsx';
-import { api } from '../store/api.ts';
+import { plans as allPlans } from '../store/api.ts';
 import { useShelf } from '../store/data.ts';
 import { newId, today } from '../store/day.ts';
 import { Coach } from './coach.tsx';
@@ -34,7 +34,7 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
   const { people: files, rooms, groups } = useShelf();
   useStopsInFiles(live, files);
   const [wall, setWall] = useWallSays();
-  const plans = api.usePlansQuery();
+  const plans = allPlans.use();
   const [open, setOpen] = useState<
     'phones' | 'straps' | 'join' | { person: string | null; entry: number } | null
   >(null);

@@ -10,7 +10,7 @@ import { HeadcountLine } from '../people/headcount-line.tsx';
 import { copyId } from '../plan/more-dialog.tsx';
 import { PasteForm } from '../plan/paste.tsx';
 import { RoomSelect } from '../rooms/room-select.tsx';
-import { api } from '../store/api.ts';
+import { plans as allPlans, setAside } from '../store/api.ts';
 import { useShelf } from '../store/data.ts';
 import { newId, today } from '../store/day.ts';
 import { groups as groupShelf, useApp, useSend } from '../store/index.ts';
@@ -28,15 +28,15 @@ const NOBODY_SAID = { count: '' };
 /** All sessions, and the box to paste another into. With none yet, the box is the page. */
 export default function StartScreen() {
   const { library, rooms, groups, people, failed } = useShelf();
-  const plans = api.usePlansQuery(undefined, { refetchOnMountOrArgChange: true });
-  const aside = api.useSetAsideQuery();
+  const plans = allPlans.use();
+  const aside = setAside.use();
   const store = useStore();
   const navigate = useNavigate();
   const send = useSend();
   const [{ count }, putCount, clearCount] = useDraft('paste/who', NOBODY_SAID);
   const [chosen, setChosen] = useState<string | null>(null);
   if (failed) return <ServerAway />;
-  if (!library || plans.isLoading) return <Waiting />;
+  if (!library || (!plans.data && !plans.failed)) return <Waiting />;
   const where = chosen ?? rooms[0]?.id ?? null;
   const read = count.trim() === '' ? null : readWho(count);
   /** Who was said to be here is a group from now on, and the one that is planned for. */

@@ -1,8 +1,8 @@
 import { decodeLibrary } from '@inner-rung/core/forms';
 import { type Change, type Library, type OwnLibrary, openOwn } from '@inner-rung/core/ladder';
 import type { Plan } from '@inner-rung/core/session';
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import { madeFrom } from '../engine/index.ts';
+import { fetched } from './fetched.ts';
 import type { Stored } from './machine.ts';
 
 export interface SetAside {
@@ -24,20 +24,12 @@ export interface RunLine {
   readonly is: 'not begun' | 'under way' | 'over';
 }
 
-export const api = createApi({
-  reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: '/api/' }),
-  tagTypes: ['plans'],
-  endpoints: (build) => ({
-    libraryFile: build.query<ArrayBuffer, void>({
-      query: () => ({ url: 'library', responseHandler: (answer) => answer.arrayBuffer() }),
-    }),
-    plans: build.query<Stored<Plan>[], void>({ query: () => 'plans', providesTags: ['plans'] }),
-    runs: build.query<RunLine[], void>({ query: () => 'runs' }),
-    setAside: build.query<SetAside[], void>({ query: () => 'set-aside' }),
-    health: build.query<{ ok: boolean; demo: boolean }, void>({ query: () => 'health' }),
-  }),
-});
+const json = <T>(answer: Response) => answer.json() as Promise<T>;
+
+export const libraryFile = fetched('library', (answer) => answer.arrayBuffer(), false);
+export const plans = fetched('plans', json<readonly Stored<Plan>[]>);
+export const runs = fetched('runs', json<readonly RunLine[]>);
+export const setAside = fetched('set-aside', json<readonly SetAside[]>);
 
 let reference: { file: ArrayBuffer; library: Library } | undefined;
 let opened: { file: ArrayBuffer; own: object; with: OwnLibrary } | undefined;

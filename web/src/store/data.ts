@@ -3,7 +3,7 @@ import { type Group, type Person, standsFor } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { inEnglish } from '@inner-rung/core/words';
 import { useEffect, useMemo, useState } from 'react';
-import { api, libraryFrom, referenceFrom } from './api.ts';
+import { libraryFile, libraryFrom, referenceFrom } from './api.ts';
 import {
   changes,
   groups,
@@ -37,7 +37,7 @@ const isReady = (state: State) => SHELVES.every((shelf) => shelf.saveState(state
 
 /** What every screen stands on: the library, people and rooms; null until they are here. */
 export function useShelf(): Ground {
-  const files = api.useLibraryFileQuery();
+  const files = libraryFile.use();
   const [away, setAway] = useState(false);
   useEffect(() => {
     for (const shelf of SHELVES) shelf.load(store).catch(() => setAway(true));
@@ -65,13 +65,13 @@ export function useShelf(): Ground {
         ),
       [halls],
     ),
-    failed: files.isError || away,
+    failed: files.failed || away,
   };
 }
 
 /** The reference as it ships, and how each of the trainer's changes stands towards it. */
 export function useOwn(): { reference: Library | null; states: readonly ChangeState[] } {
-  const files = api.useLibraryFileQuery();
+  const files = libraryFile.use();
   const own = useApp((state) => state.changes.present);
   const list = files.data;
   return {

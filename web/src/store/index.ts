@@ -4,7 +4,6 @@ import { GROUP, type Group, PERSON, type Person, REVIEW, type Review } from '@in
 import { ROOM, type Room } from '@inner-rung/core/room';
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { api } from './api.ts';
 import { planReducer } from './plan-slice.ts';
 import { createShelf } from './shelf.ts';
 import { saving, syncReducer } from './sync.ts';
@@ -37,21 +36,18 @@ export const store = configureStore({
     recordsSave: records.saveReducer,
     reviews: reviews.reducer,
     reviewsSave: reviews.saveReducer,
-    [api.reducerPath]: api.reducer,
   },
   middleware: (standard) =>
     // The library and plans are checked by their schemas on the way in; walking them on every action isn't needed.
-    standard({ serializableCheck: false, immutableCheck: false })
-      .prepend(
-        saving,
-        changes.middleware,
-        people.middleware,
-        groups.middleware,
-        rooms.middleware,
-        records.middleware,
-        reviews.middleware,
-      )
-      .concat(api.middleware),
+    standard({ serializableCheck: false, immutableCheck: false }).prepend(
+      saving,
+      changes.middleware,
+      people.middleware,
+      groups.middleware,
+      rooms.middleware,
+      records.middleware,
+      reviews.middleware,
+    ),
 });
 store.subscribe(() => rememberView(store.getState().view));
 

@@ -1,5 +1,5 @@
 import { recordIdOf } from '@inner-rung/core/log';
-import { api, type RunLine } from './api.ts';
+import { type RunLine, runs } from './api.ts';
 import { useRecords } from './use-records.ts';
 
 /** A run that nobody recorded is shown for so many days. Estimate. */
@@ -16,8 +16,8 @@ export const openRuns = (
 
 /** The runs there are, the newest first, and which of them want something. */
 export function useRuns() {
-  const runs = api.useRunsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const list = runs.use();
   const { docs, ready } = useRecords();
-  const all = runs.data ?? [];
+  const all = list.data ?? [];
   return ready ? openRuns(all, (run) => docs[recordIdOf(run)] !== undefined) : openRuns([], () => true);
 }

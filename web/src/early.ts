@@ -1,0 +1,4 @@
+// The page's first and smallest script.
+import { beginAhead } from './engine/worker.ts';
+
+beginAhead();
