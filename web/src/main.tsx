@@ -1,6 +1,6 @@
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/bricolage-grotesque';
-import { StrictMode } from 'react';
+import { StrictMode, startTransition } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './app/app.tsx';
@@ -8,12 +8,15 @@ import './main.css';
 import { letGoOfErased } from './store/erased.ts';
 import { store } from './store/index.ts';
 
-createRoot(document.getElementById('root')!).render(
-  <StrictMode>
-    <Provider store={store}>
-      <App />
-    </Provider>
-  </StrictMode>,
+const root = createRoot(document.getElementById('root')!);
+startTransition(() =>
+  root.render(
+    <StrictMode>
+      <Provider store={store}>
+        <App />
+      </Provider>
+    </StrictMode>,
+  ),
 );
 
 void letGoOfErased();

@@ -1,6 +1,6 @@
 import type { Answers, Asks, QuestionId } from '@inner-rung/core/ask';
 import type { Library } from '@inner-rung/core/ladder';
-import { useEffect, useMemo, useState } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import { createClient, type LibrarySource, type Port } from './client.ts';
 import { thread } from './worker.ts';
 
@@ -37,7 +37,10 @@ export function useAnswer<K extends QuestionId>(
   useEffect(() => () => channel.drop(), [channel]);
   useEffect(() => {
     if (!library || !question) return;
-    channel.ask(library, id, question, (answer) => setAnswered({ answer, to: question }));
+    // A picture is drawn in slices: whatever is pressed meanwhile comes first.
+    channel.ask(library, id, question, (answer) =>
+      startTransition(() => setAnswered({ answer, to: question })),
+    );
   }, [channel, library, id, question]);
   return answered;
 }

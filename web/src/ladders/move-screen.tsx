@@ -1,18 +1,8 @@
 import { shownFor, stripOf, svgOf } from '@inner-rung/core/figure';
-import type { Avoid, Library, Rung } from '@inner-rung/core/ladder';
-import { breaksPromise, difficultyOf, leverWords, rungDemand } from '@inner-rung/core/ladder';
+import type { Library, Rung } from '@inner-rung/core/ladder';
+import { breaksPromise, difficultyOf, rungDemand } from '@inner-rung/core/ladder';
 import { findingsOf } from '@inner-rung/core/mechanics';
-import {
-  CAPABILITIES,
-  DEMAND_KEYS,
-  DEMANDS,
-  demandOf,
-  LAWS,
-  type LawId,
-  LEVERS,
-  type Move,
-  type Need,
-} from '@inner-rung/core/move';
+import { DEMAND_KEYS, DEMANDS, demandOf, LAWS, type LawId, LEVERS, type Move } from '@inner-rung/core/move';
 import { formName } from '@inner-rung/core/words';
 import { Download, Pencil } from 'lucide-react';
 import { useId, useMemo, useState } from 'react';
@@ -26,67 +16,9 @@ import { PartsHeader } from '../ui/parts-header.tsx';
 import { saveFile } from '../ui/save-file.ts';
 import { savePng } from '../ui/save-png.ts';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
+import { needWords, neighboursOf, ORIGIN, WAYS_ROUND } from './move-neighbours.ts';
 import { figureWords, PART_WORD } from './part-bars.tsx';
 import { useFinder } from './use-finder.ts';
-
-interface Neighbour {
-  readonly id: string;
-  readonly ladder: string;
-  readonly easier: Rung | null;
-  readonly harder: Rung | null;
-  readonly levers: { readonly down: string; readonly up: string };
-}
-
-/** The rungs below and above a move on each ladder it stands on. */
-function neighboursOf(library: Library, move: string): Neighbour[] {
-  return library.ladders.flatMap((ladder) => {
-    const at = ladder.rungs.flatMap((rung, i) => (rung.move === move ? [i] : []));
-    if (at.length === 0) return [];
-    const below = ladder.rungs[at[0]! - 1] ?? null;
-    const above = ladder.rungs[at.at(-1)! + 1] ?? null;
-    const words = (rung: Rung | null) =>
-      rung ? leverWords(rung.levers, library.move(rung.move)).join(', ') : '';
-    return [
-      {
-        id: ladder.id,
-        ladder: ladder.name,
-        easier: below,
-        harder: above,
-        levers: { down: words(ladder.rungs[at[0]!] ?? null), up: words(above) },
-      },
-    ];
-  });
-}
-
-const ORIGIN = {
-  published: 'published',
-  memory: 'published, from memory',
-  practice: 'common practice',
-  drawing: 'from its drawing',
-  estimate: 'estimate',
-} as const;
-
-/** What a trainer is asked to take out of a move most, in this order. */
-const WAYS_ROUND: readonly (readonly [Avoid, string])[] = [
-  ['leaving the floor', 'Feet down'],
-  ['weight through the wrists', 'Off the wrists'],
-  ['kneeling', 'Off the knees'],
-  ['bending the back', 'Long back'],
-  ['getting down to the floor', 'Off the floor'],
-  ['arms overhead', 'Arms low'],
-  ['standing and the floor', 'Seated'],
-];
-
-function needWords(need: Need): string {
-  const unit = need.what === 'hand load' ? 'kg' : 'cm';
-  const size =
-    need.min === undefined && need.max === undefined
-      ? ''
-      : need.max === undefined
-        ? ` (${need.min} ${unit} or more)`
-        : ` (${need.min ?? 0}–${need.max} ${unit})`;
-  return `${need.count > 1 ? `${need.count} × ` : ''}${CAPABILITIES[need.what]}${size}`;
-}
 
 /** Everything known of one move, in the order in which a trainer teaches it. */
 export default function MoveScreen() {

@@ -1,28 +1,20 @@
-import type { LadderMay, WhoMay } from '@inner-rung/core/limits';
 import {
   CONDITION_GROUPS,
   CONDITION_IDS,
   type ConditionId,
   conditionOf,
-  LEVELS,
-  limitsSigned,
-  type Person,
   type Review,
-  sinceReview,
 } from '@inner-rung/core/person';
 import { CONDITION_NAMES } from '@inner-rung/core/read';
-import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useAnswer } from '../engine/index.ts';
 import { useShelf } from '../store/data.ts';
-import { dayWords, today } from '../store/day.ts';
-import { reviews } from '../store/index.ts';
+import { today } from '../store/day.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
-import { SaveLine } from '../ui/save-line.tsx';
 import { Scrolls } from '../ui/scrolls.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
-import { SignReview } from './sign-review.tsx';
+import { ConditionHead, Counts, Ladder, PersonHead } from './may-parts.tsx';
 import { useReviews } from './use-reviews.ts';
 
 /** Who may do what: a condition, or a person with all they have, by ladder, with what decides; to print and to sign. */
@@ -143,154 +135,5 @@ function Conditions(props: { here: ConditionId; docs: Readonly<Record<string, Re
         {found.length === 0 && <p className="p-2">Nothing by that word.</p>}
       </Scrolls>
     </>
-  );
-}
-
-function PrintButton() {
-  return (
-    <button type="button" className="btn touch no-print" onClick={() => window.print()}>
-      <Printer size={18} aria-hidden /> Print
-    </button>
-  );
-}
-
-function PersonHead({ person }: { person: Person }) {
-  return (
-    <div className="flex flex-wrap items-center gap-3">
-      <h2 className="mr-auto text-3xl">{person.name}</h2>
-      <Link to={`/people/${person.id}/limits`} className="btn touch no-print">
-        Their limits
-      </Link>
-      <PrintButton />
-    </div>
-  );
-}
-
-function ConditionHead(props: {
-  condition: ConditionId;
-  may: WhoMay | null;
-  review: Review | null;
-  nameOf: (move: string) => string;
-}) {
-  const { condition: id, may, review, nameOf } = props;
-  const { name, caution, notAlone, steady, reminders = [], inReach = [] } = conditionOf(id);
-  const limits = limitsSigned(id);
-  const now = may && {
-    limits,
-    open: may.ladders.flatMap((ladder) => ladder.open),
-    held: may.ladders.flatMap((ladder) => ladder.held),
-  };
-  const since = review && now && sinceReview(review, now);
-  return (
-    <>
-      <div className="flex flex-wrap items-center gap-3">
-        <h2 className="mr-auto text-3xl">{name}</h2>
-        <SaveLine shelf={reviews} />
-        <PrintButton />
-      </div>
-      <p className="mt-1 max-w-prose text-lg">{caution}</p>
-      {review ? (
-        <p className="mt-2 border-l-4 border-base-content pl-3" data-signed>
-          Signed by {review.by}, {review.role}, on {dayWords(review.on)}.{review.says && ` “${review.says}”`}
-          {since ? '' : ' Nothing has changed since.'}
-        </p>
-      ) : (
-        <p className="mt-2 border-l-4 border-primary pl-3" data-unsigned>
-          Not yet reviewed by a clinician: what somebody’s own clinician says comes first.
-        </p>
-      )}
-      {since && (
-        <div className="mt-2 border-l-4 border-primary pl-3" data-since>
-          <p className="font-semibold">Changed since it was signed:</p>
-          <ul>
-            {since.limitsNew.map((line) => (
-              <li key={line}>new: {line}</li>
-            ))}
-            {since.limitsGone.map((line) => (
-              <li key={line}>gone: {line}</li>
-            ))}
-            {since.opened.length > 0 && (
-              <li>
-                {since.opened.length} moves open that weren’t: {since.opened.map(nameOf).join(', ')}
-              </li>
-            )}
-            {since.barred.length > 0 && (
-              <li>
-                {since.barred.length} moves barred that weren’t: {since.barred.map(nameOf).join(', ')}
-              </li>
-            )}
-          </ul>
-        </div>
-      )}
-      <ul className="mt-2 columns-1 gap-x-8 lg:columns-2">
-        {[
-          ...limits,
-          ...(notAlone ? ['not to be left to work alone'] : []),
-          ...(steady ? ['no harder rungs, no reach'] : []),
-          ...reminders,
-          ...inReach.map((thing) => `in reach: ${thing}`),
-        ].map((line) => (
-          <li key={line} className="break-inside-avoid border-t border-base-300 py-0.5">
-            {line}
-          </li>
-        ))}
-      </ul>
-      {now && <SignReview id={id} now={now} />}
-    </>
-  );
-}
-
-function Counts({ may }: { may: WhoMay }) {
-  return (
-    <table className="mt-4 w-full max-w-xl border-y-2 border-base-300 text-left">
-      <thead className="quiet text-sm">
-        <tr>
-          <th scope="col">Moves, in a room that has everything</th>
-          <th scope="col">open</th>
-          <th scope="col">holding on</th>
-          <th scope="col">barred</th>
-        </tr>
-      </thead>
-      <tbody>
-        {may.counts.map(({ level, open, held, barred }) => (
-          <tr key={level ?? 'own'} className="border-t border-base-300">
-            <th scope="row" className="font-normal">
-              {level === null ? 'as they are' : LEVELS[level].name}
-            </th>
-            <td>{open}</td>
-            <td>{held}</td>
-            <td>{barred}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-function Ladder(props: { ladder: LadderMay; nameOf: (move: string) => string }) {
-  const { ladder, nameOf } = props;
-  const words = (moves: readonly string[]) => moves.map(nameOf).join(', ');
-  return (
-    <section className="mt-4 break-inside-avoid" aria-label={ladder.name}>
-      <h3 className="text-xl">{ladder.name}</h3>
-      {ladder.open.length > 0 && (
-        <p>
-          <span className="quiet">open: </span>
-          {words(ladder.open)}
-        </p>
-      )}
-      {ladder.held.length > 0 && (
-        <p>
-          <span className="quiet">holding on: </span>
-          {words(ladder.held)}
-        </p>
-      )}
-      {ladder.barred.map(({ says, moves }) => (
-        <p key={says}>
-          <span className="font-semibold text-error">barred, {says}: </span>
-          {words(moves)}
-        </p>
-      ))}
-    </section>
   );
 }

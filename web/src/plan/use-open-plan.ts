@@ -4,6 +4,7 @@ import { useStore } from 'react-redux';
 import { useApp } from '../store/index.ts';
 import type { Stored } from '../store/machine.ts';
 import { openPlan } from '../store/sync.ts';
+import { useReady } from '../store/use-ready.ts';
 
 /** Opens the plan of the address in the store, once. */
 export function useOpenPlan(id: string): { plan: Plan | null; missing: 'gone' | 'away' | null } {
@@ -28,5 +29,6 @@ export function useOpenPlan(id: string): { plan: Plan | null; missing: 'gone' | 
       dropped = true;
     };
   }, [id, store]);
-  return { plan: plan?.id === id ? plan : null, missing };
+  const ready = useReady(plan?.id === id);
+  return { plan: ready ? plan : null, missing };
 }

@@ -13,6 +13,7 @@ import {
   store,
   useApp,
 } from './index.ts';
+import { useReady } from './use-ready.ts';
 
 interface Ground {
   /** The library with the trainer's own changes on top. */
@@ -49,9 +50,10 @@ export function useShelf(): Ground {
   const halls = useApp((state) => (isReady(state) ? roomShelf.docs(state) : NOTHING));
   const list = files.data;
   const english = useApp((state) => state.view.english);
+  const drawn = useReady(ready && list !== undefined);
   const library = useMemo(
-    () => (list && ready ? inEnglish(libraryFrom(list, own).library, english) : null),
-    [list, own, ready, english],
+    () => (list && drawn ? inEnglish(libraryFrom(list, own).library, english) : null),
+    [list, own, drawn, english],
   );
   return {
     library,
