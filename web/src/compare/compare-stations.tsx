@@ -1,3 +1,4 @@
+import type { Use } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
 import { blockName, entriesOf } from '@inner-rung/core/session';
 import { formName } from '@inner-rung/core/words';

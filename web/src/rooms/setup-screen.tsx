@@ -18,14 +18,6 @@ import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { Out } from './put-out.tsx';
 import { useSharing } from './use-sharing.ts';
 
-const HOW_WORDS: Readonly<Record<How, string>> = {
-  together: 'All at one station',
-  waves: 'In two waves',
-  halves: 'In two halves',
-  rotation: 'Rotating',
-};
-const _WAYS = Object.keys(HOW_WORDS) as How[];
-
 /** Before you start: what to put out and where, which stand-ins to announce, who gets what. */
 export default function SetupScreen() {
   const { id = '' } = useParams();
