@@ -1,27 +1,22 @@
 import { boughtBy, boughtWords, planMark } from '@inner-rung/core/class';
 import type { FormRef } from '@inner-rung/core/move';
-import { everybodyIn } from '@inner-rung/core/person';
-import { castOf, makeRun } from '@inner-rung/core/run';
 import { entriesOf } from '@inner-rung/core/session';
 import { formName } from '@inner-rung/core/words';
-import { ArrowLeft, IdCard, Monitor, Play, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { engine } from '../engine/index.ts';
 import { useOpenPlan } from '../plan/use-open-plan.ts';
 import { useOwnWords } from '../plan/use-own-words.ts';
-import { sendRun } from '../run/send-run.ts';
 import { WalkInDialog } from '../run/walk-in-dialog.tsx';
 import { useShelf } from '../store/data.ts';
-import { newId, today } from '../store/day.ts';
 import { useGroupFromAddress } from '../store/group-address.ts';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
 import { useRuns } from '../store/use-runs.ts';
-import { Chip, Choice } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { MissingSession } from '../ui/missing.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
+import { beginRun } from './begin-run.ts';
+import { ClassBar } from './class-bar.tsx';
 import { Foot } from './class-foot.tsx';
 import { Changes, Heading, WhoRow } from './class-head.tsx';
 import { Sheet } from './class-sheet.tsx';
@@ -73,77 +68,30 @@ export default function ClassScreen() {
     );
     setOpen(null);
   };
-  const runIt = async () => {
-    if (!answer?.switches) return;
-    const { switches, taking, plan: made } = answer;
-    const run = makeRun(
+  const runIt = async (planned: NonNullable<typeof answer>) => {
+    const { id, wrong } = await beginRun({
       library,
       plan,
-      group?.id ?? null,
+      group,
+      people,
       hall,
-      taking.map((one, i) =>
-        castOf(library, plan, today(), one, made.uses[one.id] ?? [], switches[one.id] ?? [], i),
-      ),
+      room,
       how,
-      { id: newId('run'), on: today() },
-    );
-    // Where this fails the run is made all the same, and nobody more can be planned in away from the library.
-    const newcomers = await engine
-      .once(library, 'newcomers', {
-        run,
-        events: [],
-        on: run.on,
-        dials: { writtenFor: plan.writtenFor, dials: plan.dials },
-        room,
-        expected: [...people, ...(group ? everybodyIn(group, people) : [])],
-      })
-      .catch(() => []);
-    const wrong = await sendRun({ ...run, newcomers: [...newcomers] });
-    if (wrong === null) void navigate(`/run/${run.id}`);
+      answer: planned,
+    });
+    if (wrong === null) void navigate(`/run/${id}`);
     else setFailedRun(wrong);
   };
   return (
     <div className="min-h-dvh bg-base-200 print:bg-white">
-      <header className="no-print z-10 flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 md:sticky md:top-0 border-base-300 bg-base-100 px-4 py-2">
-        <Link to={`/plan/${id}`} className="btn btn-ghost btn-sm touch">
-          <ArrowLeft size={18} aria-hidden /> Back to the floor
-        </Link>
-        <Choice
-          legend="Forms at a station, at most"
-          name="most"
-          value={most}
-          of={[1, 2, 3, 4].map((n) => ({ value: n, says: String(n) }))}
-          onChoose={(most) => setWays({ most })}
-        />
-        <Choice
-          legend="At the stations"
-          name="how"
-          value={how}
-          of={[
-            { value: 'together', says: 'all at one' },
-            { value: 'rotation', says: 'going round' },
-          ]}
-          onChoose={(how) => setWays({ how })}
-        />
-        <Chip on={wall} onTurn={() => setWall(!wall)}>
-          <Monitor size={17} className="mr-1 inline" aria-hidden />
-          For the wall
-        </Chip>
-        <Link to={`/plan/${id}/paper`} className="btn touch ml-auto">
-          <IdCard size={18} aria-hidden /> Cards
-        </Link>
-        <button type="button" className="btn touch" onClick={() => window.print()}>
-          <Printer size={18} aria-hidden /> Print
-        </button>
-        <button
-          type="button"
-          className="btn btn-primary touch max-md:grow"
-          disabled={!answer?.switches}
-          onClick={() => void runIt()}
-        >
-          <Play size={18} aria-hidden /> Run it
-        </button>
-      </header>
+      <ClassBar
+        id={id}
+        ways={{ most, how }}
+        onWays={setWays}
+        wall={wall}
+        onWall={setWall}
+        onRun={answer?.switches ? () => void runIt(answer) : null}
+      />
       <main className="mx-auto max-w-6xl bg-base-100 px-4 py-4 md:my-4 md:px-8 print:m-0 print:max-w-none print:p-0 print:text-black">
         {going && (
           <p

@@ -8,7 +8,7 @@ import { useClass } from './use-class.ts';
 import { useWhoToday } from './who-today.ts';
 
 /** How many forms a station shows at most, and whether everybody is at one station or they go round. */
-interface Ways {
+export interface Ways {
   readonly most: number;
   readonly how: 'together' | 'rotation';
 }

@@ -21,6 +21,7 @@ import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { type Bars, slug, Trunk } from './ladder-columns.tsx';
 import { lookOf } from './rung-look.ts';
 import { useBars } from './use-bars.ts';
+import { Choice, Field } from './wall-fields.tsx';
 
 /** All ladders at a glance: rungs, branches, where flight and the floor begin, who stands where. */
 export default function LaddersScreen() {
@@ -219,42 +220,4 @@ function byPattern(
   });
   // Looking for something, its pattern stands first; otherwise the patterns keep their usual order.
   return ordered.sort((a, b) => a.rank - b.rank).map(({ pattern, ladders }) => [pattern, ladders] as const);
-}
-
-function Field(props: { label: string; id: string; children: React.ReactNode }) {
-  return (
-    <div>
-      <label htmlFor={props.id} className="quiet block text-sm">
-        {props.label}
-      </label>
-      {props.children}
-    </div>
-  );
-}
-
-function Choice(props: {
-  id: string;
-  label: string;
-  value: string;
-  none?: string;
-  options: readonly (readonly [string, string])[];
-  onChoose: (value: string) => void;
-}) {
-  return (
-    <Field label={props.label} id={props.id}>
-      <select
-        id={props.id}
-        className="select touch w-44"
-        value={props.value}
-        onChange={(event) => props.onChoose(event.target.value)}
-      >
-        {props.none && <option value="">{props.none}</option>}
-        {props.options.map(([value, name]) => (
-          <option key={value} value={value}>
-            {name}
-          </option>
-        ))}
-      </select>
-    </Field>
-  );
 }

@@ -9,13 +9,13 @@ import { useMemo } from 'react';
 import { today } from '../store/day.ts';
 import { ThingDrawing } from '../ui/thing-drawing.tsx';
 
-export const HOW_WORDS: Readonly<Record<How, string>> = {
+const HOW_WORDS: Readonly<Record<How, string>> = {
   together: 'All at one station',
   waves: 'In two waves',
   halves: 'In two halves',
   rotation: 'Rotating',
 };
-export const WAYS = Object.keys(HOW_WORDS) as How[];
+const WAYS = Object.keys(HOW_WORDS) as How[];
 
 export function Out(props: {
   library: Library;

@@ -3,7 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Dialog } from './dialog.tsx';
 
 /** One thing that can be done on a screen: its keys, its words in the list of keys and on buttons, what it does. */
-export interface Command {
+interface Command {
   /** As the list of keys says it: "change this station’s move". */
   readonly says: string;
   /** As they are pressed: "m", "mod+z", "shift+left". */

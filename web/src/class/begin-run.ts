@@ -1,0 +1,55 @@
+import type { Library } from '@inner-rung/core/ladder';
+import type { Group, Person } from '@inner-rung/core/person';
+import { everybodyIn } from '@inner-rung/core/person';
+import type { Room } from '@inner-rung/core/room';
+import { castOf, makeRun } from '@inner-rung/core/run';
+import type { Plan } from '@inner-rung/core/session';
+import { engine } from '../engine/index.ts';
+import { sendRun } from '../run/send-run.ts';
+import { newId, today } from '../store/day.ts';
+import type { Ways } from './class-today.ts';
+import type { ClassAnswer } from './use-class.ts';
+
+/** What a run is made of: the class as it is planned on its page. */
+interface Planned {
+  readonly library: Library;
+  readonly plan: Plan;
+  readonly group: Group | null;
+  readonly people: readonly Person[];
+  readonly hall: Room;
+  readonly room: Room;
+  readonly how: Ways['how'];
+  readonly answer: ClassAnswer;
+}
+
+/** Makes a run of a planned class and sends it; gives its id, or one sentence why it couldn't be begun. */
+export async function beginRun(
+  planned: Planned,
+): Promise<{ readonly id: string; readonly wrong: string | null }> {
+  const { library, plan, group, people, hall, room, how, answer } = planned;
+  const { switches, taking, plan: made } = answer;
+  const run = makeRun(
+    library,
+    plan,
+    group?.id ?? null,
+    hall,
+    taking.map((one, i) =>
+      castOf(library, plan, today(), one, made.uses[one.id] ?? [], switches?.[one.id] ?? [], i),
+    ),
+    how,
+    { id: newId('run'), on: today() },
+  );
+  // Where this fails the run is made all the same, and nobody more can be planned in away from the library.
+  const newcomers = await engine
+    .once(library, 'newcomers', {
+      run,
+      events: [],
+      on: run.on,
+      dials: { writtenFor: plan.writtenFor, dials: plan.dials },
+      room,
+      expected: [...people, ...(group ? everybodyIn(group, people) : [])],
+    })
+    .catch(() => []);
+  const wrong = await sendRun({ ...run, newcomers: [...newcomers] });
+  return { id: run.id, wrong };
+}
