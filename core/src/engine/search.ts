@@ -1,0 +1,150 @@
+import { taughtForms } from '../forms/index.ts';
+import type { Choice } from './budget.ts';
+import { type Context, NONE } from './context.ts';
+import { choosePace } from './pace.ts';
+import { choiceOf, formPrice, movePrice, pacePrice } from './price.ts';
+
+/** Choices of a session by entry; null is rest. */
+export type Choices = readonly (Choice | null)[];
+
+/** The cheapest form under a cost that so many rulers bar; the lower row wins a tie. */
+export function search(
+  context: Context,
+  entry: number,
+  bars: 0 | 1,
+  under: number,
+  without: ReadonlySet<number> = NONE,
+): Choice | null {
+  const { table, similarity, further, verdict, fits } = context;
+  const aim = context.aims[entry]!;
+  const { moves, base } = similarity.ranking(aim.move);
+  let bestForm = -1;
+  let bestPace = Number.NaN;
+  let bound = under;
+  const open = bars === 0 ? context.open() : null;
+  for (let k = 0; k < moves.length && base[k]! - further <= bound; k++) {
+    if (without.has(moves[k]!)) continue;
+    const ofMove = movePrice(context, entry, moves[k]!);
+    for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
+      if (open ? open[f] === 0 : verdict.barred[f] !== bars || !fits(f)) continue;
+      const room = bound + further - base[k]! + 1;
+      const bare = formPrice(context, entry, f, ofMove, room);
+      if (bare >= room) continue;
+      const pace = choosePace(context, aim, f);
+      const cost = Math.max(0, base[k]! + bare + pacePrice(context, entry, f, pace));
+      if (cost < bound || (cost === bound && bestForm > f)) {
+        bound = cost;
+        bestForm = f;
+        bestPace = pace;
+      }
+    }
+  }
+  return bestForm < 0 ? null : choiceOf(context, entry, bestForm, bestPace, bound);
+}
+
+/** With its dials as written, a form that is legal and feasible here stands before anything is weighed. */
+export function stands(context: Context, entry: number): Choice | null {
+  const aim = context.aims[entry]!;
+  return context.asWritten && aim.form >= 0 && context.verdict.barred[aim.form] === 0
+    ? choiceOf(context, entry, aim.form, choosePace(context, aim, aim.form), 0)
+    : null;
+}
+
+/** Left to themselves: the cheapest choice of each entry, the session's landings not counted yet. */
+export const freely = (context: Context): Choices =>
+  context.aims.map((aim, i) =>
+    aim ? (stands(context, i) ?? search(context, i, 0, context.costs.rest)) : null,
+  );
+
+/** All legal choices of an entry; none where the library has no such move. */
+export function optionsOf(context: Context, entry: number): Choice[] {
+  const { index, table, similarity, asWritten } = context;
+  const aim = context.aims[entry];
+  if (!aim) return [];
+  const { moves, base } = similarity.ranking(aim.move);
+  const options: Choice[] = [];
+  const open = context.open();
+  moves.forEach((move, k) => {
+    const ofMove = movePrice(context, entry, move);
+    for (let f = table.start[move]!; f < table.start[move + 1]!; f++) {
+      if (open[f] === 0) continue;
+      const usual = choosePace(context, aim, f);
+      const bare = formPrice(context, entry, f, ofMove, Number.POSITIVE_INFINITY);
+      for (const pace of new Set([usual, index.pace[move * 3]!])) {
+        const free = asWritten && f === aim.form && pace === usual;
+        const cost = free ? 0 : Math.max(0, base[k]! + bare + pacePrice(context, entry, f, pace));
+        options.push(choiceOf(context, entry, f, pace, cost));
+      }
+    }
+  });
+  return options;
+}
+
+/** The cheapest legal choice of every taught form of an entry, by its number in {@link taughtForms}; form −1: none. */
+export interface Cheapest {
+  readonly cost: Float64Array;
+  readonly form: Int32Array;
+  readonly pace: Float64Array;
+}
+
+export function cheapestOf(context: Context, entry: number): Cheapest {
+  const { table, similarity, further, asWritten } = context;
+  const { of, count } = taughtForms(table);
+  const cost = new Float64Array(count).fill(Number.POSITIVE_INFINITY);
+  const form = new Int32Array(count).fill(-1);
+  const pace = new Float64Array(count);
+  const aim = context.aims[entry];
+  if (!aim) return { cost, form, pace };
+  const { moves, base } = similarity.ranking(aim.move);
+  const open = context.open();
+  for (let k = 0; k < moves.length; k++) {
+    const ofMove = movePrice(context, entry, moves[k]!);
+    for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
+      if (open[f] === 0) continue;
+      const id = of[f]!;
+      const free = asWritten && f === aim.form;
+      const room = cost[id]! + further - base[k]!;
+      const bare = free ? 0 : formPrice(context, entry, f, ofMove, room);
+      if (!free && bare >= room) continue;
+      const p = choosePace(context, aim, f);
+      const own = free ? 0 : Math.max(0, base[k]! + bare + pacePrice(context, entry, f, p));
+      if (own < cost[id]!) {
+        cost[id] = own;
+        form[id] = f;
+        pace[id] = p;
+      }
+    }
+  }
+  return { cost, form, pace };
+}
+
+/**
+ * Nobody does one thing for two different ones while another good one is open: of stations that came to the same
+ * move the one that would lose most by another keeps it, the others take what is next, where that costs no more
+ * than meeting a move again. One pass in the order of the stations; no proof that none is better.
+ */
+export function parted(context: Context, choices: Choices): Choices {
+  const { table, aims, costs } = context;
+  const made = [...choices];
+  const moveAt = (i: number) => (made[i] ? table.move[made[i]!.form]! : -1);
+  for (let i = 0; i < made.length; i++) {
+    const same = made.flatMap((_, k) =>
+      moveAt(k) >= 0 && moveAt(k) === moveAt(i) && aims[k]!.move !== aims[i]!.move ? [k] : [],
+    );
+    if (moveAt(i) < 0 || same.length === 0) continue;
+    const used = new Set(made.flatMap((_, k) => (moveAt(k) >= 0 ? [moveAt(k)] : [])));
+    const others = [i, ...same].map((k) => {
+      const other = stands(context, k)
+        ? null
+        : search(context, k, 0, made[k]!.cost + costs.alreadyHere + 1, used);
+      return { k, other, loses: other ? other.cost - made[k]!.cost : Number.POSITIVE_INFINITY };
+    });
+    const [first] = [...others].sort((a, b) => a.loses - b.loses || a.k - b.k);
+    if (first!.other) {
+      made[first!.k] = first!.other;
+      // The place it left may still be shared by others.
+      i--;
+    }
+  }
+  return made;
+}
