@@ -2,7 +2,7 @@ import { compileLibrary } from '@inner-rung/core/forms';
 import { checkLadder, type Library, libraryWith, rungDemand } from '@inner-rung/core/ladder';
 import { proposeBetween } from '@inner-rung/core/propose';
 import { createFinder } from '@inner-rung/core/ways';
-import { findMoves } from '../../web/src/plan/move-search.ts';
+import { findMoves } from '../../web/src/features/move-search.ts';
 import { libraryOf } from './generated.ts';
 import { type Row, row, times } from './measure.ts';
 

@@ -17,9 +17,9 @@ import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
 import { shippedLibrary } from '../../core/test/shipped.ts';
 import { scenarioOn } from '../../demo/src/index.ts';
-import type { ClassAnswer } from '../src/class/use-class.ts';
+import type { ClassAnswer } from '../src/features/use-class.ts';
+import type { Picture } from '../src/features/use-scaled.ts';
 import { typeOf } from '../src/paper/pdf.ts';
-import type { Picture } from '../src/plan/use-scaled.ts';
 import { today } from '../src/store/day.ts';
 import { FONTS } from './type-on-disk.ts';
 

@@ -1,6 +1,6 @@
 import { breaksPromise } from '@inner-rung/core/ladder';
 import { shippedLibrary } from '../../core/test/shipped.ts';
-import { findMoves, readQuery } from '../src/plan/move-search.ts';
+import { findMoves, readQuery } from '../src/features/move-search.ts';
 
 const library = shippedLibrary();
 const ids = (text: string, most = 8) => findMoves(library, text, most).map((hit) => hit.id);

@@ -43,7 +43,7 @@ export function search(
 }
 
 /** With its dials as written, a form that is legal and feasible here stands before anything is weighed. */
-export function stands(context: Context, entry: number): Choice | null {
+function stands(context: Context, entry: number): Choice | null {
   const aim = context.aims[entry]!;
   return context.asWritten && aim.form >= 0 && context.verdict.barred[aim.form] === 0
     ? choiceOf(context, entry, aim.form, choosePace(context, aim, aim.form), 0)

@@ -39,6 +39,23 @@ LIMBS.forEach((limb, i) => {
   for (const key of LIMB_KEYS[limb]) LIMB_OF[at(key)] = i + 1;
 });
 
+/** Caps as columns: every form of the table is held against every one of them. */
+interface CapColumns {
+  readonly at: Uint8Array;
+  readonly max: Float64Array;
+}
+const columns = new WeakMap<Constraints, CapColumns>();
+function capsOf(c: Constraints): CapColumns {
+  const known = columns.get(c);
+  if (known) return known;
+  const made = {
+    at: Uint8Array.from(c.caps, (cap) => cap.at),
+    max: Float64Array.from(c.caps, (cap) => cap.max),
+  };
+  columns.set(c, made);
+  return made;
+}
+
 export interface Law {
   /** The forms that it judges. */
   readonly table: FormTable;
@@ -86,16 +103,21 @@ export function createLaw(table: FormTable): Law {
    * Runs every comparison in a fixed order and hands each ruler that bars to `found`, which says when
    * to stop. `!(x <= max)` and never `x > max`, so that a figure that isn't known bars.
    */
-  const examine = (form: number, c: Constraints, found: (ruler: number) => boolean): void => {
+  const examine = (
+    form: number,
+    c: Constraints,
+    { at: capAt, max: capMax }: CapColumns,
+    found: (ruler: number) => boolean,
+  ): void => {
     const o = form * ROW_SIZE;
     const move = moveOf[form]!;
     const slow = index.pace[move * 3]!;
     const isHold = Number.isNaN(slow);
     const side = table.side[form]!;
     if (!isHere(table, form, c.brings) && found(roomRuler(c, missing[form]!))) return;
-    for (let k = 0; k < c.caps.length; k++) {
+    for (let k = 0; k < capAt.length; k++) {
+      if (hi[o + capAt[k]!]! <= capMax[k]!) continue;
       const cap = c.caps[k]!;
-      if (hi[o + cap.at]! <= cap.max) continue;
       if (cap.ability && c.owns.has(index.ids[move]!)) continue;
       const spared =
         side !== 0 &&
@@ -140,6 +162,7 @@ export function createLaw(table: FormTable): Law {
     const paces = new Float64Array(n).fill(-1);
     const metMax = Math.min(Number.POSITIVE_INFINITY, ...c.met.map((bound) => bound.max));
     const perMinute = c.landings.filter((bound) => bound.per === 'minute');
+    const caps = capsOf(c);
     let count = 0;
     let first = -1;
     const found = (by: number): boolean => {
@@ -152,7 +175,7 @@ export function createLaw(table: FormTable): Law {
     for (let f = 0; f < n; f++) {
       count = 0;
       first = -1;
-      examine(f, c, found);
+      examine(f, c, caps, found);
       barred[f] = count;
       rulers[f] = first;
     }
@@ -165,7 +188,7 @@ export function createLaw(table: FormTable): Law {
 
   const bars = (form: number, c: Constraints, most: number): number[] => {
     const list: number[] = [];
-    examine(form, c, (by) => {
+    examine(form, c, capsOf(c), (by) => {
       if (!list.includes(by)) list.push(by);
       return list.length >= most;
     });
@@ -174,7 +197,7 @@ export function createLaw(table: FormTable): Law {
 
   const isOpen = (form: number, c: Constraints): boolean => {
     let open = true;
-    examine(form, c, () => {
+    examine(form, c, capsOf(c), () => {
       open = false;
       return true;
     });

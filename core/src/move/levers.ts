@@ -1,13 +1,16 @@
 import type { DemandKey } from './demand.ts';
 
+/** A figure, or all of a group of them: "strength" is every "strength.…". */
+type Figures = DemandKey | (DemandKey extends `${infer Group}.${string}` ? Group : never);
+
 interface Lever {
   /** The step up and the step down in a trainer's words. */
   readonly harder: string;
   readonly easier: string;
-  /** What pulling it is for: at least one of these moves. A group ("strength") or one figure. */
-  readonly moves: readonly string[];
+  /** What pulling it is for: at least one of these moves. */
+  readonly moves: readonly Figures[];
   /** What may move along with it without needing another name. */
-  readonly may: readonly string[];
+  readonly may: readonly Figures[];
 }
 
 /** What makes one rung easier or harder than the next, and which figures it is allowed to move. */

@@ -5,10 +5,10 @@ import type { Room } from '@inner-rung/core/room';
 import { castOf, makeRun } from '@inner-rung/core/run';
 import type { Plan } from '@inner-rung/core/session';
 import { engine } from '../engine/index.ts';
-import { sendRun } from '../run/send-run.ts';
+import type { Ways } from '../features/class-today.ts';
+import { sendRun } from '../features/send-run.ts';
+import type { ClassAnswer } from '../features/use-class.ts';
 import { newId, today } from '../store/day.ts';
-import type { Ways } from './class-today.ts';
-import type { ClassAnswer } from './use-class.ts';
 
 /** What a run is made of: the class as it is planned on its page. */
 interface Planned {

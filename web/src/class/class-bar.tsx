@@ -1,7 +1,7 @@
 import { ArrowLeft, IdCard, Monitor, Play, Printer } from 'lucide-react';
 import { Link } from 'react-router';
+import type { Ways } from '../features/class-today.ts';
 import { Chip, Choice } from '../ui/choice.tsx';
-import type { Ways } from './class-today.ts';
 
 /** How the class is planned and shown, and the ways on: cards, print, the run. */
 export function ClassBar(props: {

@@ -7,9 +7,9 @@ import type { Taking } from '@inner-rung/core/run';
 import { entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
 import { formName, knownAs, spokenAs } from '@inner-rung/core/words';
 import { useMemo } from 'react';
-import { WaitingLine } from '../people/waiting-line.tsx';
+import { WaitingLine } from '../features/waiting-line.tsx';
+import type { useWhoToday } from '../features/who-today.ts';
 import { dayWords, today } from '../store/day.ts';
-import type { useWhoToday } from './who-today.ts';
 
 export function Heading(props: {
   library: Library;

@@ -4,9 +4,10 @@ import { entriesOf } from '@inner-rung/core/session';
 import { formName } from '@inner-rung/core/words';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { useOpenPlan } from '../plan/use-open-plan.ts';
-import { useOwnWords } from '../plan/use-own-words.ts';
-import { WalkInDialog } from '../run/walk-in-dialog.tsx';
+import { useClassToday } from '../features/class-today.ts';
+import { useOpenPlan } from '../features/use-open-plan.ts';
+import { useOwnWords } from '../features/use-own-words.ts';
+import { WalkInDialog } from '../features/walk-in-dialog.tsx';
 import { useShelf } from '../store/data.ts';
 import { useGroupFromAddress } from '../store/group-address.ts';
 import { useApp, useSend } from '../store/index.ts';
@@ -20,7 +21,6 @@ import { ClassBar } from './class-bar.tsx';
 import { Foot } from './class-foot.tsx';
 import { Changes, Heading, WhoRow } from './class-head.tsx';
 import { Sheet } from './class-sheet.tsx';
-import { useClassToday } from './class-today.ts';
 import { PersonDialog } from './late-changes.tsx';
 
 /** One page to teach a whole class from: per station the forms to show, who does which, what to say. */

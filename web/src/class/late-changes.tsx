@@ -5,12 +5,12 @@ import { calledName, LEVELS, type Person, QUICK_CONDITIONS } from '@inner-rung/c
 import { formName } from '@inner-rung/core/words';
 import { Search } from 'lucide-react';
 import { useState } from 'react';
-import { MidSet } from '../plan/mid-set.tsx';
-import { MovePicker } from '../plan/move-picker.tsx';
+import { MidSet } from '../features/mid-set.tsx';
+import { MovePicker } from '../features/move-picker.tsx';
+import type { useWhoToday } from '../features/who-today.ts';
 import { people, useApp, useSend } from '../store/index.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
-import type { useWhoToday } from './who-today.ts';
 
 type Who = ReturnType<typeof useWhoToday>;
 

@@ -6,7 +6,7 @@ import { type Person, shortName } from '@inner-rung/core/person';
 import { COMPARED, LOADED, profileOf, sumUp } from '@inner-rung/core/review';
 import { asOpened } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
-import type { Picture as Scaled } from '../plan/use-scaled.ts';
+import type { Picture as Scaled } from '../features/use-scaled.ts';
 import { Chip } from '../ui/choice.tsx';
 import { Picture } from '../ui/picture.tsx';
 import { Scrolls } from '../ui/scrolls.tsx';

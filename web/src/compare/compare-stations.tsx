@@ -2,7 +2,7 @@ import type { Use } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
 import { blockName, entriesOf } from '@inner-rung/core/session';
 import { formName } from '@inner-rung/core/words';
-import type { Picture as Scaled } from '../plan/use-scaled.ts';
+import type { Picture as Scaled } from '../features/use-scaled.ts';
 import { Scrolls } from '../ui/scrolls.tsx';
 import { LOOKS } from './charts.tsx';
 

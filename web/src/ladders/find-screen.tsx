@@ -5,11 +5,11 @@ import { formName, lostWords } from '@inner-rung/core/words';
 import { Search } from 'lucide-react';
 import { useId, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { MovePicker } from '../plan/move-picker.tsx';
+import { MovePicker } from '../features/move-picker.tsx';
+import { useFinder } from '../features/use-finder.ts';
 import { useShelf } from '../store/data.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
-import { useFinder } from './use-finder.ts';
 
 const MORE = [
   'three rungs easier',

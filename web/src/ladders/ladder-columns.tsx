@@ -4,9 +4,9 @@ import type { Person } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { memo } from 'react';
 import { Link } from 'react-router';
+import { laneStyle, lookOf, standingOn } from '../features/rung-look.ts';
 import { initials } from '../store/data.ts';
 import { FlightMark, FloorMark } from '../ui/marks.tsx';
-import { laneStyle, lookOf, standingOn } from './rung-look.ts';
 
 export type Bars = ReadonlyMap<string, readonly Ruler[]>;
 

@@ -13,10 +13,10 @@ import type { Ruler } from '@inner-rung/core/limits';
 import type { Person } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { Plus } from 'lucide-react';
+import { standingOn } from '../features/rung-look.ts';
 import { Findings } from './findings.tsx';
 import { PART_WORD, type partsOf } from './part-bars.tsx';
 import { Proposals, type Spot } from './proposals.tsx';
-import { standingOn } from './rung-look.ts';
 import { RungRow } from './rung-row.tsx';
 import type { LadderBench } from './use-ladder-bench.ts';
 

@@ -9,7 +9,9 @@ import {
 import { freshId } from '@inner-rung/core/propose';
 import { lazy, Suspense, useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { MovePicker } from '../plan/move-picker.tsx';
+import { MovePicker } from '../features/move-picker.tsx';
+import { useBars } from '../features/use-bars.ts';
+import { useEdits } from '../features/use-edits.ts';
 import { useOwn, useShelf } from '../store/data.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
@@ -18,8 +20,6 @@ import { LadderHead } from './ladder-head.tsx';
 import { LadderRungs } from './ladder-rungs.tsx';
 import { partsOf } from './part-bars.tsx';
 import { RungPanel } from './rung-panel.tsx';
-import { useBars } from './use-bars.ts';
-import { useEdits } from './use-edits.ts';
 import { useLadderBench } from './use-ladder-bench.ts';
 
 const PushChart = lazy(() => import('./push-chart.tsx'));

@@ -13,14 +13,14 @@ import { shortName } from '@inner-rung/core/person';
 import { plainName } from '@inner-rung/core/read';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { findMoves } from '../plan/move-search.ts';
+import { findMoves } from '../features/move-search.ts';
+import { lookOf } from '../features/rung-look.ts';
+import { useBars } from '../features/use-bars.ts';
 import { useShelf } from '../store/data.ts';
 import { FlightMark, FloorMark } from '../ui/marks.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { type Bars, slug, Trunk } from './ladder-columns.tsx';
-import { lookOf } from './rung-look.ts';
-import { useBars } from './use-bars.ts';
 import { Choice, Field } from './wall-fields.tsx';
 
 /** All ladders at a glance: rungs, branches, where flight and the floor begin, who stands where. */

@@ -2,6 +2,7 @@ import { checkLadder, type LadderFinding, writtenMove } from '@inner-rung/core/l
 import { type Demand, type Move, moveSchema } from '@inner-rung/core/move';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { useEdits } from '../features/use-edits.ts';
 import { useOwn, useShelf } from '../store/data.ts';
 import { changes } from '../store/index.ts';
 import { Num, Text } from '../ui/fields.tsx';
@@ -11,7 +12,6 @@ import { SaveLine } from '../ui/save-line.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { Findings } from './findings.tsx';
 import { DemandFields, FaultFields, LookFields } from './move-edit-parts.tsx';
-import { useEdits } from './use-edits.ts';
 
 /** Edits a move field by field: what is well formed is kept at once, what isn't is told beside the field. */
 export default function MoveEditScreen() {

@@ -6,14 +6,14 @@ import { formName } from '@inner-rung/core/words';
 import { Pencil } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { WaysSomewhere } from '../rooms/ways-somewhere.tsx';
+import { useFinder } from '../features/use-finder.ts';
+import { WaysSomewhere } from '../features/ways-somewhere.tsx';
 import { useOwn, useShelf } from '../store/data.ts';
 import { Missing } from '../ui/missing.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { neighboursOf, WAYS_ROUND } from './move-neighbours.ts';
 import { Asks, Drawn, Teach } from './move-parts.tsx';
-import { useFinder } from './use-finder.ts';
 
 /** Everything known of one move, in the order in which a trainer teaches it. */
 export default function MoveScreen() {

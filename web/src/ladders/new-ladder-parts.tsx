@@ -4,7 +4,7 @@ import { type Answers, type draftLadder, QUESTIONS } from '@inner-rung/core/prop
 import { formName } from '@inner-rung/core/words';
 import { Search } from 'lucide-react';
 import { useId } from 'react';
-import { laneStyle, lookOf } from './rung-look.ts';
+import { laneStyle, lookOf } from '../features/rung-look.ts';
 
 export function Questions(props: {
   answers: Answers;

@@ -3,12 +3,12 @@ import { type Answers, type Draft, describeMove, draftLadder, draftOf } from '@i
 import { Search } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { MovePicker } from '../plan/move-picker.tsx';
+import { MovePicker } from '../features/move-picker.tsx';
+import { useEdits } from '../features/use-edits.ts';
 import { useOwn, useShelf } from '../store/data.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { Preview, Questions } from './new-ladder-parts.tsx';
-import { useEdits } from './use-edits.ts';
 
 const FIRST: Omit<Answers, 'name'> = {
   pattern: 'squat',

@@ -4,10 +4,10 @@ import type { Ruler } from '@inner-rung/core/limits';
 import type { Person } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { GripVertical } from 'lucide-react';
+import { laneStyle, lookOf } from '../features/rung-look.ts';
 import { initials } from '../store/data.ts';
 import { FlightMark, FloorMark } from '../ui/marks.tsx';
 import { PartBars } from './part-bars.tsx';
-import { laneStyle, lookOf } from './rung-look.ts';
 
 /** One rung: chosen by a tap, dragged by its handle, its demand as bars on its neighbours' columns. */
 export function RungRow(props: {

@@ -11,9 +11,9 @@ import {
 import { draftBranch, freshId, type Proposal } from '@inner-rung/core/propose';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
+import type { useEdits } from '../features/use-edits.ts';
 import { type Commands, useCommands } from '../ui/commands.tsx';
 import type { Spot } from './proposals.tsx';
-import type { useEdits } from './use-edits.ts';
 
 /** A ladder on the workbench: which rung is chosen, where proposals stand open, and every step of its editing. */
 export function useLadderBench(library: Library, ladder: Ladder, edits: ReturnType<typeof useEdits>) {

@@ -1,6 +1,7 @@
 import { type ChangeState, type Library, settleField } from '@inner-rung/core/ladder';
 import { ENGLISHES } from '@inner-rung/core/words';
 import { Link } from 'react-router';
+import { type Edits, useEdits } from '../features/use-edits.ts';
 import { useOwn, useShelf } from '../store/data.ts';
 import { changes, useApp, useSend } from '../store/index.ts';
 import { englishChosen } from '../store/view-slice.ts';
@@ -8,7 +9,6 @@ import { PartsHeader } from '../ui/parts-header.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { clashing, fieldWord, valueWords } from './own-words.ts';
-import { type Edits, useEdits } from './use-edits.ts';
 
 const HEADINGS: readonly (readonly [ChangeState['state'], string, string])[] = [
   [

@@ -2,7 +2,7 @@ import { weeksInWords } from '@inner-rung/core/log';
 import { formName } from '@inner-rung/core/words';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
-import { usePersonPage } from '../people/use-person.ts';
+import { usePersonPage } from '../features/use-person.ts';
 import { useShelf } from '../store/data.ts';
 import { dayWords, today } from '../store/day.ts';
 import { Missing } from '../ui/missing.tsx';

@@ -3,7 +3,7 @@ import type { FormRef } from '@inner-rung/core/move';
 import { formName } from '@inner-rung/core/words';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import type { PersonPage } from '../people/use-person.ts';
+import type { PersonPage } from '../features/use-person.ts';
 import { useShelf } from '../store/data.ts';
 import { dayWords } from '../store/day.ts';
 import { Picture } from '../ui/picture.tsx';

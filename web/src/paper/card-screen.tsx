@@ -2,10 +2,10 @@ import { cardsOf, personCards, pictureCard, type SizeId } from '@inner-rung/core
 import { everybodyIn, outlookOf } from '@inner-rung/core/person';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { useClassToday } from '../class/class-today.ts';
-import { useOpenPlan } from '../plan/use-open-plan.ts';
-import { useOwnWords } from '../plan/use-own-words.ts';
-import { useScaled } from '../plan/use-scaled.ts';
+import { useClassToday } from '../features/class-today.ts';
+import { useOpenPlan } from '../features/use-open-plan.ts';
+import { useOwnWords } from '../features/use-own-words.ts';
+import { useScaled } from '../features/use-scaled.ts';
 import { useShelf } from '../store/data.ts';
 import { today } from '../store/day.ts';
 import { useApp } from '../store/index.ts';

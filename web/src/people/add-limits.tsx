@@ -15,12 +15,12 @@ import {
 } from '@inner-rung/core/person';
 import { CONDITION_NAMES } from '@inner-rung/core/read';
 import { type FormEvent, useState } from 'react';
+import type { PersonPage } from '../features/use-person.ts';
 import { newId, when } from '../store/day.ts';
 import { Choice } from '../ui/choice.tsx';
 import { Scrolls } from '../ui/scrolls.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { BodyFigure, placeWords } from './body-figure.tsx';
-import type { PersonPage } from './use-person.ts';
 
 const ADD_EMPTY = {
   until: '',

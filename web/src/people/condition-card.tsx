@@ -13,8 +13,8 @@ import {
   tightenAgain,
 } from '@inner-rung/core/person';
 import { type FormEvent, useState } from 'react';
+import type { PersonPage } from '../features/use-person.ts';
 import { dayWords, today, when } from '../store/day.ts';
-import type { PersonPage } from './use-person.ts';
 
 type Held = PersonPage['outlook']['conditions'][number];
 

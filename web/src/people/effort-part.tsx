@@ -10,8 +10,8 @@ import {
   rateTargets,
 } from '@inner-rung/core/person';
 import { Link } from 'react-router';
+import type { PersonPage } from '../features/use-person.ts';
 import { Scrolls } from '../ui/scrolls.tsx';
-import type { PersonPage } from './use-person.ts';
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 /** What everybody can picture, to show how hard the same thing is for this one person. */

@@ -12,9 +12,9 @@ import {
 } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { Link } from 'react-router';
+import type { PersonPage } from '../features/use-person.ts';
 import { today, when } from '../store/day.ts';
 import { useDraft } from '../ui/use-draft.ts';
-import type { PersonPage } from './use-person.ts';
 
 const NO_TRIAL: { trial: Trial | null } = { trial: null };
 const SAYS: Readonly<Record<Answer, string>> = {

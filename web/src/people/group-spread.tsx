@@ -2,7 +2,7 @@ import type { Ladder, Library } from '@inner-rung/core/ladder';
 import { type Person, type Place, placesOf } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
-import { laneStyle, lookOf } from '../ladders/rung-look.ts';
+import { laneStyle, lookOf } from '../features/rung-look.ts';
 import { tokenOf } from '../store/data.ts';
 import { today } from '../store/day.ts';
 

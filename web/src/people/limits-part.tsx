@@ -10,10 +10,10 @@ import {
 import { EVERYWHERE } from '@inner-rung/core/room';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import type { PersonPage } from '../features/use-person.ts';
 import { dayWords, today, when } from '../store/day.ts';
 import { AddLimits } from './add-limits.tsx';
 import { ConditionCard, WhyForm } from './condition-card.tsx';
-import type { PersonPage } from './use-person.ts';
 import { useReviews } from './use-reviews.ts';
 
 const SOURCE_WORDS: Readonly<Record<Limit['source'], string>> = {

@@ -12,11 +12,11 @@ import {
 import { EQUIPMENT } from '@inner-rung/core/room';
 import { formName } from '@inner-rung/core/words';
 import { Link, useParams } from 'react-router';
+import { usePersonPage } from '../features/use-person.ts';
 import { useShelf } from '../store/data.ts';
 import { dayOf, dayWords, today } from '../store/day.ts';
 import { PrintHeader } from '../ui/print-header.tsx';
 import { Waiting } from '../ui/shell.tsx';
-import { usePersonPage } from './use-person.ts';
 
 /** Everything kept about somebody, as a page to read, print or hand over. */
 export default function PersonPage() {

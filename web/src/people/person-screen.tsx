@@ -1,6 +1,7 @@
 import { ageWords, BANDS, bandOfRpe, effortOn } from '@inner-rung/core/person';
 import { lazy, type ReactNode, Suspense, useEffect } from 'react';
 import { Link, useParams } from 'react-router';
+import { type PersonPage, usePersonPage } from '../features/use-person.ts';
 import { initials, useShelf } from '../store/data.ts';
 import { people as peopleShelf } from '../store/index.ts';
 import { Missing } from '../ui/missing.tsx';
@@ -11,7 +12,6 @@ import { LimitsPart } from './limits-part.tsx';
 import { RecordPart } from './record-part.tsx';
 import { ScreeningPart } from './screening-part.tsx';
 import { TodayPart } from './today-part.tsx';
-import { type PersonPage, usePersonPage } from './use-person.ts';
 import { WhoPart } from './who-part.tsx';
 
 const TestsPart = lazy(() => import('./tests-part.tsx'));

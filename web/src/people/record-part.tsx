@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import type { PersonPage } from '../features/use-person.ts';
 import { dayOf, dayWords } from '../store/day.ts';
 import { letGo } from '../store/erased.ts';
 import { people as peopleShelf, useApp } from '../store/index.ts';
 import { saveFile } from '../ui/save-file.ts';
-import type { PersonPage } from './use-person.ts';
 
 const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 

@@ -5,12 +5,12 @@ import { type Place, place, placesOf, unplace } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { laneStyle, lookOf } from '../ladders/rung-look.ts';
-import { useBars } from '../ladders/use-bars.ts';
+import { laneStyle, lookOf } from '../features/rung-look.ts';
+import { useBars } from '../features/use-bars.ts';
+import type { PersonPage } from '../features/use-person.ts';
 import { initials } from '../store/data.ts';
 import { dayWords, today, when } from '../store/day.ts';
 import { barredRungs, FindRung } from './find-rung.tsx';
-import type { PersonPage } from './use-person.ts';
 
 const EVIDENCE = { assessed: 'tested', observed: 'seen', assumed: 'assumed' } as const;
 

@@ -8,10 +8,10 @@ import {
   type YoungId,
 } from '@inner-rung/core/person';
 import { type FormEvent, useState } from 'react';
+import type { PersonPage } from '../features/use-person.ts';
 import { today, when } from '../store/day.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
 import { useDraft } from '../ui/use-draft.ts';
-import type { PersonPage } from './use-person.ts';
 
 type YesNo = 'yes' | 'no' | null;
 const NO_ANSWERS = {

@@ -1,11 +1,11 @@
 import { decide, PREGNANCY_REASONS, type PregnancyId } from '@inner-rung/core/person';
 import { useState } from 'react';
+import type { PersonPage } from '../features/use-person.ts';
 import { dayWords, today } from '../store/day.ts';
 import { Tick } from '../ui/choice.tsx';
 import { AdultQuestions, YoungQuestions } from './screening-answers.tsx';
 import { ClearanceForm, OverrideForm } from './screening-words.tsx';
 import { StopsPart } from './stops-part.tsx';
-import type { PersonPage } from './use-person.ts';
 
 const STATE: Readonly<Record<PersonPage['outlook']['standing']['state'], string>> = {
   'not screened': 'Not asked yet',

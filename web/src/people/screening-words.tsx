@@ -1,8 +1,8 @@
 import { clearanceSchema, clearedWith, overriddenBy, overrideSchema } from '@inner-rung/core/person';
 import { type FormEvent, useState } from 'react';
+import type { PersonPage } from '../features/use-person.ts';
 import { dayWords, today, when } from '../store/day.ts';
 import { useDraft } from '../ui/use-draft.ts';
-import type { PersonPage } from './use-person.ts';
 
 export function ClearanceForm(props: { page: PersonPage }) {
   const { person, keep } = props.page;

@@ -1,7 +1,7 @@
 import { type Person, stopClosed } from '@inner-rung/core/person';
 import { type FormEvent, useState } from 'react';
+import type { PersonPage } from '../features/use-person.ts';
 import { dayWords, when } from '../store/day.ts';
-import type { PersonPage } from './use-person.ts';
 
 type Stop = NonNullable<Person['stops']>[number];
 

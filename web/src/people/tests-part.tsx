@@ -19,14 +19,14 @@ import {
 import { formName } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { useBars } from '../ladders/use-bars.ts';
+import { useBars } from '../features/use-bars.ts';
+import type { PersonPage } from '../features/use-person.ts';
 import { dayWords, newId, today, when } from '../store/day.ts';
 import { Choice } from '../ui/choice.tsx';
 import { dropDrafts } from '../ui/use-draft.ts';
 import { FindRung } from './find-rung.tsx';
 import HistoryChart from './history-chart.tsx';
 import { type Result, TestRunner } from './test-runner.tsx';
-import type { PersonPage } from './use-person.ts';
 
 const unitOf = (card: TestCard): string => {
   const { takes } = card;

@@ -11,12 +11,12 @@ import {
 } from '@inner-rung/core/person';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
+import type { PersonPage } from '../features/use-person.ts';
 import { today } from '../store/day.ts';
 import { useApp } from '../store/index.ts';
 import { Chip, Tick } from '../ui/choice.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { BodyFigure, placeWords } from './body-figure.tsx';
-import type { PersonPage } from './use-person.ts';
 
 const VERDICT = {
   'as usual': 'As usual',

@@ -12,13 +12,13 @@ import {
 } from '@inner-rung/core/person';
 import { EQUIPMENT, EQUIPMENT_IDS } from '@inner-rung/core/room';
 import { type ReactNode, useState } from 'react';
-import { MovePicker } from '../plan/move-picker.tsx';
+import { MovePicker } from '../features/move-picker.tsx';
+import type { PersonPage } from '../features/use-person.ts';
 import { today, when } from '../store/day.ts';
 import { useApp, useSend } from '../store/index.ts';
 import { unitsChosen } from '../store/view-slice.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
 import { Text } from '../ui/fields.tsx';
-import type { PersonPage } from './use-person.ts';
 
 const CM_PER_IN = 2.54;
 const round1 = (n: number) => Math.round(n * 10) / 10;

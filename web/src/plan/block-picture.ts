@@ -5,7 +5,7 @@ import type { Library } from '@inner-rung/core/ladder';
 import type { Sums } from '@inner-rung/core/review';
 import { type Block, entriesOf, type Plan, type Station } from '@inner-rung/core/session';
 import { doseHere } from '@inner-rung/core/words';
-import type { Picture } from './use-scaled.ts';
+import type { Picture } from '../features/use-scaled.ts';
 
 /** One block of a scaled session, its lists by its own stations: what each does first, and what follows. */
 export interface BlockPicture {

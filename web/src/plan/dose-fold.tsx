@@ -4,9 +4,9 @@ import { type Dose, doseSchema, type Station } from '@inner-rung/core/session';
 import { writtenDose } from '@inner-rung/core/words';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
+import { MovePicker } from '../features/move-picker.tsx';
 import { Tick } from '../ui/choice.tsx';
 import { NumberField } from '../ui/number-field.tsx';
-import { MovePicker } from './move-picker.tsx';
 
 const COUNTS = {
   none: 'as the clock gives',

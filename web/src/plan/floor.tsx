@@ -3,8 +3,8 @@ import type { Library } from '@inner-rung/core/ladder';
 import { LEVELS } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { useMemo } from 'react';
+import { FLOOR, lanePoint, ringPath, stationAngle, walkPath, wrap } from '../features/floor-shape.ts';
 import type { BlockPicture } from './block-picture.ts';
-import { FLOOR, lanePoint, ringPath, stationAngle, walkPath, wrap } from './floor-shape.ts';
 
 /** The circuit as it lies on the floor: stations round the loop, lanes inwards easier, a person as a line. */
 export function Floor(props: {

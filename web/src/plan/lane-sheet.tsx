@@ -7,10 +7,10 @@ import type { RestTiers } from '@inner-rung/core/session';
 import { formName } from '@inner-rung/core/words';
 import { Footprints, Pin } from 'lucide-react';
 import { useState } from 'react';
+import { MovePicker } from '../features/move-picker.tsx';
 import { Choice } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { type BlockPicture, doseAt } from './block-picture.ts';
-import { MovePicker } from './move-picker.tsx';
 import { ladderFor } from './upright.tsx';
 
 /** The lane nearest in colour: four hues for up to five lanes. */

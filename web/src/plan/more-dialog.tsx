@@ -3,6 +3,7 @@ import { ClipboardPaste, Copy, Download, Moon, Shapes, Sun, Trash2 } from 'lucid
 import { useState } from 'react';
 import { useStore } from 'react-redux';
 import { Link, useNavigate } from 'react-router';
+import { copyId } from '../store/copy.ts';
 import { useApp } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
 import type { Commands } from '../ui/commands.tsx';
@@ -11,10 +12,6 @@ import { saveFile } from '../ui/save-file.ts';
 
 /** A session as it leaves the house: what is written for one person stays. */
 const withoutWords = ({ wordsFor: _, ...plan }: Plan) => plan;
-
-/** A fresh id for a copy. */
-export const copyId = (id: string): string =>
-  `${id.replace(/-[a-z0-9]{8,}$/, '').slice(0, 44)}-${Date.now().toString(36)}`;
 
 /** What is done with a whole session: another like it, out as a file, away. */
 export function MoreDialog(props: {

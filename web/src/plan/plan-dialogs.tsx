@@ -1,11 +1,11 @@
 import { blocksOf, notesOf } from '@inner-rung/core/read';
+import { MovePicker } from '../features/move-picker.tsx';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
 import { letterKeysSet } from '../store/view-slice.ts';
 import { type Commands, KeysDialog } from '../ui/commands.tsx';
 import type { BlockPicture } from './block-picture.ts';
 import { MoreDialog } from './more-dialog.tsx';
-import { MovePicker } from './move-picker.tsx';
 import { OrderDialog } from './order-dialog.tsx';
 import { PasteDialog } from './paste.tsx';
 import { SumsDialog } from './sums-dialog.tsx';

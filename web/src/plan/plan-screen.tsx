@@ -1,8 +1,8 @@
 import { useParams } from 'react-router';
+import { useOpenPlan } from '../features/use-open-plan.ts';
 import { useShelf } from '../store/data.ts';
 import { MissingSession } from '../ui/missing.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
-import { useOpenPlan } from './use-open-plan.ts';
 import { Workbench } from './workbench.tsx';
 
 /** A session on its floor, as a sheet or being built, once all that it stands on is here. */

@@ -14,9 +14,9 @@ import { ROLES } from '@inner-rung/core/session';
 import { writtenDose } from '@inner-rung/core/words';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { useEdits } from '../ladders/use-edits.ts';
+import { MovePicker } from '../features/move-picker.tsx';
+import { useEdits } from '../features/use-edits.ts';
 import { useOwn } from '../store/data.ts';
-import { MovePicker } from './move-picker.tsx';
 
 interface Choosing {
   readonly library: Library;

@@ -4,7 +4,7 @@ import type { Library } from '@inner-rung/core/ladder';
 import { blockName, entriesOf, factsIn, readSegment, timelineOf } from '@inner-rung/core/session';
 import { formName, restingName } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
-import type { Picture } from './use-scaled.ts';
+import type { Picture } from '../features/use-scaled.ts';
 
 /** What a stretch asks on the whole, of a list of uses by entry. */
 function askOf(segment: Segment, uses: readonly (Use | null)[]) {

@@ -14,9 +14,9 @@ import {
 import { ArrowDown, ArrowUp, Copy, Plus, Search, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { MidSet } from '../features/mid-set.tsx';
 import { type BlockPicture, doseAt, partDose } from './block-picture.ts';
 import { DoseFold } from './dose-fold.tsx';
-import { MidSet } from './mid-set.tsx';
 import { ladderFor, Upright } from './upright.tsx';
 
 /** One station: what this person does and why, the trainer's move, and the ladder both stand on. */

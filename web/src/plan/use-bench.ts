@@ -3,12 +3,12 @@ import { everybodyIn, outlookOf } from '@inner-rung/core/person';
 import { type Plan, roleOf } from '@inner-rung/core/session';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { useOwnWords } from '../features/use-own-words.ts';
+import { useScaled } from '../features/use-scaled.ts';
 import { useShelf } from '../store/data.ts';
 import { today } from '../store/day.ts';
 import { useApp, useSend } from '../store/index.ts';
 import { stationPicked } from '../store/view-slice.ts';
-import { useOwnWords } from './use-own-words.ts';
-import { useScaled } from './use-scaled.ts';
 
 /** Which dialog lies over the session. */
 export type Open = 'order' | 'move' | 'add' | 'paste' | 'keys' | 'sums' | 'more' | null;

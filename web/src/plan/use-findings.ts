@@ -2,8 +2,8 @@ import { turnsShort } from '@inner-rung/core/class';
 import { standsFor } from '@inner-rung/core/person';
 import { check, type Finding } from '@inner-rung/core/review';
 import { useDeferredValue, useMemo } from 'react';
+import type { Picture } from '../features/use-scaled.ts';
 import type { Bench } from './use-bench.ts';
-import type { Picture } from './use-scaled.ts';
 
 const NONE: readonly Finding[] = [];
 

@@ -2,8 +2,8 @@ import { everybodyIn, type Group, type Person, shortName } from '@inner-rung/cor
 import type { Plan } from '@inner-rung/core/session';
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
-import { GroupSelect } from '../people/group-select.tsx';
-import { RoomSelect } from '../rooms/room-select.tsx';
+import { GroupSelect } from '../features/group-select.tsx';
+import { RoomSelect } from '../features/room-select.tsx';
 import { tokenOf, useShelf } from '../store/data.ts';
 import { useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';

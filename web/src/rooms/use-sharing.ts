@@ -4,8 +4,8 @@ import type { Library } from '@inner-rung/core/ladder';
 import type { Room } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
 import { useMemo } from 'react';
-import type { ClassAnswer } from '../class/use-class.ts';
 import { useAnswer } from '../engine/index.ts';
+import type { ClassAnswer } from '../features/use-class.ts';
 import { today } from '../store/day.ts';
 
 /** Everybody with what they do at each entry. */

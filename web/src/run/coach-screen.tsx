@@ -7,7 +7,8 @@ import { ArrowLeft, HeartPulse, Monitor, Smartphone } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
 import { engine } from '../engine/index.ts';
-import { MovePicker } from '../plan/move-picker.tsx';
+import { MovePicker } from '../features/move-picker.tsx';
+import { WalkInDialog } from '../features/walk-in-dialog.tsx';
 import { plans as allPlans } from '../store/api.ts';
 import { useShelf } from '../store/data.ts';
 import { newId, today } from '../store/day.ts';
@@ -19,7 +20,6 @@ import { useLive } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
 import { useStopsInFiles } from './use-stops.ts';
 import { useWallSays, WALL_SAYS, type WallSays } from './use-wall-says.ts';
-import { WalkInDialog } from './walk-in-dialog.tsx';
 import { WithRun } from './with-run.tsx';
 
 /** The coach's face of a run, on this machine or another: with everything that takes the library and the server. */

@@ -1,6 +1,6 @@
 import { groupsAt, type Present, type Run, type Stretch } from '@inner-rung/core/run';
 import { entriesOf } from '@inner-rung/core/session';
-import { FLOOR, lanePoint, ringPath, stationAngle, wrap } from '../plan/floor-shape.ts';
+import { FLOOR, lanePoint, ringPath, stationAngle, wrap } from '../features/floor-shape.ts';
 
 const GROUP_LANE = 3.1;
 const NEXT_LANE = 2.1;

@@ -28,3 +28,7 @@ export function copyOf<T extends { id: string; version: number }>(doc: T): T {
     ...(named.title === undefined ? {} : { title: asCopy(named.title, 120) }),
   };
 }
+
+/** A fresh id for a copy. */
+export const copyId = (id: string): string =>
+  `${id.replace(/-[a-z0-9]{8,}$/, '').slice(0, 44)}-${Date.now().toString(36)}`;

@@ -4,8 +4,8 @@ import type { Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { useMemo } from 'react';
 import { useAnswer } from '../engine/index.ts';
-import { rungsOf } from '../plan/use-scaled.ts';
 import { today } from '../store/day.ts';
+import { rungsOf } from './use-scaled.ts';
 
 /**
  * What bars each rung of the library for somebody somewhere, by "ladder/rung"; empty until it is known.

@@ -4,8 +4,8 @@ import type { LevelIndex, Limit, Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import { lackWords, loadWords, startingLoad, WAYS_TO_LOOK_FOR, waysHere } from '@inner-rung/core/ways';
 import { Link } from 'react-router';
-import { useFinder } from '../ladders/use-finder.ts';
 import { useApp } from '../store/index.ts';
+import { useFinder } from './use-finder.ts';
 
 const KIND = {
   'as it is': 'as it is',
