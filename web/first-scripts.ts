@@ -18,17 +18,21 @@ export const packed = (): Plugin => ({
   },
 });
 
-/** A script that is begun before the page's own: the first of the page, and small. */
-export const early = (name: string): Plugin => ({
+/**
+ * Scripts that are run before the page's own, in this order and each for itself: between two of them the browser answers
+ * whoever presses something.
+ */
+export const early = (names: readonly string[]): Plugin => ({
   name: 'early',
   transformIndexHtml: {
     order: 'post',
-    handler: (_, { bundle }) => {
-      const chunk = Object.values(bundle ?? {}).find((one) => one.type === 'chunk' && one.name === name);
-      if (!chunk) return [];
-      const attrs = { type: 'module', crossorigin: true, src: `/${chunk.fileName}` };
-      return [{ tag: 'script', attrs, injectTo: 'head-prepend' }];
-    },
+    handler: (_, { bundle }) =>
+      names.map((name) => {
+        const chunk = Object.values(bundle ?? {}).find((one) => one.type === 'chunk' && one.name === name);
+        if (!chunk) throw new Error(`No script “${name}” was made.`);
+        const attrs = { type: 'module', async: true, crossorigin: true, src: `/${chunk.fileName}` };
+        return { tag: 'script', attrs, injectTo: 'head-prepend' };
+      }),
   },
 });
 

@@ -3,6 +3,7 @@ import { figureRows } from './figures.ts';
 import { forceRows } from './forces.ts';
 import { shipped } from './generated.ts';
 import { ladderRows } from './ladders.ts';
+import type { Row } from './measure.ts';
 import { orderRows } from './order.ts';
 import { paintRows } from './paint.ts';
 import { readingRows } from './reading.ts';
@@ -13,21 +14,31 @@ import { wallRows, weightRows } from './screens.ts';
 import { sessionRows } from './session.ts';
 
 const base = shipped();
-const rows = [
-  ...scalingRows(base),
-  ...ladderRows(base),
-  ...(await roomRows(base)),
-  ...orderRows(base),
-  ...readingRows(base),
-  ...sessionRows(base),
-  ...(await classRows(base)),
-  ...runRows(base),
-  ...(await figureRows(base)),
-  ...forceRows(base),
-  ...weightRows(),
-  ...(await wallRows(base)),
-  ...(await paintRows(base)),
-];
+const PARTS: Readonly<Record<string, () => Row[] | Promise<Row[]>>> = {
+  scaling: () => scalingRows(base),
+  ladders: () => ladderRows(base),
+  rooms: () => roomRows(base),
+  order: () => orderRows(base),
+  reading: () => readingRows(base),
+  session: () => sessionRows(base),
+  class: () => classRows(base),
+  run: () => runRows(base),
+  figures: () => figureRows(base),
+  forces: () => forceRows(base),
+  weight: () => weightRows(),
+  wall: () => wallRows(base),
+  paint: () => paintRows(base),
+};
+// All of it, or the parts that are named: npm run bench -- class paint
+const named = process.argv.slice(2).filter((word) => !word.startsWith('--'));
+for (const name of named)
+  if (!PARTS[name]) {
+    process.stderr.write(`There is no part “${name}”: ${Object.keys(PARTS).join(', ')}.\n`);
+    process.exit(1);
+  }
+const rows: Row[] = [];
+for (const [name, measured] of Object.entries(PARTS))
+  if (named.length === 0 || named.includes(name)) rows.push(...(await measured()));
 
 if (process.argv.includes('--json')) process.stdout.write(`${JSON.stringify(rows, null, 2)}\n`);
 else

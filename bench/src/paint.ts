@@ -11,7 +11,8 @@ import { CHROMIUM, dist, withProduct } from './product.ts';
 
 /** Pages that a trainer opens first, and what of each is content. */
 const PAGES = [
-  ['plan', '/plan/tuesday-ten', '[data-station], svg text'],
+  ['plan', '/plan/tuesday-ten', 'main li, [data-station], svg text'],
+  ['plan’s floor', '/plan/tuesday-ten', '[data-station], svg text'],
   ['class', '/plan/tuesday-ten/class', 'main h1, main h2, main li'],
   ['ladders', '/ladders', 'main h2'],
   ['people', '/people', 'main h1, main li'],

@@ -11,7 +11,7 @@ import type { Ruler } from '@inner-rung/core/limits';
 import { PATTERNS, type Pattern } from '@inner-rung/core/move';
 import { shortName } from '@inner-rung/core/person';
 import { plainName } from '@inner-rung/core/read';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { startTransition, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { findMoves } from '../features/move-search.ts';
 import { lookOf } from '../features/rung-look.ts';
@@ -22,6 +22,9 @@ import { PartsHeader } from '../ui/parts-header.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { type Bars, slug, Trunk } from './ladder-columns.tsx';
 import { Choice, Field } from './wall-fields.tsx';
+
+/** Patterns that fill a window: the others are drawn after them. */
+const FIRST = 2;
 
 /** All ladders at a glance: rungs, branches, where flight and the floor begin, who stands where. */
 export default function LaddersScreen() {
@@ -42,6 +45,11 @@ export default function LaddersScreen() {
     () => (library ? byPattern(library, found, looking) : []),
     [library, found, looking],
   );
+  const [rest, setRest] = useState(false);
+  const begun = library !== null;
+  useEffect(() => {
+    if (begun) startTransition(() => setRest(true));
+  }, [begun]);
   if (failed) return <ServerAway />;
   if (!library) return <Waiting />;
   const choose = (key: 'for' | 'in' | 'without', value: string) => {
@@ -133,12 +141,12 @@ export default function LaddersScreen() {
             .
           </p>
         )}
-        {groups.map(([pattern, ladders]) => (
+        {groups.slice(0, rest ? groups.length : FIRST).map(([pattern, ladders]) => (
           <section
             key={pattern}
             id={slug(pattern)}
             aria-labelledby={`${slug(pattern)}-name`}
-            className="mt-4"
+            className="mt-4 [contain-intrinsic-block-size:auto_30rem] [content-visibility:auto]"
           >
             <h2 id={`${slug(pattern)}-name`} className="border-b-2 border-base-300 text-2xl">
               {pattern.charAt(0).toUpperCase() + pattern.slice(1)}
