@@ -46,7 +46,7 @@ export function Workbench(props: { plan: Plan; shipped: Library }) {
   const actions = usePlanActions(bench);
   const commands = usePlanCommands(bench);
   const letters = useApp((state) => state.view.letterKeys);
-  useCommands(commands, { all: bench.open === null, letters });
+  useCommands(commands, { all: bench.open === null, letters, typing: true });
   // Until the next picture is worked out the one before may have fewer blocks.
   const shown = picture ? blockPicture(picture, Math.min(at.block, picture.plan.blocks.length - 1)) : null;
   return (

@@ -3,8 +3,8 @@ import { formsAt, groupsIn, isLed, type Run } from '@inner-rung/core/run';
 import { blockName } from '@inner-rung/core/session';
 import { Pause, Play, Plus, RotateCcw, SkipForward, Undo2, Volume2 } from 'lucide-react';
 import { type ReactNode, useMemo } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Chip } from '../ui/choice.tsx';
+import { type Commands, useCommands } from '../ui/commands.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { People } from './coach-people.tsx';
 import { EndIt } from './end-it.tsx';
@@ -49,12 +49,17 @@ export function Coach(props: {
     here.is === 'running'
       ? press({ kind: 'pause', why: 'pause' })
       : here.is !== 'over' && press({ kind: 'go' });
-  useHotkeys('space', (event) => {
-    event.preventDefault();
-    goOrPause();
-  });
-  useHotkeys('n', () => press({ kind: 'next', during }), [during]);
-  useHotkeys('u', () => live.undo());
+  const commands: Commands = {
+    go: { says: 'go, or pause', keys: ['space'], shown: 'Space', run: goOrPause },
+    next: {
+      says: 'on to the next',
+      keys: ['n'],
+      shown: 'N',
+      run: () => press({ kind: 'next', during }),
+    },
+    undo: { says: 'take back', keys: ['u'], shown: 'U', run: () => live.undo() },
+  };
+  useCommands(commands, { all: true, letters: true });
   const toCome = Math.ceil(here.toCome);
   const finishes = useMemo(() => new Date(Date.now() + toCome * 1000), [toCome]);
   const block = now ? run.plan.blocks[now.segment.block] : undefined;

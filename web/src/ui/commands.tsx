@@ -22,10 +22,14 @@ const isTyped = (target: EventTarget | null) =>
   target instanceof HTMLInputElement && !['radio', 'range', 'checkbox'].includes(target.type);
 
 /**
- * The keys of a screen's commands, heard while nothing lies over it. Ctrl and Cmd work wherever one is; arrows where no
- * field has the focus; letters wherever nothing is being typed, on a dial or a name as much as on the page.
+ * The keys of a screen's commands, heard while nothing lies over it. Ctrl and Cmd work where no field has the focus, whose
+ * own undo goes first, or `typing` as well; so do arrows; letters wherever nothing is being typed, on a dial or a name as
+ * much as on the page.
  */
-export function useCommands(commands: Commands, heard: { all: boolean; letters: boolean }): void {
+export function useCommands(
+  commands: Commands,
+  heard: { all: boolean; letters: boolean; typing?: boolean },
+): void {
   const byKey = useMemo(
     () => new Map(Object.values(commands).flatMap((one) => one.keys.map((key) => [key, one] as const))),
     [commands],
@@ -41,7 +45,7 @@ export function useCommands(commands: Commands, heard: { all: boolean; letters: 
   useHotkeys(
     held.length > 0 ? held : ['mod+f24'],
     (_, { hotkey }) => void press(hotkey),
-    { preventDefault: true, enableOnFormTags: true, enabled: heard.all },
+    { preventDefault: true, enableOnFormTags: heard.typing ?? false, enabled: heard.all },
     [byKey],
   );
   useHotkeys(

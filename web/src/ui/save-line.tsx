@@ -1,7 +1,7 @@
-import { useHotkeys } from 'react-hotkeys-hook';
 import { copyOf } from '../store/copy.ts';
 import { store, useApp, useSend } from '../store/index.ts';
 import type { Shelf } from '../store/shelf.ts';
+import { useCommands } from './commands.tsx';
 import { ElsewhereChoice, isWell, saveWords, useKeeping } from './elsewhere.tsx';
 import { UndoButtons } from './undo-buttons.tsx';
 
@@ -12,11 +12,23 @@ export function SaveLine<T extends { id: string; version: number }>(props: { she
   const save = useApp(shelf.saveState);
   const canUndo = useApp(shelf.canUndo);
   const canRedo = useApp(shelf.canRedo);
-  const undo = () => canUndo && send(shelf.undo());
-  const redo = () => canRedo && send(shelf.redo());
-  const always = { preventDefault: true } as const;
-  useHotkeys('mod+z', undo, always, [canUndo]);
-  useHotkeys('mod+shift+z, mod+y', redo, always, [canRedo]);
+  const commands = {
+    undo: {
+      says: 'undo',
+      keys: ['mod+z'],
+      shown: 'Ctrl Z',
+      off: !canUndo,
+      run: () => void send(shelf.undo()),
+    },
+    redo: {
+      says: 'redo',
+      keys: ['mod+shift+z', 'mod+y'],
+      shown: 'Ctrl Shift Z',
+      off: !canRedo,
+      run: () => void send(shelf.redo()),
+    },
+  };
+  useCommands(commands, { all: true, letters: false });
   const keeping = useKeeping();
   return (
     <div className="flex flex-wrap items-center gap-1">
@@ -35,7 +47,12 @@ export function SaveLine<T extends { id: string; version: number }>(props: { she
           onMine={() => shelf.takeOver(store)}
         />
       )}
-      <UndoButtons canUndo={canUndo} canRedo={canRedo} onUndo={undo} onRedo={redo} />
+      <UndoButtons
+        canUndo={canUndo}
+        canRedo={canRedo}
+        onUndo={commands.undo.run}
+        onRedo={commands.redo.run}
+      />
     </div>
   );
 }
