@@ -1,9 +1,15 @@
-import { type AnyRecordKind, type KindId, namedIn, openRecord, withoutErased } from '@inner-rung/core/record';
+import {
+  type AnyRecordKind,
+  namedIn,
+  openRecord,
+  type RecordKindId,
+  withoutErased,
+} from '@inner-rung/core/record';
 import { collectionOf, RECORDS, recordOf } from '@inner-rung/core/records';
 import fc from 'fast-check';
 import { scenarioOn } from '../../demo/src/index.ts';
 
-const KINDS: readonly KindId[] = ['person', 'group', 'room', 'plan', 'record', 'change'];
+const KINDS: readonly RecordKindId[] = ['person', 'group', 'room', 'plan', 'record', 'change'];
 const scenario = scenarioOn('2026-11-25') as unknown as Readonly<Record<string, readonly { id: string }[]>>;
 
 /** Every document of the scenario, with its kind. */
@@ -32,7 +38,7 @@ const stepsOf = (at: string) =>
   at.split('.').flatMap((part) => (part.endsWith('[]') ? [part.slice(0, -2), '[]'] : [part]));
 
 test('the scenario names people, rooms and sessions, so that there is something to erase', () => {
-  const named = (kind: KindId) => documents.flatMap(({ record, body }) => namedIn(record, body, kind));
+  const named = (kind: RecordKindId) => documents.flatMap(({ record, body }) => namedIn(record, body, kind));
   for (const kind of ['person', 'room', 'plan'] as const) expect(named(kind)).not.toEqual([]);
 });
 

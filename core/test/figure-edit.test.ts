@@ -9,15 +9,22 @@ import {
   shownFor,
 } from '@inner-rung/core/figure';
 import { moveSchema } from '@inner-rung/core/move';
-import { distance, drawingSchema, type Figure, faultsOf, MOST_POSES, solve } from '@inner-rung/core/pose';
+import {
+  type DrawnFigure,
+  distance,
+  drawingSchema,
+  faultsOf,
+  MOST_POSES,
+  solve,
+} from '@inner-rung/core/pose';
 import fc from 'fast-check';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
-const figure = (id: string, cm = 0): Figure => FIGURES[id]!(cm / 100);
+const figure = (id: string, cm = 0): DrawnFigure => FIGURES[id]!(cm / 100);
 const STARTS = ['squat', 'push-up', 'bridge', 'split-squat', 'seated-march', 'bird-dog', 'side-raise'];
 const start = fc.constantFrom(...STARTS).map((id) => figure(id, id === 'seated-march' ? 45 : 0));
-const alone = (f: Figure, i: number): Figure => ({ ...f, poses: [f.poses[i]!] });
+const alone = (f: DrawnFigure, i: number): DrawnFigure => ({ ...f, poses: [f.poses[i]!] });
 
 describe('a drawing in a file', () => {
   test('every figure of the library can be written and read again', () => {
@@ -27,11 +34,15 @@ describe('a drawing in a file', () => {
     }
   });
   test.each([
-    ['no pose', (f: Figure) => ({ ...f, poses: [] }), /poses/],
-    ['a hand out of the hall', (f: Figure) => ({ ...f, poses: [{ ...f.poses[0], hip: [99, 0] }] }), /hip/],
+    ['no pose', (f: DrawnFigure) => ({ ...f, poses: [] }), /poses/],
+    [
+      'a hand out of the hall',
+      (f: DrawnFigure) => ({ ...f, poses: [{ ...f.poses[0], hip: [99, 0] }] }),
+      /hip/,
+    ],
     [
       'a limb both placed and turned',
-      (f: Figure) => ({
+      (f: DrawnFigure) => ({
         ...f,
         poses: [{ ...f.poses[0], arms: [{ at: [0, 0], turned: [0, 0] }, { turned: [0, 0] }] }],
       }),
@@ -39,10 +50,14 @@ describe('a drawing in a file', () => {
     ],
     [
       'a chair of three metres',
-      (f: Figure) => ({ ...f, props: [{ is: 'seat', x: 0, height: 3, back: true }] }),
+      (f: DrawnFigure) => ({ ...f, props: [{ is: 'seat', x: 0, height: 3, back: true }] }),
       /height/,
     ],
-    ['a flight after the last pose', (f: Figure) => ({ ...f, flight: { from: 7, height: 0.2 } }), /flight/],
+    [
+      'a flight after the last pose',
+      (f: DrawnFigure) => ({ ...f, flight: { from: 7, height: 0.2 } }),
+      /flight/,
+    ],
   ])('%s is refused, and where is said', (_, spoil, says) => {
     const read = drawingSchema.safeParse(spoil(figure('squat')));
     expect(read.success).toBe(false);
@@ -125,7 +140,7 @@ describe('handles of a drawing', () => {
   });
   test('a knee or an elbow taken to the other side bends that way; the toes turn the foot', () => {
     const f = figure('march');
-    const elbow = (g: Figure) => solve(g.poses[0]!, 'side').arms[0];
+    const elbow = (g: DrawnFigure) => solve(g.poses[0]!, 'side').arms[0];
     const { root, joint, end } = elbow(f);
     const across: [number, number] = [root[0] + end[0] - joint[0], root[1] + end[1] - joint[1]];
     const turned = elbow(dragged(f, 0, 'near elbow', across).figure);
@@ -139,7 +154,7 @@ describe('handles of a drawing', () => {
     expect(distance(up.end, was.end)).toBeLessThan(1e-6);
   });
   test('poses are added up to so many', () => {
-    let f: Figure | null = figure('squat');
+    let f: DrawnFigure | null = figure('squat');
     let count = f.poses.length;
     while (f) {
       expect(f.poses).toHaveLength(count);

@@ -18,8 +18,8 @@ import { libraryWith, rungDemand } from '@inner-rung/core/ladder';
 import { KNEE_PUSH_UP_SHARE, PUSH_UP_SHARE, readCurve, type Settings } from '@inner-rung/core/move';
 import {
   centreOf,
+  type DrawnFigure,
   distance,
-  type Figure,
   faultsOf,
   HEIGHT,
   MASSES,
@@ -33,7 +33,7 @@ import fc from 'fast-check';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
-const drawn = library.moves.flatMap((move): { move: typeof move; figure: Figure }[] => {
+const drawn = library.moves.flatMap((move): { move: typeof move; figure: DrawnFigure }[] => {
   const make = FIGURES[move.id];
   return make ? [{ move, figure: make((move.surface?.usualCm ?? 0) / 100) }] : [];
 });
@@ -482,7 +482,7 @@ describe('a fault beside the pose as it should be', () => {
       expect([id, see, wrong.poses[0]]).not.toEqual([id, see, right.poses[0]]);
     }
   });
-  const hipOf = (f: Figure) => solve(f.poses[0]!, f.view).hip[1];
+  const hipOf = (f: DrawnFigure) => solve(f.poses[0]!, f.view).hip[1];
   test('hips that sag are lower, hands and shoulders where they were', () => {
     const { right, wrong } = wrongOf(figure('plank'), 'the hips sag')!;
     expect(hipOf(wrong)).toBeLessThan(hipOf(right) - 0.05);
@@ -493,7 +493,7 @@ describe('a fault beside the pose as it should be', () => {
   test('knees that fall in are shown from the front, nearer to each other with the feet where they were', () => {
     const { right, wrong } = wrongOf(figure('squat'), 'the knees fall in')!;
     expect(right.view).toBe('front');
-    const gap = (f: Figure) => {
+    const gap = (f: DrawnFigure) => {
       const s = solve(f.poses[0]!, 'front');
       return [s.legs[1].joint[0] - s.legs[0].joint[0], s.legs[1].end[0] - s.legs[0].end[0]] as const;
     };
@@ -514,8 +514,8 @@ describe('a fault beside the pose as it should be', () => {
 
 describe('the figure follows a form’s settings', () => {
   const shown = (move: string, settings: Settings = {}) => shownFor(library, { move, settings })!.figure;
-  const hips = (f: Figure) => Math.min(...f.poses.map((pose) => pose.hip[1]));
-  const raised = (f: Figure) => factsOfFigure(f).armsRaised;
+  const hips = (f: DrawnFigure) => Math.min(...f.poses.map((pose) => pose.hip[1]));
+  const raised = (f: DrawnFigure) => factsOfFigure(f).armsRaised;
   test('every setting of every move can be drawn, and more than a third are seen', () => {
     let [all, seen] = [0, 0];
     for (const move of library.moves)

@@ -8,28 +8,28 @@ import {
   type Body,
   bodyFaults,
   GRAVITY,
-  JOINTS,
   LET_STAND,
   landing,
   loadFindings,
   lowBackAt,
   lowBackOf,
+  MOMENT_JOINTS,
   metOfRaising,
   momentsOf,
   mostOf,
   nonNegativeLeastSquares,
   onHands,
+  placedOf,
   problemAt,
   type Rep,
   repOf,
   saidFindings,
   solved,
-  standingOf,
   turnAbout,
   USUAL_BODY,
 } from '@inner-rung/core/mechanics';
 import { demandOf } from '@inner-rung/core/move';
-import { type Figure, mirrored, poseAt, solve } from '@inner-rung/core/pose';
+import { type DrawnFigure, mirrored, poseAt, solve } from '@inner-rung/core/pose';
 import fc from 'fast-check';
 import loadHighs from 'highs';
 import { shippedLibrary } from './shipped.ts';
@@ -37,7 +37,7 @@ import { shippedLibrary } from './shipped.ts';
 const highs = await loadHighs();
 const library = shippedLibrary();
 const usual = (id: string): number => (library.move(id)?.surface?.usualCm ?? 0) / 100;
-const drawn = (id: string, cm?: number): Figure => FIGURES[id]!(cm === undefined ? usual(id) : cm / 100);
+const drawn = (id: string, cm?: number): DrawnFigure => FIGURES[id]!(cm === undefined ? usual(id) : cm / 100);
 const rep = (id: string, cm?: number, body?: Body): Rep => {
   const made = repOf(drawn(id, cm), { steps: 12, ...(body ? { body } : {}) });
   if (typeof made === 'string') throw new Error(`${id}: ${made}`);
@@ -53,7 +53,7 @@ const aMoment = fc.integer({ min: 0, max: 24 }).map((i) => i / 24);
 const at = (id: string, t: number, body: Body = USUAL_BODY) => {
   const figure = drawn(id);
   const s = solve(poseAt(figure, t), figure.view);
-  return { figure, s, standing: standingOf(figure, s, body) };
+  return { figure, s, standing: placedOf(figure, s, body) };
 };
 
 describe('what bears a pose', () => {
@@ -92,7 +92,7 @@ describe('what bears a pose', () => {
     const grounded = reckoned.filter(({ id }) => library.demand.get(id)!['impact.class'].hi! < 2);
     const short = grounded.flatMap(({ id }) => {
       const figure = drawn(id);
-      const found = figure.poses.map((pose) => standingOf(figure, solve(pose, figure.view), USUAL_BODY));
+      const found = figure.poses.map((pose) => placedOf(figure, solve(pose, figure.view), USUAL_BODY));
       const still = found.filter(({ reactions }) => reactions.length > 0);
       return still.every(({ unborne, tips }) => unborne < 0.05 && tips < 0.05) ? [] : [id];
     });
@@ -174,7 +174,7 @@ describe('moments', () => {
       const one = rep(id);
       const heavy = rep(id, undefined, { ...USUAL_BODY, massKg: USUAL_BODY.massKg * 1.4 });
       const tall = rep(id, undefined, { ...USUAL_BODY, heightM: USUAL_BODY.heightM * 1.2 });
-      for (const joint of JOINTS) {
+      for (const joint of MOMENT_JOINTS) {
         const most = (of: Rep) => mostOf(of, ({ moments }) => Math.max(...moments[joint].map(Math.abs)));
         expect(most(heavy)).toBeCloseTo(most(one) * 1.4, 3);
         // Moments count for a little more beside the forces themselves.
@@ -188,8 +188,8 @@ describe('moments', () => {
       for (const pose of figure.poses) {
         const one = solve(pose, 'front');
         const other = solve(mirrored(pose, 'front'), 'front');
-        const [a, b] = [one, other].map((s) => momentsOf(s, standingOf(figure, s, USUAL_BODY), USUAL_BODY));
-        for (const joint of JOINTS)
+        const [a, b] = [one, other].map((s) => momentsOf(s, placedOf(figure, s, USUAL_BODY), USUAL_BODY));
+        for (const joint of MOMENT_JOINTS)
           for (const side of [0, 1] as const)
             expect(Math.abs(b![joint][side]) / USUAL_BODY.massKg).toBeCloseTo(
               Math.abs(a![joint][1 - side]!) / USUAL_BODY.massKg,
@@ -333,7 +333,7 @@ describe('what can’t be reckoned with is said', () => {
       { ...figure.poses[0]!, hip: [0, 2], legs: [{ turned: [0, 0] }, { turned: [0, 0] }] },
       'side',
     );
-    const standing = standingOf(figure, s, USUAL_BODY);
+    const standing = placedOf(figure, s, USUAL_BODY);
     expect([standing.reactions, standing.unborne, standing.margin]).toEqual([[], 1, null]);
   });
 });

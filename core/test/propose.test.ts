@@ -13,10 +13,10 @@ import {
 } from '@inner-rung/core/ladder';
 import { DEMAND_KEYS, LEVER_IDS, middle, moveSchema, PUSH_UP_SHARE, readCurve } from '@inner-rung/core/move';
 import {
-  type Answers,
   describeMove,
   draftLadder,
   draftOf,
+  type MoveAnswers,
   PULLS,
   proposeAbove,
   proposeBelow,
@@ -233,7 +233,7 @@ describe('a ladder from one move', () => {
 });
 
 describe('a move described in a few answers', () => {
-  const answers: Answers = {
+  const answers: MoveAnswers = {
     name: 'Plough squat',
     pattern: 'squat',
     base: 'standing',
@@ -246,7 +246,7 @@ describe('a move described in a few answers', () => {
     back: 'long',
     sides: 'both',
   };
-  const described = (patch: Partial<Answers> = {}) => describeMove(library, { ...answers, ...patch });
+  const described = (patch: Partial<MoveAnswers> = {}) => describeMove(library, { ...answers, ...patch });
 
   test('is as hard as what it is like, and every figure is an estimate that says so', () => {
     const { demand } = described();
@@ -263,7 +263,7 @@ describe('a move described in a few answers', () => {
       ),
     );
   });
-  test.each<[string, Partial<Answers>, (d: ReturnType<typeof described>['demand']) => boolean]>([
+  test.each<[string, Partial<MoveAnswers>, (d: ReturnType<typeof described>['demand']) => boolean]>([
     [
       'jumps are class 3 and land',
       { feet: 'jumps' },

@@ -1,5 +1,5 @@
 import { type NeedsOf, type Seat, wantsOf } from '@inner-rung/core/class';
-import { placesOf, type Room } from '@inner-rung/core/room';
+import { placesFor, type Room } from '@inner-rung/core/room';
 import loadHighs from 'highs';
 
 /** The fewest people who must change at one moment, as an integer program, solved by HiGHS. */
@@ -24,7 +24,7 @@ export async function referenceSolver(needsOf: NeedsOf) {
     used.forEach((terms, pool) => {
       if (terms.length > 0)
         rows.push(
-          ` c${pool}: ${terms.join(' + ')} <= ${placesOf(where.items[pool]!.what, where.items[pool]!.count)}`,
+          ` c${pool}: ${terms.join(' + ')} <= ${placesFor(where.items[pool]!.what, where.items[pool]!.count)}`,
         );
     });
     const solved = highs.solve(

@@ -1,6 +1,6 @@
 import {
   type Clearance,
-  decide,
+  decideScreening,
   outlookOf,
   PERSON_EXAMPLE,
   type Person,
@@ -39,7 +39,7 @@ describe('the decision table for adults, all six rows (Riebe et al. 2015, from m
     [true, false, true, 'stop', 1],
     [true, true, true, 'stop', 1],
   ] as const)('regular %s, disease %s, signs %s: %s, up to %s', (regular, disease, signs, result, rpe) => {
-    expect(decide(regular, disease, signs)).toMatchObject({ result, rpe });
+    expect(decideScreening(regular, disease, signs)).toMatchObject({ result, rpe });
   });
   test.each([
     [adult(false, false), 'go', true, 6],

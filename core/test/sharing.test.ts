@@ -12,7 +12,7 @@ import {
 } from '@inner-rung/core/class';
 import { compileLibrary } from '@inner-rung/core/forms';
 import type { FormRef } from '@inner-rung/core/move';
-import { EQUIPMENT_IDS, placesOf, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
+import { EQUIPMENT_IDS, placesFor, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import fc from 'fast-check';
 import { referenceSolver } from './reference.ts';
 import { shippedLibrary } from './shipped.ts';
@@ -153,7 +153,7 @@ test('nobody gets more than there is, and everybody who keeps a form gets what i
         if (!one.changed) expect(one.given).toHaveLength(wantsOf(needs, where, one.form!)!.length);
       }
       used.forEach((n, i) => {
-        expect(n).toBeLessThanOrEqual(placesOf(where.items[i]!.what, where.items[i]!.count));
+        expect(n).toBeLessThanOrEqual(placesFor(where.items[i]!.what, where.items[i]!.count));
       });
     }),
     { numRuns: 200 },

@@ -1,7 +1,7 @@
 import { compileLibrary } from '@inner-rung/core/forms';
 import { rungDemand } from '@inner-rung/core/ladder';
 import { subjectOf } from '@inner-rung/core/limits';
-import { EQUIPMENT_IDS, placesOf, READY_ROOMS, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
+import { EQUIPMENT_IDS, placesFor, READY_ROOMS, ROOM_EXAMPLE, type Room } from '@inner-rung/core/room';
 import {
   createFinder,
   epleyMax,
@@ -163,7 +163,7 @@ describe('promises', () => {
           }
           const row = where.items
             .filter((i) => i.what === thing.from)
-            .reduce((n, i) => Math.max(n, placesOf(i.what, i.count)), 0);
+            .reduce((n, i) => Math.max(n, placesFor(i.what, i.count)), 0);
           expect(row).toBeGreaterThanOrEqual(need.count);
         }
       }),

@@ -10,7 +10,7 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { join } from 'node:path';
-import type { KindId } from '@inner-rung/core/record';
+import type { RecordKindId } from '@inner-rung/core/record';
 import { RECORDS, recordOf } from '@inner-rung/core/records';
 import Database from 'better-sqlite3';
 import { COPY_NAME, copiesIn, type Reason, stampOf, timeOf } from './copy-names.ts';
@@ -257,7 +257,7 @@ export function snapshots(db: Db, dataFolder: string, now: () => number, erasing
      * Takes somebody or something erased out of every copy. A copy that can't be opened can't be shown to hold nothing
      * of them, nor ever be brought back: it goes.
      */
-    erase(kind: KindId, id: string): void {
+    erase(kind: RecordKindId, id: string): void {
       for (const name of names()) {
         const path = join(folder, name);
         try {

@@ -1,7 +1,7 @@
 import { ROW_SIZE } from '../forms/index.ts';
 import { at } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
-import { JOINTS } from '../session/index.ts';
+import { LOADED_JOINTS } from '../session/index.ts';
 import { capacityOf, Store, type Want } from './sharing.ts';
 import { type StationProblem, solveStation } from './station.ts';
 
@@ -209,7 +209,7 @@ export function solveWithPieces(
 }
 
 /** Positions of what counts as loading a joint, with from where on it does. */
-const LOADS = JOINTS.map(([, on, least]) => [at(on), least] as const);
+const LOADS = LOADED_JOINTS.map(([, on, least]) => [at(on), least] as const);
 
 /** Which joints a form loads, a bit each; what isn't known loads. */
 export function loadsOf(hi: Float64Array, form: number): number {

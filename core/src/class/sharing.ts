@@ -2,7 +2,7 @@ import { formatEntry } from '../clock/index.ts';
 import { type LibraryIndex, rowOf } from '../forms/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { CAPABILITY_IDS, type FormRef, type Move } from '../move/index.ts';
-import { type EquipmentId, equipmentOf, fitting, offersOf, placesOf, type Room } from '../room/index.ts';
+import { type EquipmentId, equipmentOf, fitting, offersOf, placesFor, type Room } from '../room/index.ts';
 import { type Block, startOf } from '../session/index.ts';
 
 /** One person at one station with the form they would do. */
@@ -69,7 +69,7 @@ export interface Want {
 export const capacityOf = (room: Room, want: Want): number =>
   want.pools.reduce((sum, pool) => {
     const { what, count } = room.items[pool]!;
-    return sum + placesOf(what, count);
+    return sum + placesFor(what, count);
   }, 0);
 
 /**
@@ -115,7 +115,7 @@ export class Store {
   readonly #inPool: Set<string>[];
 
   constructor(room: Room) {
-    this.#free = room.items.map((item) => placesOf(item.what, item.count));
+    this.#free = room.items.map((item) => placesFor(item.what, item.count));
     this.#inPool = room.items.map(() => new Set());
   }
 
@@ -425,7 +425,7 @@ export function putOut(room: Room, sharing: Sharing, moments: readonly (readonly
   }
   return most.flatMap((places, item) => {
     const { what } = room.items[item]!;
-    return places > 0 ? [{ item, what, count: Math.ceil(places / placesOf(what, 1)) }] : [];
+    return places > 0 ? [{ item, what, count: Math.ceil(places / placesFor(what, 1)) }] : [];
   });
 }
 

@@ -16,7 +16,7 @@ import { sets } from './formats/sets.ts';
 import { staggered } from './formats/staggered.ts';
 import { superset } from './formats/superset.ts';
 import { tabata } from './formats/tabata.ts';
-import { type Piece, rangeOf } from './timeline.ts';
+import { type ClockPiece, rangeOf } from './timeline.ts';
 import type { StationWork, Surroundings } from './work.ts';
 
 export type { Estimate, FormatFault };
@@ -79,7 +79,7 @@ export function compileFormat(
   format: Format,
   stations: readonly StationWork[],
   around: Surroundings,
-): Piece[] {
+): ClockPiece[] {
   return formatEntry(format.kind).compile(format, stations, around);
 }
 
@@ -88,7 +88,7 @@ export function formatRange(
   format: Format,
   stations: readonly StationWork[],
   around: Surroundings,
-  pieces: readonly Piece[] = compileFormat(format, stations, around),
+  pieces: readonly ClockPiece[] = compileFormat(format, stations, around),
 ): { lo: number; hi: number } {
   const least = rangeOf(pieces);
   if (!('mostRounds' in format) || format.mostRounds === undefined || format.mostRounds <= format.rounds)

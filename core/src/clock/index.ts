@@ -14,10 +14,10 @@ export {
 } from './formats.ts';
 export { CHOICES, type ChoiceKey, INPUTS, type InputKey } from './inputs.ts';
 export {
+  type ClockPiece,
   clockText,
   lengthOf,
   lengthWords,
-  type Piece,
   rangeOf,
   SEGMENT_KINDS,
   type Segment,

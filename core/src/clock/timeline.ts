@@ -57,13 +57,13 @@ export interface Segment {
 }
 
 /** A segment before it has its place. */
-export type Piece = Omit<Segment, 'startSeconds' | 'block'>;
+export type ClockPiece = Omit<Segment, 'startSeconds' | 'block'>;
 
 /** Lays pieces end to end. Lengths are whole seconds; nothing of no length is kept. */
 export class Track {
-  readonly pieces: Piece[] = [];
+  readonly pieces: ClockPiece[] = [];
 
-  push(kind: SegmentKind, seconds: number, more: Partial<Piece> = {}): void {
+  push(kind: SegmentKind, seconds: number, more: Partial<ClockPiece> = {}): void {
     const lengthSeconds = Math.round(seconds);
     if (lengthSeconds <= 0) return;
     this.pieces.push({

@@ -2,14 +2,14 @@ import type { Demand, Move, Settings } from '../move/index.ts';
 import {
   armRaised,
   between,
-  type Figure,
+  type DrawnFigure,
   faultsOf,
   type KeyPose,
+  LIMB_SIDES,
   type Limb,
   otherSide,
   type Prop,
   poseBetween,
-  SIDES,
   solve,
   to,
 } from '../pose/index.ts';
@@ -22,7 +22,7 @@ const RANGE = { least: 0.35, most: 1.25 } as const;
 /** Who leans further than this has the hands elsewhere, degrees. */
 const UPRIGHT = 55;
 
-const legal = (figure: Figure, otherwise: Figure): Figure =>
+const legal = (figure: DrawnFigure, otherwise: DrawnFigure): DrawnFigure =>
   faultsOf(figure).length === 0 ? figure : otherwise;
 const withArms = (pose: KeyPose, arms: readonly Limb[]): KeyPose => ({
   ...pose,
@@ -30,11 +30,11 @@ const withArms = (pose: KeyPose, arms: readonly Limb[]): KeyPose => ({
 });
 
 /** Whether hands have something to be on already. */
-const holds = (figure: Figure): boolean =>
+const holds = (figure: DrawnFigure): boolean =>
   figure.props.some((p) => p.is === 'hold' || p.is === 'bar' || p.is === 'wall');
 
 /** The far hand on a rail, a chair back or a wall, where somebody stands and stays where they are. */
-function supported(figure: Figure, say: string): Figure {
+function supported(figure: DrawnFigure, say: string): DrawnFigure {
   const { poses, view } = figure;
   if (holds(figure) || figure.above || figure.travels || poses.some((p) => Math.abs(p.lean) > UPRIGHT))
     return figure;
@@ -45,7 +45,7 @@ function supported(figure: Figure, say: string): Figure {
   // A wall to steady oneself by runs along beside: before somebody, knees would go through it.
   const prop: Prop = atWall ? { is: 'wall', x, behind: true } : { is: 'hold', x: at, height };
   const hand = to([at - (atWall ? 0.12 : 0.02), height + 0.02], atWall ? 120 : 90);
-  const held: Figure = {
+  const held: DrawnFigure = {
     ...figure,
     poses: poses.map((pose) => withArms(pose, [pose.arms[0], hand])),
     props: [...figure.props, prop],
@@ -54,7 +54,7 @@ function supported(figure: Figure, say: string): Figure {
 }
 
 /** More or less of the way from the first pose; what touches goes on touching. */
-function ranged(figure: Figure, k: number): Figure {
+function ranged(figure: DrawnFigure, k: number): DrawnFigure {
   const [first, ...others] = figure.poses;
   if (!first || others.length === 0 || figure.travels || figure.flight) return figure;
   const at = (pose: KeyPose): KeyPose =>
@@ -70,13 +70,13 @@ function ranged(figure: Figure, k: number): Figure {
 }
 
 /** Arms no higher than so many degrees from hanging; what a hand touches stays. */
-function lowered(figure: Figure, most: number): Figure {
+function lowered(figure: DrawnFigure, most: number): DrawnFigure {
   if (holds(figure)) return figure;
   const poses = figure.poses.map((pose) => {
     const s = solve(pose, figure.view);
     return withArms(
       pose,
-      SIDES.map((side) => {
+      LIMB_SIDES.map((side) => {
         const limb = pose.arms[side];
         const over = armRaised(s, side) - most;
         if (!limb.turned || limb.seen || over <= 0) return limb;
@@ -90,7 +90,7 @@ function lowered(figure: Figure, most: number): Figure {
 }
 
 /** Hands flat on something close to fists. */
-function onFists(figure: Figure): Figure {
+function onFists(figure: DrawnFigure): DrawnFigure {
   const poses = figure.poses.map((pose) =>
     withArms(
       pose,
@@ -109,11 +109,11 @@ function onFists(figure: Figure): Figure {
  * other side. What can't be drawn so is drawn as it was.
  */
 export function adapted(
-  figure: Figure,
+  figure: DrawnFigure,
   move: Pick<Move, 'support' | 'trims' | 'alone'>,
   demand: Demand,
   settings: Settings,
-): Figure {
+): DrawnFigure {
   let made = figure;
   const trim = move.trims.find((t) => t.id === settings.trim);
   if (trim) {

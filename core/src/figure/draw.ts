@@ -1,13 +1,13 @@
 import {
   along,
+  type DrawnFigure,
   direction,
-  type Figure,
   LENGTHS,
+  LIMB_SIDES,
   type Point,
   type Prop,
   poseAt,
   RADII,
-  SIDES,
   type Solved,
   type SolvedLimb,
   solve,
@@ -242,7 +242,7 @@ function propInHand(prop: Prop, s: Solved): Shape[] {
     case 'loop':
       return [
         {
-          d: `M${SIDES.map((i) => {
+          d: `M${LIMB_SIDES.map((i) => {
             const leg = s.legs[i];
             return at(
               prop.round === 'ankles' ? along(leg.joint, leg.end, 0.86) : along(leg.root, leg.joint, 0.8),
@@ -254,7 +254,7 @@ function propInHand(prop: Prop, s: Solved): Shape[] {
     case 'rope': {
       // It goes round once for a leap: beneath those in the air, over those who stand.
       const hand = grip(s.arms[0]);
-      const feet = SIDES.flatMap((i) => [s.legs[i].tip, s.legs[i].heel]);
+      const feet = LIMB_SIDES.flatMap((i) => [s.legs[i].tip, s.legs[i].heel]);
       const low = Math.min(...feet.map(([, y]) => y));
       const x = (Math.min(...feet.map((p) => p[0])) + Math.max(...feet.map((p) => p[0]))) / 2;
       const d =
@@ -274,7 +274,7 @@ function propInHand(prop: Prop, s: Solved): Shape[] {
 }
 
 /** Everything of a figure at a moment of its rep (0 to 1), in the order in which it is painted; y goes down. */
-export function shapesOf(figure: Figure, t: number): Shape[] {
+export function shapesOf(figure: DrawnFigure, t: number): Shape[] {
   return shapesOfPose(figure, solve(poseAt(figure, t), figure.view));
 }
 
@@ -283,7 +283,7 @@ const crosses = (s: Solved): boolean =>
   s.arms.some((arm) => Math.abs(arm.end[0] - s.neck[0]) < 0.17 && arm.end[1] > s.hip[1] + 0.1);
 
 /** The same of a solved pose. */
-export function shapesOfPose(figure: Pick<Figure, 'props' | 'view'>, s: Solved): Shape[] {
+export function shapesOfPose(figure: Pick<DrawnFigure, 'props' | 'view'>, s: Solved): Shape[] {
   const far = s.broad ? 'near' : 'far';
   const whole = (d: string[], tone: Tone, edged = false): Shape => ({
     d: d.join(''),
@@ -307,7 +307,7 @@ const MAT_BEYOND = 0.12;
 const PAD = 0.06;
 
 /** Left, top, width, height of what a figure covers at some moments, so that nothing of it is cut off. */
-function extent(figure: Figure, moments: readonly number[]): Frame {
+function extent(figure: DrawnFigure, moments: readonly number[]): Frame {
   let [left, right, top, low] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, 0, 0];
   const cover = ([x, y]: Point, r: number) => {
     left = Math.min(left, x - r);
@@ -350,7 +350,7 @@ function extent(figure: Figure, moments: readonly number[]): Frame {
 }
 
 /** Left, top, width, height of what a figure ever covers, so that nothing of it is cut off. */
-export const frameOf = (figure: Figure, steps = 8): Frame =>
+export const frameOf = (figure: DrawnFigure, steps = 8): Frame =>
   extent(
     figure,
     Array.from({ length: steps + 1 }, (_, k) => k / steps),
@@ -359,12 +359,12 @@ export const frameOf = (figure: Figure, steps = 8): Frame =>
 /** A moment of a rep with what is seen of it, in the units of its drawing. */
 export interface Still {
   readonly t: number;
-  readonly figure: Figure;
+  readonly figure: DrawnFigure;
   readonly frame: Frame;
 }
 
 /** What is covered at one moment: a mat no further than somebody on it. */
-function stillAt(figure: Figure, t: number): Omit<Still, 't'> {
+function stillAt(figure: DrawnFigure, t: number): Omit<Still, 't'> {
   if (figure.above || !figure.props.some((prop) => prop.is === 'mat'))
     return { figure, frame: extent(figure, [t]) };
   const bare = { ...figure, props: figure.props.filter((prop) => prop.is !== 'mat') };
@@ -381,13 +381,13 @@ function stillAt(figure: Figure, t: number): Omit<Still, 't'> {
   return { figure: cut, frame: extent(cut, [t]) };
 }
 
-const strips = new WeakMap<Figure, readonly Still[]>();
+const strips = new WeakMap<DrawnFigure, readonly Still[]>();
 
 /**
  * A figure's stills to be drawn side by side, each no broader than it has to be: one scale, one floor and one top, so
  * that a row of them is as large as it can be.
  */
-export function stripOf(figure: Figure): readonly Still[] {
+export function stripOf(figure: DrawnFigure): readonly Still[] {
   const known = strips.get(figure);
   if (known) return known;
   const each = stillsOf(figure).map((t) => ({ t, ...stillAt(figure, t) }));

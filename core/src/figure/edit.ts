@@ -1,19 +1,19 @@
 import {
   ARM,
+  type DrawnFigure,
   direction,
   distance,
-  type Figure,
   FLESH,
   faultsOf,
   groundsAt,
   type KeyPose,
   LENGTHS,
+  LIMB_SIDES,
   type Limb,
+  type LimbSide,
   MOST_POSES,
   outwards,
   type Point,
-  SIDES,
-  type Side,
   type Solved,
   solve,
   step,
@@ -60,7 +60,7 @@ function bendOfLimb(root: Point, joint: Point, end: Point, side: 1 | -1): 1 | -1
 export function pinned(pose: KeyPose, view: View): KeyPose {
   const s = solve(pose, view);
   const pin = (kind: 'arms' | 'legs') =>
-    SIDES.map((side) => {
+    LIMB_SIDES.map((side) => {
       const limb = pose[kind][side];
       if (limb.at || limb.seen || limb.atEye) return limb;
       const { root, joint, end } = s[kind][side];
@@ -72,9 +72,9 @@ export function pinned(pose: KeyPose, view: View): KeyPose {
 }
 
 /** Where a pose can be taken hold of. */
-export function handlesOf(figure: Figure, index: number): Handle[] {
+export function handlesOf(figure: DrawnFigure, index: number): Handle[] {
   const s = solve(figure.poses[index]!, figure.view);
-  const side = (i: Side): Handle[] => [
+  const side = (i: LimbSide): Handle[] => [
     { id: `${SIDE_NAMES[i]} elbow`, at: s.arms[i].joint },
     { id: `${SIDE_NAMES[i]} knee`, at: s.legs[i].joint },
     { id: `${SIDE_NAMES[i]} hand`, at: s.arms[i].end },
@@ -92,7 +92,7 @@ export function handlesOf(figure: Figure, index: number): Handle[] {
 }
 
 /** A height above something to lie on, where the place is near it; null where nothing is beneath. */
-function onto(figure: Figure, at: Point, flesh: number): number | null {
+function onto(figure: DrawnFigure, at: Point, flesh: number): number | null {
   const fits = groundsAt(figure, at[0]).filter((h) => Math.abs(at[1] - flesh - h) < SNAPS);
   return fits.length > 0 ? Math.max(...fits) + flesh : null;
 }
@@ -105,7 +105,7 @@ function trunkTo(pose: KeyPose, s: Solved, to: Point, flip: boolean): KeyPose {
   return { ...pose, ...trunkBetween(s.hip, target, bows) };
 }
 
-function moved(figure: Figure, pose: KeyPose, id: HandleId, to: Point): KeyPose {
+function moved(figure: DrawnFigure, pose: KeyPose, id: HandleId, to: Point): KeyPose {
   const s = solve(pose, figure.view);
   if (id === 'hips') return { ...pose, hip: [to[0], onto(figure, to, FLESH.hip) ?? to[1]] };
   if (id === 'shoulders') return trunkTo(pose, s, to, false);
@@ -121,7 +121,7 @@ function moved(figure: Figure, pose: KeyPose, id: HandleId, to: Point): KeyPose 
     return { ...pose, nod: Math.max(-MOST_NOD, Math.min(MOST_NOD, wrapped(nod))) };
   }
   const [which, part] = id.split(' ') as [(typeof SIDE_NAMES)[number], LimbHandle];
-  const side = SIDE_NAMES.indexOf(which) as Side;
+  const side = SIDE_NAMES.indexOf(which) as LimbSide;
   const kind = part === 'hand' || part === 'elbow' ? 'arms' : 'legs';
   const solved = s[kind][side];
   const facing = outwards(figure.view, side);
@@ -135,7 +135,7 @@ function moved(figure: Figure, pose: KeyPose, id: HandleId, to: Point): KeyPose 
   };
   const put = (next: Limb): KeyPose => ({
     ...pose,
-    [kind]: SIDES.map((i) => (i === side ? next : pose[kind][i])),
+    [kind]: LIMB_SIDES.map((i) => (i === side ? next : pose[kind][i])),
   });
   if (part === 'elbow' || part === 'knee')
     return put({ ...now, bend: bendOfLimb(solved.root, to, solved.end, facing) });
@@ -160,17 +160,17 @@ function moved(figure: Figure, pose: KeyPose, id: HandleId, to: Point): KeyPose 
 
 /** What dragging came to: the figure as far as it can go, and why it went no further. */
 export interface Dragged {
-  readonly figure: Figure;
+  readonly figure: DrawnFigure;
   readonly says: string | null;
 }
 
 /** A key pose with one handle taken to a place: everything else stays where it touches, and no joint goes past its range. */
-export function dragged(figure: Figure, index: number, id: HandleId, to: Point): Dragged {
+export function dragged(figure: DrawnFigure, index: number, id: HandleId, to: Point): Dragged {
   const pose = pinned(figure.poses[index]!, figure.view);
   const from = handlesOf(figure, index).find((h) => h.id === id)?.at ?? to;
   const shortOf = (one: KeyPose) => {
     const s = solve(one, figure.view);
-    return Math.max(...SIDES.flatMap((side) => [s.arms[side].short, s.legs[side].short]));
+    return Math.max(...LIMB_SIDES.flatMap((side) => [s.arms[side].short, s.legs[side].short]));
   };
   const allowed = Math.max(SLIPS, shortOf(pose));
   const tried = (place: Point) => {
@@ -180,7 +180,7 @@ export function dragged(figure: Figure, index: number, id: HandleId, to: Point):
       faults.push('a hand or a foot would leave its place');
     return { next, faults };
   };
-  const whole = (next: KeyPose): Figure => ({
+  const whole = (next: KeyPose): DrawnFigure => ({
     ...figure,
     poses: figure.poses.map((p, i) => (i === index ? next : p)),
   });
@@ -201,7 +201,7 @@ export function dragged(figure: Figure, index: number, id: HandleId, to: Point):
 }
 
 /** Another key pose after one, the same to begin with; null where there are as many as there may be. */
-export function addedPose(figure: Figure, after: number): Figure | null {
+export function addedPose(figure: DrawnFigure, after: number): DrawnFigure | null {
   if (figure.poses.length >= MOST_POSES) return null;
   return {
     ...figure,

@@ -2,16 +2,16 @@ import { type Demand, type Move, unsafeEnd } from '../move/index.ts';
 import {
   along,
   armRaised,
+  type DrawnFigure,
   direction,
   distance,
-  type Figure,
   hipBend,
   type KeyPose,
   kneeBend,
   LENGTHS,
+  LIMB_SIDES,
   type Point,
   poseAt,
-  SIDES,
   type Solved,
   solve,
   type Touch,
@@ -61,12 +61,12 @@ const SEEN_WELL = 0.6;
 /** Height of the shoulders below which somebody on their side lies, m. */
 const LIES_BELOW = 0.8;
 
-const frames = (figure: Figure): Solved[] =>
+const frames = (figure: DrawnFigure): Solved[] =>
   Array.from({ length: STEPS + 1 }, (_, k) => solve(poseAt(figure, k / STEPS), figure.view));
 
 /** The most of something at either side in any frame, degrees. */
 const mostIn = (all: readonly Solved[]) => (of: (s: Solved, side: 0 | 1) => number) =>
-  Math.round(Math.max(...all.flatMap((s) => SIDES.map((side) => of(s, side)))));
+  Math.round(Math.max(...all.flatMap((s) => LIMB_SIDES.map((side) => of(s, side)))));
 
 /** Whether somebody is drawn lying on their side, their front to the eye. */
 export const liesOnSide = (pose: KeyPose, view: View): boolean =>
@@ -75,7 +75,7 @@ export const liesOnSide = (pose: KeyPose, view: View): boolean =>
   (view === 'front' && Math.abs(pose.lean) > LYING);
 
 /** Where what bears lies, left and right. */
-function baseOf(figure: Figure, s: Solved): readonly [number, number] | null {
+function baseOf(figure: DrawnFigure, s: Solved): readonly [number, number] | null {
   const xs: number[] = [];
   for (const touch of touchesOf(figure, s)) {
     const add = (...points: Point[]) => xs.push(...points.map(([x]) => x));
@@ -90,7 +90,7 @@ function baseOf(figure: Figure, s: Solved): readonly [number, number] | null {
 }
 
 /** Seen from above somebody lies: on their back where they face the eye, else on their side. */
-function seenFromAbove(figure: Figure): FigureFacts {
+function seenFromAbove(figure: DrawnFigure): FigureFacts {
   const most = mostIn(frames(figure));
   return {
     onFloor: true,
@@ -116,7 +116,7 @@ function seenFromAbove(figure: Figure): FigureFacts {
 }
 
 /** Reads the facts off the drawing, frame by frame. */
-export function factsOfFigure(figure: Figure): FigureFacts {
+export function factsOfFigure(figure: DrawnFigure): FigureFacts {
   if (figure.above) return seenFromAbove(figure);
   const all = frames(figure);
   const touches = all.map((s) => touchesOf(figure, s));
@@ -127,7 +127,7 @@ export function factsOfFigure(figure: Figure): FigureFacts {
   const keyTouches = keys.map((s) => touchesOf(figure, s));
   let [armsRaised, knees, hips] = [0, 0, 0];
   for (const s of all)
-    for (const side of SIDES) {
+    for (const side of LIMB_SIDES) {
       armsRaised = Math.max(armsRaised, armRaised(s, side));
       // On the side a hip bends towards the eye, or is lifted outwards: nothing is bent that is seen.
       if (!lies.some((lying) => lying)) hips = Math.max(hips, hipBend(s, side));
@@ -136,7 +136,7 @@ export function factsOfFigure(figure: Figure): FigureFacts {
   // The knee that carries: the one under the centre of mass, where only feet bear.
   keys.forEach((s, i) => {
     if (keyTouches[i]!.length === 0 || keyTouches[i]!.some((t) => t.part !== 'foot')) return;
-    const feet = SIDES.filter((side) => keyTouches[i]!.some((t) => t.side === side));
+    const feet = LIMB_SIDES.filter((side) => keyTouches[i]!.some((t) => t.side === side));
     const [under] = feet.sort(
       (a, b) => Math.abs(s.legs[a].end[0] - s.centre[0]) - Math.abs(s.legs[b].end[0] - s.centre[0]),
     );
@@ -147,7 +147,7 @@ export function factsOfFigure(figure: Figure): FigureFacts {
   const bearing = keyTouches.map((list, i) =>
     figure.view === 'front' || lies[i] || gripped
       ? []
-      : SIDES.filter(
+      : LIMB_SIDES.filter(
           (side) =>
             list.some((t) => t.part === 'hand' && t.side === side) &&
             !list.some((t) => t.part === 'elbow' && t.side === side) &&
@@ -238,7 +238,7 @@ const OFF_BASE = 6;
 export function figureFindings(
   move: Pick<Move, 'needs' | 'posture'>,
   demand: Demand,
-  figure: Figure,
+  figure: DrawnFigure,
 ): FigureFinding[] {
   const facts = factsOfFigure(figure);
   const found: FigureFinding[] = [];

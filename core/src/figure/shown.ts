@@ -2,10 +2,10 @@ import type { Library } from '../ladder/index.ts';
 import type { Move, Settings } from '../move/index.ts';
 import {
   armRaised,
-  type Figure,
+  type DrawnFigure,
   kneeBend,
+  LIMB_SIDES,
   poseAt,
-  SIDES,
   type Solved,
   solve,
   touchesOf,
@@ -17,7 +17,7 @@ import { stillsOf } from './stills.ts';
 
 /** A form's figure, and whose it is where it isn't its own. */
 export interface Shown {
-  readonly figure: Figure;
+  readonly figure: DrawnFigure;
   /** The move it was drawn for, where this one has no drawing of its own. */
   readonly like: Move | null;
   /** Seconds of one rep; null for something held. */
@@ -46,7 +46,7 @@ export function drawnOf(
   form: {
     readonly move: string;
     readonly settings?: { readonly surfaceCm?: number | undefined } | undefined;
-    readonly drawing?: Figure | undefined;
+    readonly drawing?: DrawnFigure | undefined;
   },
   pace: number | null,
 ): Shown | null {
@@ -64,7 +64,7 @@ export function drawnOf(
 }
 
 /** Whether sides go in turn and one rep of the drawing is one side's. */
-const alternates = (move: Move, figure: Figure): boolean =>
+const alternates = (move: Move, figure: DrawnFigure): boolean =>
   move.sides === 'alternating' && figure.poses.length === 2 && !figure.flight;
 
 /** How unlike two moves are to look at: posture first, then pattern, sides and what is used. Estimate. */
@@ -143,7 +143,7 @@ const trunkLean = (s: Solved): number =>
 /** Sitting is on something at least so high, m; lower is on the floor. */
 const SEAT = 0.2;
 /** What a pose rests on in words, where it isn't the feet alone. */
-function restsOn(figure: Figure, s: Solved): string | null {
+function restsOn(figure: DrawnFigure, s: Solved): string | null {
   const touches = touchesOf(figure, s);
   const has = (part: (typeof touches)[number]['part']) => touches.some((t) => t.part === part);
   if (has('back') || has('chest')) return null;
@@ -159,14 +159,14 @@ function restsOn(figure: Figure, s: Solved): string | null {
 const BENT = 35;
 
 /** One pose in words, for whoever can't see it. */
-function poseWords(figure: Figure, t: number): string {
+function poseWords(figure: DrawnFigure, t: number): string {
   const pose = poseAt(figure, t);
   const s = solve(pose, figure.view);
   const lean = trunkLean(s);
-  const knees = SIDES.map((i) => {
+  const knees = LIMB_SIDES.map((i) => {
     return Math.round(kneeBend(s, i) / 10) * 10;
   });
-  const arms = Math.max(...SIDES.map((i) => armRaised(s, i)));
+  const arms = Math.max(...LIMB_SIDES.map((i) => armRaised(s, i)));
   const onSide = figure.above ? figure.view === 'side' : liesOnSide(pose, figure.view);
   const trunk = onSide
     ? 'on the side'
@@ -199,7 +199,7 @@ function poseWords(figure: Figure, t: number): string {
 }
 
 /** A rep in words made from its poses: where it begins and where it goes. */
-export function figureWords(figure: Figure): string {
+export function figureWords(figure: DrawnFigure): string {
   const said = stillsOf(figure).map((t) => poseWords(figure, t));
   const [from, ...on] = said.filter((words, i) => words !== said[i - 1]);
   if (figure.poses.length === 1) return `Held: ${from}.`;

@@ -1,4 +1,4 @@
-import type { Figure } from '../pose/index.ts';
+import type { DrawnFigure } from '../pose/index.ts';
 import { solve } from '../pose/index.ts';
 
 /** Flights lower than this show less than where they land, m. */
@@ -10,7 +10,7 @@ const NEEDS_MIDDLE = 3;
 const SEEN_LEAP = 0.2;
 
 /** Moments of a rep to be drawn still: the first, the one furthest from it, and one between where the way is long. */
-export const stillsOf = (figure: Figure): readonly number[] => {
+export const stillsOf = (figure: DrawnFigure): readonly number[] => {
   const n = figure.poses.length - 1;
   if (figure.travels && figure.flight?.from !== 'each' && n + 1 >= NEEDS_MIDDLE) {
     // Half way, the pose that is lowest of those between: what the move goes through.
@@ -23,7 +23,7 @@ export const stillsOf = (figure: Figure): readonly number[] => {
   }
   return twoStills(figure);
 };
-const twoStills = (figure: Figure): readonly number[] =>
+const twoStills = (figure: DrawnFigure): readonly number[] =>
   figure.poses.length === 1
     ? [0]
     : figure.back

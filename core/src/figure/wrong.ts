@@ -1,19 +1,19 @@
 import {
   apart,
   both,
+  type DrawnFigure,
   distance,
-  type Figure,
   faultsOf,
   flat,
   type KeyPose,
   kneeling,
   LEG,
   LENGTHS,
+  LIMB_SIDES,
   type Limb,
   moved,
   onBall,
   type Point,
-  SIDES,
   type Solved,
   solve,
   standing,
@@ -24,8 +24,8 @@ import {
 
 /** A fault as it looks: the pose as it should be and the one it becomes, drawn to one scale. */
 export interface Wrong {
-  readonly right: Figure;
-  readonly wrong: Figure;
+  readonly right: DrawnFigure;
+  readonly wrong: DrawnFigure;
 }
 
 /** Degrees and metres of a fault that is easily seen and still possible. Estimates. */
@@ -60,7 +60,7 @@ function buckled(pose: KeyPose, s: Solved, up: number, along = 0): KeyPose | nul
   const trunk = trunkBetween(hip, s.neck, bend);
   // The head goes on looking where it looked.
   const nod = pose.lean + pose.curl + pose.nod - trunk.lean - trunk.curl;
-  const legs = SIDES.map((side) => {
+  const legs = LIMB_SIDES.map((side) => {
     const leg = pose.legs[side];
     if (!leg.turned || leg.atEye || s.legs[side].joint[1] > 0.12) return leg;
     return {
@@ -153,7 +153,7 @@ function kneesFromFront(s: Solved, bothKnees: boolean): Wrong {
   const half = distance(root.root, root.end) / 2;
   const out = Math.sqrt(Math.max(0.001, ((LENGTHS.thigh + LENGTHS.shank) / 2) ** 2 - half * half));
   const inwards = (leg: Limb): Limb => ({ ...leg, bend: -1, ahead: 1 - Math.min(1, INWARDS / out) });
-  const front = (pose: KeyPose): Figure => ({ view: 'front', poses: [pose], props: [], back: true });
+  const front = (pose: KeyPose): DrawnFigure => ({ view: 'front', poses: [pose], props: [], back: true });
   return {
     right: front(right),
     wrong: front({
@@ -164,7 +164,7 @@ function kneesFromFront(s: Solved, bothKnees: boolean): Wrong {
 }
 
 /** The key pose in which a fault is best seen: the lowest hips on the feet, or the flattest trunk. */
-function worst(figure: Figure, all: readonly Solved[], flattest: boolean): number {
+function worst(figure: DrawnFigure, all: readonly Solved[], flattest: boolean): number {
   let best = 0;
   all.forEach((s, i) => {
     const of = (one: Solved) => (flattest ? Math.abs(one.neck[0] - one.hip[0]) : -one.hip[1]);
@@ -177,11 +177,11 @@ function worst(figure: Figure, all: readonly Solved[], flattest: boolean): numbe
  * A fault drawn from the words it is seen in, beside the pose as it should be; null where a still drawing can't show it
  * (a held breath, hurry, one side against the other) or where the pose it would become can't be.
  */
-export function wrongOf(figure: Figure, see: string): Wrong | null {
+export function wrongOf(figure: DrawnFigure, see: string): Wrong | null {
   if (figure.above || SIDEWAYS.test(see)) return null;
   const all = figure.poses.map((pose) => solve(pose, figure.view));
   const { flight: _, ...rest } = figure;
-  const still = (pose: KeyPose): Figure => ({ ...rest, poses: [pose] });
+  const still = (pose: KeyPose): DrawnFigure => ({ ...rest, poses: [pose] });
   if (KNEE_IN.test(see)) {
     const s = all[worst(figure, all, false)]!;
     const stands = figure.poses.some((pose) => pose.legs.some((leg) => leg.at && leg.at[1] < 0.1));

@@ -1,11 +1,11 @@
 import {
   along,
-  type Figure,
+  type DrawnFigure,
   FLESH,
   groundsAt,
   LENGTHS,
+  LIMB_SIDES,
   type Point,
-  SIDES,
   type Solved,
   type Touch,
   touchesOf,
@@ -38,7 +38,7 @@ const THIGH_BEARS = 0.35;
 const HEAD_LIES = 0.14;
 
 /** Every place where a pose bears on something; a foot by its heel and its ball. */
-export function contactsOf(figure: Figure, s: Solved): Contact[] {
+export function contactsOf(figure: DrawnFigure, s: Solved): Contact[] {
   const found: Contact[] = [];
   const stands = ([x, y]: Point) => groundsAt(figure, x).some((h) => Math.abs(y - h) < NEAR);
   const walls = figure.props.flatMap((p) => (p.is === 'wall' && !p.behind ? [p.x] : []));
@@ -76,7 +76,7 @@ export function contactsOf(figure: Figure, s: Solved): Contact[] {
       if (low - FLESH.hip - height > HIP_RESTS) continue;
       // A seat bears as broad as one sits.
       for (const beside of [-SITS_BROAD, SITS_BROAD]) put([s.hip[0] + beside, s.hip[1]]);
-      for (const k of SIDES) {
+      for (const k of LIMB_SIDES) {
         const thigh = along(s.legs[k].root, s.legs[k].joint, THIGH_BEARS);
         if (Math.abs(thigh[1] - s.hip[1]) < NEAR * 1.5)
           found.push({ part, side: k, at: thigh, kind: 'ground' });

@@ -1,11 +1,11 @@
 import { DRAWN_KEYS, type DrawnKey, type Move, type WrittenFigure } from '../move/index.ts';
 import {
+  type DrawnFigure,
   distance,
-  type Figure,
   FLESH,
   groundsAt,
+  LIMB_SIDES,
   poseAt,
-  SIDES,
   type Solved,
   solve,
   touchesOf,
@@ -34,13 +34,13 @@ const OVER_FACE = 0.1;
 const LIES_FLAT = 25;
 
 /** Poses of a drawing: its key poses, or every moment of its rep. */
-const solvedOf = (figure: Figure, steps: number | null): Solved[] =>
+const solvedOf = (figure: DrawnFigure, steps: number | null): Solved[] =>
   steps === null
     ? figure.poses.map((pose) => solve(pose, figure.view))
     : Array.from({ length: steps + 1 }, (_, i) => solve(poseAt(figure, i / steps), figure.view));
 
 /** Key poses that somebody could stop in, with what bears in them. */
-function stillsOf(figure: Figure, kg: number): Frame[] {
+function stillsOf(figure: DrawnFigure, kg: number): Frame[] {
   const held = kg > 0 ? heldAs(figure, kg) : NOTHING_HELD;
   return figure.poses.flatMap((pose) => {
     const rep = repOf({ ...figure, poses: [pose], back: false }, { steps: 1, held });
@@ -49,7 +49,7 @@ function stillsOf(figure: Figure, kg: number): Frame[] {
 }
 
 /** The level of load on the low back: what its muscles and all above it press together. */
-function lowBackLevel(move: Pick<Move, 'needs' | 'pace'>, figure: Figure): number {
+function lowBackLevel(move: Pick<Move, 'needs' | 'pace'>, figure: DrawnFigure): number {
   const load = handLoad(move);
   const still = stillsOf(figure, load?.middling ?? 0);
   // Only what the back's own muscles make: bracing is the belly's row.
@@ -60,7 +60,7 @@ function lowBackLevel(move: Pick<Move, 'needs' | 'pace'>, figure: Figure): numbe
 }
 
 /** Hands that bear by a flat hand or a fist, not by a grip. */
-const handsOn = (figure: Figure, s: Solved): number =>
+const handsOn = (figure: DrawnFigure, s: Solved): number =>
   new Set(
     contactsOf(figure, s)
       .filter(({ part, kind }) => part === 'hand' && kind !== 'grip')
@@ -68,20 +68,20 @@ const handsOn = (figure: Figure, s: Solved): number =>
   ).size;
 
 /** Both hands bear, and in another moment one alone does, with somebody leaning on it. */
-function leaves(figure: Figure, moments: readonly Solved[]): boolean {
+function leaves(figure: DrawnFigure, moments: readonly Solved[]): boolean {
   const bear = moments.map((s) => handsOn(figure, s));
   return bear.includes(2) && bear.includes(1);
 }
 
 /** What the hands hold is all that bears. */
-const hangs = (figure: Figure, stills: readonly Solved[]): boolean =>
+const hangs = (figure: DrawnFigure, stills: readonly Solved[]): boolean =>
   stills.some((s) => {
     const all = contactsOf(figure, s);
     return all.length > 0 && all.every(({ kind }) => kind === 'grip');
   });
 
 /** The ball of a foot stands on something raised, and its heel over nothing. */
-const onEdge = (figure: Figure, stills: readonly Solved[]): boolean =>
+const onEdge = (figure: DrawnFigure, stills: readonly Solved[]): boolean =>
   stills.some((solved) =>
     touchesOf(figure, solved).some(({ part, side }) => {
       if (part !== 'foot') return false;
@@ -97,7 +97,7 @@ const overFace = (moments: readonly Solved[]): boolean =>
     const rise = Math.abs(Math.asin((s.neck[1] - s.hip[1]) / (distance(s.neck, s.hip) || 1)) * 57.3);
     if (rise > LIES_FLAT || s.hip[1] > 0.6) return false;
     const [from, to] = [Math.min(s.headBase[0], s.crown[0]), Math.max(s.headBase[0], s.crown[0])];
-    return SIDES.some((side) => {
+    return LIMB_SIDES.some((side) => {
       const [x, y] = s.arms[side].end;
       return x > from - OVER_FACE && x < to + OVER_FACE && y > s.crown[1] + FLESH.shoulder;
     });
@@ -113,7 +113,7 @@ const opensChest = (move: Pick<Move, 'muscles' | 'pattern' | 'unit'>): boolean =
  */
 export function drawnRows(
   move: Pick<Move, 'needs' | 'pace' | 'muscles' | 'pattern' | 'unit' | 'posture'>,
-  figure: Figure | null,
+  figure: DrawnFigure | null,
 ): Record<DrawnKey, WrittenFigure> {
   const chest = opensChest(move) ? 2 : 0;
   const unknown = Object.fromEntries(DRAWN_KEYS.map((key) => [key, null])) as Record<DrawnKey, WrittenFigure>;

@@ -1,7 +1,7 @@
 import { type Demand, type DemandKey, type Move, unsafeEnd } from '../move/index.ts';
-import type { Figure } from '../pose/index.ts';
+import type { DrawnFigure } from '../pose/index.ts';
 import { USUAL_BODY } from './body.ts';
-import { JOINT_ROWS, type Joint } from './joints.ts';
+import { JOINT_ROWS, type MomentJoint } from './joints.ts';
 import { couldStop, type Frame, heldAs, momentAt, onHands, repOf } from './rep.ts';
 import { type Held, NOTHING_HELD } from './statics.ts';
 
@@ -38,7 +38,7 @@ export function handLoad({
  * the shoulder. Estimates, on the low side: an author may well say more.
  */
 const LEAST: Readonly<
-  Partial<Record<DemandKey, { joint: Joint; cuts: readonly (readonly [number, number])[] }>>
+  Partial<Record<DemandKey, { joint: MomentJoint; cuts: readonly (readonly [number, number])[] }>>
 > = {
   'knee.load': {
     joint: 'knee',
@@ -63,7 +63,7 @@ const HANDS_APART = 10;
 export function loadFindings(
   move: Pick<Move, 'needs' | 'surface'>,
   demand: Demand,
-  figure: Figure,
+  figure: DrawnFigure,
 ): LoadFinding[] {
   if (figure.above) return [];
   const load = handLoad(move);
@@ -121,7 +121,7 @@ const PROPPED = 40;
 const GRIP_LEAST = 10;
 
 /** A rep's key poses that somebody could stop in. */
-function keysOf(figure: Figure, held: Held): Frame[] {
+function keysOf(figure: DrawnFigure, held: Held): Frame[] {
   return figure.poses.flatMap((pose) => {
     const made = repOf({ ...figure, poses: [pose], back: false }, { steps: 1, held });
     return typeof made === 'string' ? [] : made.frames.slice(0, 1).filter(couldStop);

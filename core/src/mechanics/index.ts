@@ -5,10 +5,10 @@ export {
   ABOVE_LOW_BACK,
   BELOW_LOW_BACK,
   JOINT_ROWS,
-  JOINTS,
-  type Joint,
   jointAt,
   lowBackAt,
+  MOMENT_JOINTS,
+  type MomentJoint,
   turnAbout,
 } from './joints.ts';
 export { lowBackOf, momentsOf } from './moments.ts';
@@ -31,7 +31,7 @@ export {
 } from './rep.ts';
 export { saidFindings } from './said.ts';
 export {
+  placedOf,
   problemAt,
   solved,
-  standingOf,
 } from './statics.ts';

@@ -15,8 +15,8 @@ export type Part =
   | 'load';
 
 /** Joints that are reckoned with by side. */
-export const JOINTS = ['ankle', 'knee', 'hip', 'shoulder', 'elbow', 'wrist'] as const;
-export type Joint = (typeof JOINTS)[number];
+export const MOMENT_JOINTS = ['ankle', 'knee', 'hip', 'shoulder', 'elbow', 'wrist'] as const;
+export type MomentJoint = (typeof MOMENT_JOINTS)[number];
 
 interface JointRow {
   /** What hangs on the joint from outside: segments, and where those bear. */
@@ -32,7 +32,7 @@ interface JointRow {
 }
 
 /** Each joint of a limb. */
-export const JOINT_ROWS: Readonly<Record<Joint, JointRow>> = {
+export const JOINT_ROWS: Readonly<Record<MomentJoint, JointRow>> = {
   ankle: { parts: ['foot'], bears: ['foot'], sign: 1, most: 1.7 },
   knee: { parts: ['foot', 'shank'], bears: ['foot'], sign: -1, most: 2.4 },
   hip: { parts: ['foot', 'shank', 'thigh'], bears: ['foot', 'knee'], sign: 1, most: 2.3 },
@@ -48,7 +48,7 @@ export const JOINT_ROWS: Readonly<Record<Joint, JointRow>> = {
 /** What a usual adult's back can make at its lowest joint, N·m for a kilogram of body; the belly about two thirds. */
 export const BACK_MOST = 3;
 
-export function jointAt(s: Solved, joint: Joint, side: 0 | 1): Point {
+export function jointAt(s: Solved, joint: MomentJoint, side: 0 | 1): Point {
   const [arm, leg] = [s.arms[side], s.legs[side]];
   if (joint === 'ankle') return leg.end;
   if (joint === 'knee') return leg.joint;

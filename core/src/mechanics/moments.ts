@@ -4,9 +4,9 @@ import {
   ABOVE_LOW_BACK,
   BELOW_LOW_BACK,
   JOINT_ROWS,
-  type Joint,
   jointAt,
   lowBackAt,
+  type MomentJoint,
   turnAbout,
 } from './joints.ts';
 import type { Mass, Reaction, Standing } from './statics.ts';
@@ -15,7 +15,7 @@ import type { Mass, Reaction, Standing } from './statics.ts';
  * What muscles have to make about a joint, N·m: above 0 by those that straighten (knee, hip), push down (ankle), lift
  * the arm forwards (shoulder) or bend (elbow, wrist), seen from the side. Seen from the front it has no such sign.
  */
-export type Moments = Readonly<Record<Joint, readonly [number, number]>>;
+export type Moments = Readonly<Record<MomentJoint, readonly [number, number]>>;
 
 function turning(about: Point, masses: readonly Mass[], reactions: readonly Reaction[]): number {
   return (
@@ -27,7 +27,7 @@ function turning(about: Point, masses: readonly Mass[], reactions: readonly Reac
 /** Net joint moments by side from what lies beyond each joint: segment weights, loads and what bears there. */
 export function momentsOf(s: Solved, standing: Standing, body: Body): Moments {
   const k = scaleOf(body);
-  const of = (joint: Joint, side: 0 | 1): number => {
+  const of = (joint: MomentJoint, side: 0 | 1): number => {
     const [x, y] = jointAt(s, joint, side);
     const { parts, bears, sign } = JOINT_ROWS[joint];
     return (
@@ -39,7 +39,7 @@ export function momentsOf(s: Solved, standing: Standing, body: Body): Moments {
       )
     );
   };
-  const pair = (joint: Joint) => [of(joint, 0), of(joint, 1)] as const;
+  const pair = (joint: MomentJoint) => [of(joint, 0), of(joint, 1)] as const;
   return {
     ankle: pair('ankle'),
     knee: pair('knee'),

@@ -1,6 +1,6 @@
 import { type FigureFinding, figureFindings } from '../figure/index.ts';
 import { DEMANDS, type Demand, type Move } from '../move/index.ts';
-import type { Figure } from '../pose/index.ts';
+import type { DrawnFigure } from '../pose/index.ts';
 import { LET_STAND, loadFindings } from './findings.ts';
 import { saidFindings } from './said.ts';
 
@@ -8,7 +8,7 @@ import { saidFindings } from './said.ts';
 export function findingsOf(
   move: Pick<Move, 'id' | 'name' | 'standard' | 'needs' | 'posture' | 'surface'>,
   demand: Demand,
-  figure: Figure | null,
+  figure: DrawnFigure | null,
 ): FigureFinding[] {
   const named = ({ key, says }: { key: keyof typeof DEMANDS; says: string }): FigureFinding => ({
     what: DEMANDS[key].says,

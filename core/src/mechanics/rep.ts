@@ -1,19 +1,19 @@
 import {
   armRaised,
+  type DrawnFigure,
   distance,
-  type Figure,
   hipBend,
   kneeBend,
+  LIMB_SIDES,
   type Point,
   poseAt,
-  SIDES,
   type Solved,
   solve,
 } from '../pose/index.ts';
 import { type Body, GRAVITY, scaleOf, USUAL_BODY } from './body.ts';
-import { JOINT_ROWS, JOINTS, type Joint } from './joints.ts';
+import { JOINT_ROWS, MOMENT_JOINTS, type MomentJoint } from './joints.ts';
 import { type LowBack, lowBackOf, type Moments, momentsOf } from './moments.ts';
-import { type Held, NOTHING_HELD, type Pull, type Standing, standingOf } from './statics.ts';
+import { type Held, NOTHING_HELD, type Pull, placedOf, type Standing } from './statics.ts';
 
 /** One moment of a rep. Angles in degrees, by side. */
 export interface Frame {
@@ -51,10 +51,10 @@ const STEPS = 24;
 const BAND_N = 50;
 
 /** What a band in the hands pulls with, towards where it is tied. */
-function pullsOf(figure: Figure, s: Solved): Pull[] {
+function pullsOf(figure: DrawnFigure, s: Solved): Pull[] {
   return figure.props.flatMap((prop) => {
     if (prop.is !== 'band') return [];
-    return SIDES.filter((side) => prop.in === 'both' || side === 0).map((side): Pull => {
+    return LIMB_SIDES.filter((side) => prop.in === 'both' || side === 0).map((side): Pull => {
       const at = s.arms[side].end;
       const far = distance(at, prop.from) || 1;
       const force: Point = [((prop.from[0] - at[0]) / far) * BAND_N, ((prop.from[1] - at[1]) / far) * BAND_N];
@@ -64,7 +64,7 @@ function pullsOf(figure: Figure, s: Solved): Pull[] {
 }
 
 /** How a weight of so many kilograms is held in a drawing: one in both hands is shared, one each is each hand's. */
-export function heldAs(figure: Figure, kg: number): Held {
+export function heldAs(figure: DrawnFigure, kg: number): Held {
   const thing = figure.props.find((prop) => 'in' in prop && prop.is !== 'towel' && prop.is !== 'band');
   if (!thing || !('in' in thing)) return NOTHING_HELD;
   if (thing.in === 'near') return [kg, 0];
@@ -76,7 +76,7 @@ export function heldAs(figure: Figure, kg: number): Held {
  * from above can't be reckoned with.
  */
 export function repOf(
-  figure: Figure,
+  figure: DrawnFigure,
   of: { readonly body?: Body; readonly held?: Held; readonly steps?: number } = {},
 ): Rep | Unreckoned {
   if (figure.above) return 'seen from above';
@@ -84,7 +84,7 @@ export function repOf(
   const frames = Array.from({ length: steps + 1 }, (_, i): Frame => {
     const t = i / steps;
     const solved = solve(poseAt(figure, t), figure.view);
-    const standing = standingOf(figure, solved, body, held, pullsOf(figure, solved));
+    const standing = placedOf(figure, solved, body, held, pullsOf(figure, solved));
     const pair = (one: (s: Solved, side: 0 | 1) => number) => [one(solved, 0), one(solved, 1)] as const;
     return {
       t,
@@ -122,10 +122,10 @@ export const couldStop = ({ standing }: Frame): boolean =>
   standing.reactions.length > 0 && standing.unborne < CARRIED && standing.tips < CARRIED;
 
 /** A joint's moment, N·m for a kilogram of body, at the side that has more of it. */
-export const momentAt = ({ moments }: Frame, joint: Joint, body: Body): number =>
+export const momentAt = ({ moments }: Frame, joint: MomentJoint, body: Body): number =>
   Math.max(...moments[joint].map(Math.abs)) / body.massKg;
 /** The same as a share of what a usual adult's muscles can make. */
-export const shareAt = (frame: Frame, joint: Joint, body: Body): number =>
+export const shareAt = (frame: Frame, joint: MomentJoint, body: Body): number =>
   momentAt(frame, joint, body) / JOINT_ROWS[joint].most;
 
 /** The frame in which some joint comes nearest to what it can, of those somebody could stop in; 0 where there is none. */
@@ -133,7 +133,9 @@ export function hardestFrame({ frames, body }: Rep): number {
   let most = 0;
   let at = 0;
   frames.forEach((frame, i) => {
-    const share = couldStop(frame) ? Math.max(...JOINTS.map((joint) => shareAt(frame, joint, body))) : 0;
+    const share = couldStop(frame)
+      ? Math.max(...MOMENT_JOINTS.map((joint) => shareAt(frame, joint, body)))
+      : 0;
     // Alike but for rounding the first stands.
     if (share > most + 1e-9) {
       most = share;

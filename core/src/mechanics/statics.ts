@@ -1,4 +1,4 @@
-import { along, type Figure, MASSES, type Point, type Solved } from '../pose/index.ts';
+import { along, type DrawnFigure, MASSES, type Point, type Solved } from '../pose/index.ts';
 import { type Body, GRAVITY, scaleOf } from './body.ts';
 import { type Contact, contactsOf } from './contacts.ts';
 import {
@@ -6,9 +6,9 @@ import {
   BACK_MOST,
   BELOW_LOW_BACK,
   JOINT_ROWS,
-  JOINTS,
   jointAt,
   lowBackAt,
+  MOMENT_JOINTS,
   type Part,
   turnAbout,
 } from './joints.ts';
@@ -124,7 +124,7 @@ function effortRows(
     return { row, right: -own * share };
   };
   const rows: { row: number[]; right: number }[] = [];
-  for (const joint of JOINTS) {
+  for (const joint of MOMENT_JOINTS) {
     const { parts, bears, most } = JOINT_ROWS[joint];
     for (const side of twins ? ([0] as const) : ([0, 1] as const))
       rows.push(
@@ -174,7 +174,7 @@ interface Ground {
   readonly drawn: { readonly x: number; readonly y: number; readonly turn: number };
 }
 
-function groundOf(figure: Figure, s: Solved, body: Body, held: Held, pulled: readonly Pull[]): Ground {
+function groundOf(figure: DrawnFigure, s: Solved, body: Body, held: Held, pulled: readonly Pull[]): Ground {
   const masses = massesOf(s, body, held);
   const whole = masses.reduce((sum, { kg }) => sum + kg, 0);
   const centre: Point = [
@@ -269,8 +269,8 @@ function problemOf(s: Solved, body: Body, ground: Ground): Problem {
   };
 }
 
-/** The problem that {@link standingOf} solves, for a second solver to be held against it. */
-export const problemAt = (figure: Figure, s: Solved, body: Body, held: Held = NOTHING_HELD): Problem =>
+/** The problem that {@link placedOf} solves, for a second solver to be held against it. */
+export const problemAt = (figure: DrawnFigure, s: Solved, body: Body, held: Held = NOTHING_HELD): Problem =>
   problemOf(s, body, groundOf(figure, s, body, held, []));
 
 /** Sizes of the forces sought, as shares of the body's weight. */
@@ -286,8 +286,8 @@ export function solved({ ways, firm, soft }: Problem): number[] {
  * Which forces bear a pose, by planar equilibrium, nothing pulling where nothing is gripped. Where a pose can't bear
  * itself, because something moves it on or the drawing is wrong, what is left over is said.
  */
-export function standingOf(
-  figure: Figure,
+export function placedOf(
+  figure: DrawnFigure,
   s: Solved,
   body: Body,
   held: Held = NOTHING_HELD,

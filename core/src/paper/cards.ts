@@ -1,5 +1,5 @@
 import { stripOf } from '../figure/index.ts';
-import type { Figure } from '../pose/index.ts';
+import type { DrawnFigure } from '../pose/index.ts';
 import { lineHeight, type Measure, type Page, Sheet, SIZES, type SizeId } from './page.ts';
 
 /** One line of a card: a form, how much, what to say, where to go from it. */
@@ -13,7 +13,7 @@ export interface CardLine {
   readonly easier: string | null;
   readonly harder: string | null;
   /** Its own drawing; null where it has none. */
-  readonly figure: Figure | null;
+  readonly figure: DrawnFigure | null;
 }
 
 /** For how many weeks something is to be done, and how often in each. */
@@ -42,7 +42,11 @@ export interface StationCard {
   readonly number: string;
   readonly session: string;
   readonly clock: string;
-  readonly forms: readonly { readonly name: string; readonly dose: string; readonly figure: Figure | null }[];
+  readonly forms: readonly {
+    readonly name: string;
+    readonly dose: string;
+    readonly figure: DrawnFigure | null;
+  }[];
 }
 
 /** The least text on a card, points, and the effort words beneath it. */
@@ -52,7 +56,14 @@ const EFFORT_WORDS = '2 easy · 4 light · 6 could chat · 8 short words · 10 a
 const NOTES = 8;
 
 /** A figure's stills side by side in a frame of so many millimetres, as large as they go. */
-function stills(sheet: Sheet, figure: Figure, x: number, y: number, width: number, height: number): void {
+function stills(
+  sheet: Sheet,
+  figure: DrawnFigure,
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+): void {
   const strip = stripOf(figure);
   const gaps = ARROW_GAP * (strip.length - 1);
   const across = strip.reduce((sum, { frame }) => sum + frame[2], 0);
@@ -385,7 +396,7 @@ function fitting(name: string, width: number, height: number, measure: Measure):
 export interface PosterRung {
   readonly name: string;
   readonly step: string;
-  readonly figure: Figure | null;
+  readonly figure: DrawnFigure | null;
 }
 
 /** A ladder on one page, the top rung at the top. */

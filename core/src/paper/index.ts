@@ -24,7 +24,7 @@ export {
   wrapText,
 } from './page.ts';
 export { runSheetOf } from './run-rows.ts';
-export { fitWords, formsAt, inReach, setupSheetOf, whoWords } from './setup-sheet.ts';
+export { fitWords, formsForEach, inReach, setupSheetOf, whoWords } from './setup-sheet.ts';
 export {
   type ClassSheet,
   COACH_ONLY,

@@ -7,7 +7,7 @@ import { formName } from '../words/index.ts';
 import type { SetupSheet } from './sheets.ts';
 
 /** People who do the same with the same at a station, in one row. */
-export function formsAt(
+export function formsForEach(
   library: Library,
   room: Room,
   shared: readonly Shared[],
@@ -98,7 +98,7 @@ export function setupSheetOf(
     stations: plan.blocks[block]!.stations.map((station, s) => ({
       number: String(s + 1),
       name: library.move(station.move)?.name ?? station.move,
-      rows: formsAt(library, room, out.sharing.shared, s, takers).map((row) => [
+      rows: formsForEach(library, room, out.sharing.shared, s, takers).map((row) => [
         { text: row.form, bold: true },
         { text: `${row.things ? `, ${row.things}` : ''}: ${row.who}` },
         ...(row.changed ? [{ text: '(not enough for all: changed)', bold: true }] : []),

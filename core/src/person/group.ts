@@ -7,9 +7,9 @@ import { CONDITIONS } from './conditions.ts';
 import type { Limit } from './limits.ts';
 import {
   heldConditionSchema,
-  KINDS,
   outlookOf,
   PERSON_EXAMPLE,
+  PERSON_KINDS,
   type Person,
   personSchema,
 } from './person.ts';
@@ -43,7 +43,7 @@ const partSchema = lazily(() =>
     /** Their ages as they were said: "over 70", "9 to 11". */
     aged: z.string().trim().min(1).max(20).optional(),
     /** What kind of people they are, where that was said or follows from their ages. */
-    kind: z.enum(KINDS).optional(),
+    kind: z.enum(PERSON_KINDS).optional(),
     sex: z.enum(['female', 'male']).optional(),
     name: z.string().trim().min(1).max(80).optional(),
     /** What was said of them and isn't understood: they are planned for at the careful end until it is. */

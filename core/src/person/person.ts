@@ -33,7 +33,7 @@ const placementSchema = lazily(() =>
 );
 export type Placement = z.infer<typeof placementSchema>;
 
-export const KINDS = ['beginner', 'general', 'older adult', 'child or teenager', 'clinical'] as const;
+export const PERSON_KINDS = ['beginner', 'general', 'older adult', 'child or teenager', 'clinical'] as const;
 
 export const heldConditionSchema = lazily(() =>
   z
@@ -82,7 +82,7 @@ export const personSchema = lazily(() =>
     id: idSchema,
     name: z.string().trim().min(1, 'a name or initials').max(80),
     born: bornSchema,
-    kind: z.enum(KINDS),
+    kind: z.enum(PERSON_KINDS),
     /** Only where a published norm or equation needs it; unstated gives both results. */
     sex: z.enum(['female', 'male']).optional(),
     activity: z.enum(ACTIVITY.map((a) => a.id) as [ActivityId, ...ActivityId[]]).optional(),

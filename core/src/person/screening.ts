@@ -102,7 +102,7 @@ interface Row {
  * The decision table for adults, from three answers: exercises regularly, known disease, signs or
  * symptoms. ACSM, Riebe et al. 2015 (from memory), in our own words.
  */
-export function decide(regular: boolean, disease: boolean, symptoms: boolean): Row {
+export function decideScreening(regular: boolean, disease: boolean, symptoms: boolean): Row {
   if (!regular) {
     if (symptoms)
       return {
@@ -346,7 +346,7 @@ export function standingOf(
   }
 
   const symptoms = screening.symptoms.length > 0;
-  const row = decide(screening.regular, screening.disease || disease !== null, symptoms);
+  const row = decideScreening(screening.regular, screening.disease || disease !== null, symptoms);
   const rpe = askAgain ? Math.min(row.rpe, 6) : row.rpe;
   if (row.result === 'go')
     return { ...base, ...more, state: 'go', mayTrain: true, maxRpe: rpe, says: row.says };

@@ -3,7 +3,7 @@ import { bornFault } from './age.ts';
 import { ACTIVITY } from './capacity.ts';
 import { CONDITION_IDS, CONDITIONS, type ConditionId, conditionOf } from './conditions.ts';
 import type { Side } from './limits.ts';
-import { KINDS, PERSON_EXAMPLE, type Person, personSchema } from './person.ts';
+import { PERSON_EXAMPLE, PERSON_KINDS, type Person, personSchema } from './person.ts';
 
 /** The columns of a table of people, in the order in which they are written. */
 export const COLUMNS = [
@@ -178,7 +178,7 @@ function readRow(
         ? { name: text('emergency name'), phone: text('emergency phone') }
         : undefined,
   };
-  const kind = oneOf('kind', KINDS) ?? 'beginner';
+  const kind = oneOf('kind', PERSON_KINDS) ?? 'beginner';
   if (problems.length > 0) return { person: null, problems };
   const read = personSchema.safeParse({
     ...PERSON_EXAMPLE,

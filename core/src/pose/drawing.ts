@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { lazily } from '../record/index.ts';
-import type { Figure } from './figure.ts';
+import type { DrawnFigure } from './figure.ts';
 
 /** Metres that a drawing may reach from its middle; a hall is larger, a drawing isn't. */
 const FAR = 4;
@@ -103,4 +103,4 @@ export const drawingSchema = lazily(() =>
     .refine((f) => !f.flight || f.flight.from === 'each' || f.flight.from < f.poses.length - 1, {
       message: 'a flight begins at a pose that another one follows',
     }),
-) as unknown as z.ZodType<Figure, Figure>;
+) as unknown as z.ZodType<DrawnFigure, DrawnFigure>;

@@ -1,6 +1,6 @@
 import { distance, FLESH, LENGTHS, type Point, turn } from './body.ts';
 import { moved } from './build.ts';
-import { type KeyPose, mirrored, poseBetween, SIDES, type Solved, solve, type View } from './pose.ts';
+import { type KeyPose, LIMB_SIDES, mirrored, poseBetween, type Solved, solve, type View } from './pose.ts';
 
 /** Things drawn beside somebody, from the same numbers, m. */
 export type Prop =
@@ -31,7 +31,7 @@ export type Prop =
   | { readonly is: 'loop'; readonly round: 'thighs' | 'ankles' };
 
 /** A move as it is drawn: its key poses in the order of one rep, and what stands beside it. */
-export interface Figure {
+export interface DrawnFigure {
   readonly view: View;
   readonly poses: readonly KeyPose[];
   readonly props: readonly Prop[];
@@ -51,7 +51,7 @@ const ELBOW = [-8, 160] as const;
 const HIP_BEND_MOST = 155;
 
 /** The pose of a rep at a moment from 0 to 1, there and back. */
-export function poseAt(figure: Figure, t: number): KeyPose {
+export function poseAt(figure: DrawnFigure, t: number): KeyPose {
   const { poses } = figure;
   const n = poses.length - 1;
   if (n <= 0) return poses[0]!;
@@ -67,7 +67,7 @@ export function poseAt(figure: Figure, t: number): KeyPose {
 }
 
 /** The same rep with the other side. */
-export const otherSide = (figure: Figure): Figure => ({
+export const otherSide = (figure: DrawnFigure): DrawnFigure => ({
   ...figure,
   poses: figure.poses.map((pose) => mirrored(pose, figure.view)),
   // Somebody on their other side has their head at the other end: so has what they lie on.
@@ -113,11 +113,11 @@ export function armRaised(s: Solved, side: 0 | 1): number {
 }
 
 /** What can't be of a drawn pose, in words; empty where all is well. */
-export function faultsOf(figure: Figure, steps = 16): string[] {
+export function faultsOf(figure: DrawnFigure, steps = 16): string[] {
   const said = new Set<string>();
   figure.poses.forEach((pose, i) => {
     const s = solve(pose, figure.view);
-    for (const side of SIDES) {
+    for (const side of LIMB_SIDES) {
       const name = side === 0 ? 'near' : 'far';
       if (s.legs[side].short > 0.025)
         said.add(
@@ -131,7 +131,7 @@ export function faultsOf(figure: Figure, steps = 16): string[] {
   });
   for (let k = 0; k <= steps; k++) {
     const s = solve(poseAt(figure, k / steps), figure.view);
-    for (const side of SIDES) {
+    for (const side of LIMB_SIDES) {
       const leg = s.legs[side];
       const arm = s.arms[side];
       const knee = bendOf(leg.root, leg.joint, leg.end);
@@ -151,7 +151,7 @@ const pointsOf = (s: Solved): Point[] => [
   s.hip,
   s.neck,
   s.crown,
-  ...SIDES.flatMap((i) => [
+  ...LIMB_SIDES.flatMap((i) => [
     s.legs[i].joint,
     s.legs[i].end,
     s.legs[i].tip,
@@ -162,7 +162,7 @@ const pointsOf = (s: Solved): Point[] => [
 ];
 
 /** Heights at which something can be touched at x: the floor, and what is drawn. */
-export function groundsAt(figure: Pick<Figure, 'props'>, x: number): number[] {
+export function groundsAt(figure: Pick<DrawnFigure, 'props'>, x: number): number[] {
   const found = [0];
   for (const prop of figure.props) {
     if ((prop.is === 'surface' || prop.is === 'step') && x > prop.from - 0.06 && x < prop.to + 0.06)
@@ -192,14 +192,14 @@ const alongHold = (hold: Prop & { is: 'hold' }, x: number): Point => {
   return [Math.min(hold.x + half, Math.max(hold.x - half, x)), hold.height];
 };
 
-export function touchesOf(figure: Figure, s: Solved): Touch[] {
+export function touchesOf(figure: DrawnFigure, s: Solved): Touch[] {
   const touches: Touch[] = [];
   const on = (at: Point, below: number): number | null => {
     const fits = groundsAt(figure, at[0]).filter((h) => Math.abs(at[1] - below - h) < NEAR_ENOUGH);
     return fits.length > 0 ? Math.max(...fits) : null;
   };
   const walls = figure.props.flatMap((p) => (p.is === 'wall' && !p.behind ? [p.x] : []));
-  for (const side of SIDES) {
+  for (const side of LIMB_SIDES) {
     const leg = s.legs[side];
     const arm = s.arms[side];
     const foot = [leg.tip, leg.heel].flatMap((p) => on(p, 0.005) ?? []);

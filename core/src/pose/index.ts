@@ -38,7 +38,7 @@ export {
 export { drawingSchema, MOST_POSES } from './drawing.ts';
 export {
   armRaised,
-  type Figure,
+  type DrawnFigure,
   faultsOf,
   groundsAt,
   hipBend,
@@ -52,13 +52,13 @@ export {
 export {
   centreOf,
   type KeyPose,
+  LIMB_SIDES,
   type Limb,
+  type LimbSide,
   mirrored,
   outwards,
   poseBetween,
   reach,
-  SIDES,
-  type Side,
   type Solved,
   type SolvedLimb,
   solve,

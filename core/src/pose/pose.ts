@@ -2,8 +2,8 @@ import { along, between, direction, distance, LENGTHS, MASSES, type Point, step,
 
 export type View = 'side' | 'front';
 /** The limb nearer the eye, then the farther; in a front view the one drawn left, then right. */
-export const SIDES = [0, 1] as const;
-export type Side = (typeof SIDES)[number];
+export const LIMB_SIDES = [0, 1] as const;
+export type LimbSide = (typeof LIMB_SIDES)[number];
 
 /**
  * A limb: reaching to a place, where it touches something (wrist or ankle), or turned by hand (upper part, lower part,
@@ -74,7 +74,7 @@ export interface Solved {
 }
 
 /** Which way x goes for a limb: both forwards in a side view, outwards in a front view. */
-export const outwards = (view: View, side: Side): 1 | -1 => (view === 'side' || side === 1 ? 1 : -1);
+export const outwards = (view: View, side: LimbSide): 1 | -1 => (view === 'side' || side === 1 ? 1 : -1);
 
 /** Upper and lower part so that a limb from a root ends at a target, by the law of cosines; straight where it is too far. */
 export function reach(
@@ -124,7 +124,7 @@ function drawnAs(kind: 'arm' | 'leg', limb: Limb, root: Point, side: 1 | -1) {
 }
 const WHOLE = [1, 1] as const;
 
-function solveLimb(kind: 'arm' | 'leg', limb: Limb, root: Point, view: View, s: Side): SolvedLimb {
+function solveLimb(kind: 'arm' | 'leg', limb: Limb, root: Point, view: View, s: LimbSide): SolvedLimb {
   const side = outwards(view, s);
   const part = PART[kind];
   const { turned, short, seen } = drawnAs(kind, limb, root, side);
@@ -174,9 +174,9 @@ export function solve(pose: KeyPose, view: View): Solved {
   const headBase = step(neck, up - pose.nod / 2, LENGTHS.neck - shrug / 2);
   const crown = step(headBase, headUp, LENGTHS.head);
   const broad = view === 'front' || pose.onSide === true;
-  const across = (at: Point, degrees: number, half: number, side: Side): Point =>
+  const across = (at: Point, degrees: number, half: number, side: LimbSide): Point =>
     !broad ? at : step(at, degrees - 90, (side === 0 ? -1 : 1) * half);
-  const limb = (kind: 'arm' | 'leg', side: Side): SolvedLimb => {
+  const limb = (kind: 'arm' | 'leg', side: LimbSide): SolvedLimb => {
     const root =
       kind === 'arm'
         ? across(step(neck, up, shrug), up, LENGTHS.shoulderHalf, side)
@@ -234,7 +234,7 @@ function limbBetween(
   rootA: Point,
   rootB: Point,
   view: View,
-  s: Side,
+  s: LimbSide,
   t: number,
 ): Limb {
   const side = outwards(view, s);
@@ -297,8 +297,8 @@ const FOOT_TURN = 5;
 function aboveFloor(pose: KeyPose): KeyPose {
   const under = (leg: SolvedLimb) => Math.min(leg.tip[1], leg.heel[1]) < -0.01;
   const solved = solve(pose, 'side');
-  if (!SIDES.some((s) => under(solved.legs[s]))) return pose;
-  const legs = SIDES.map((s) => {
+  if (!LIMB_SIDES.some((s) => under(solved.legs[s]))) return pose;
+  const legs = LIMB_SIDES.map((s) => {
     const limb = pose.legs[s];
     if (limb.atEye || !under(solved.legs[s])) return limb;
     const { root, joint, end } = solved.legs[s];
@@ -321,7 +321,7 @@ export function poseBetween(a: KeyPose, b: KeyPose, t: number, view: View, floor
   const limbs = (kind: 'arm' | 'leg') => {
     const [la, lb] = kind === 'arm' ? [a.arms, b.arms] : [a.legs, b.legs];
     const [ra, rb] = kind === 'arm' ? [sa.arms, sb.arms] : [sa.legs, sb.legs];
-    return SIDES.map((s) =>
+    return LIMB_SIDES.map((s) =>
       limbBetween(kind, la[s], lb[s], ra[s].root, rb[s].root, view, s, t),
     ) as unknown as readonly [Limb, Limb];
   };

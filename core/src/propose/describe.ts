@@ -4,7 +4,7 @@ import type { Draft } from './bench.ts';
 import { freshId } from './draft-ladder.ts';
 
 /** The few things a trainer is asked about a move the library doesn't know. */
-export interface Answers {
+export interface MoveAnswers {
   readonly name: string;
   readonly pattern: Pattern;
   /** A base posture of the library: where the body is while it works. */
@@ -20,10 +20,10 @@ export interface Answers {
   readonly sides: Move['sides'];
 }
 
-export const QUESTIONS: {
-  readonly [K in Exclude<keyof Answers, 'name' | 'pattern' | 'base' | 'like'>]: {
+export const MOVE_QUESTIONS: {
+  readonly [K in Exclude<keyof MoveAnswers, 'name' | 'pattern' | 'base' | 'like'>]: {
     readonly asks: string;
-    readonly answers: readonly Answers[K][];
+    readonly answers: readonly MoveAnswers[K][];
   };
 } = {
   counted: { asks: 'How is it counted?', answers: ['slowly', 'to a beat', 'held'] },
@@ -47,7 +47,7 @@ const LIKE = ['strength.', 'effort.', 'coordination.', 'teach.'];
  * neither the posture nor the answers speak of a joint, the higher of the two stands, so that a limit
  * never lets through what nobody has looked at. Every figure is an estimate.
  */
-export function describeMove(library: Library, answers: Answers): Draft {
+export function describeMove(library: Library, answers: MoveAnswers): Draft {
   const like = library.move(answers.like);
   const known = rungDemand(library, { move: answers.like });
   const base = library.bases.get(answers.base);

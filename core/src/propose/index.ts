@@ -1,5 +1,5 @@
 export type { Draft } from './bench.ts';
-export { type Answers, describeMove, QUESTIONS } from './describe.ts';
+export { describeMove, MOVE_QUESTIONS, type MoveAnswers } from './describe.ts';
 export { draftBranch, draftLadder, freshId } from './draft-ladder.ts';
 export {
   type Proposal,

@@ -2,10 +2,10 @@ export { lazily } from './lazily.ts';
 export { numberOf } from './number.ts';
 export {
   type AnyRecordKind,
-  type KindId,
   namedIn,
   openRecord,
   type RecordKind,
+  type RecordKindId,
   withoutErased,
 } from './record.ts';
 export { slugOf } from './slug.ts';

@@ -1,7 +1,7 @@
 import type * as z from 'zod';
 
 /** Kinds of documents, by the name that a stored row has. */
-export type KindId = 'plan' | 'person' | 'group' | 'room' | 'record' | 'change' | 'review';
+export type RecordKindId = 'plan' | 'person' | 'group' | 'room' | 'record' | 'change' | 'review';
 
 /**
  * A place in a document where another one is named by its id. `at` goes by fields, `[]` for every entry of a list:
@@ -9,14 +9,14 @@ export type KindId = 'plan' | 'person' | 'group' | 'room' | 'record' | 'change' 
  * list that it stands in is dropped. What is merely deleted may be brought back, so that its name stays.
  */
 interface Reference {
-  readonly to: KindId;
+  readonly to: RecordKindId;
   readonly at: string;
   readonly erased: 'null' | 'omit' | 'drop';
 }
 
 /** A stored kind of thing, whole: its schema, how yesterday's shape becomes today's, and whom it names. */
 export interface RecordKind<T extends { version: number }> {
-  readonly kind: KindId;
+  readonly kind: RecordKindId;
   /** Its place in an address: /api/people. */
   readonly collection: string;
   /** As it is called in a sentence. */
@@ -84,7 +84,7 @@ const stepsOf = (at: string): string[] =>
 export function namedIn(
   { references }: Pick<AnyRecordKind, 'references'>,
   body: unknown,
-  kind: KindId,
+  kind: RecordKindId,
 ): string[] {
   const found = (value: unknown, [step, ...rest]: readonly string[]): string[] => {
     if (step === undefined) return typeof value === 'string' ? [value] : [];
@@ -124,7 +124,7 @@ function strip(value: unknown, path: readonly string[], erased: Reference['erase
 export function withoutErased(
   { references }: Pick<AnyRecordKind, 'references'>,
   body: unknown,
-  erased: { readonly kind: KindId; readonly id: string },
+  erased: { readonly kind: RecordKindId; readonly id: string },
 ): unknown {
   return references
     .filter((reference) => reference.to === erased.kind)

@@ -1,7 +1,7 @@
 import { CHANGE } from '../ladder/index.ts';
 import { SESSION_RECORD } from '../log/index.ts';
 import { GROUP, PERSON, REVIEW } from '../person/index.ts';
-import type { AnyRecordKind, KindId, RecordKind } from '../record/index.ts';
+import type { AnyRecordKind, RecordKind, RecordKindId } from '../record/index.ts';
 import { ROOM } from '../room/index.ts';
 import { PLAN } from '../session/index.ts';
 
@@ -28,4 +28,4 @@ const byKind = new Map(RECORDS.map((record) => [record.kind, record]));
 /** The kind that has its place at an address; undefined where none has. */
 export const collectionOf = (collection: string): AnyRecordKind | undefined => byCollection.get(collection);
 
-export const recordOf = (kind: KindId): AnyRecordKind => byKind.get(kind)!;
+export const recordOf = (kind: RecordKindId): AnyRecordKind => byKind.get(kind)!;

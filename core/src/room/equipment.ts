@@ -852,7 +852,7 @@ export function usualSizes(id: EquipmentId): readonly number[] {
 }
 
 /** People that so many pieces serve at once. */
-export const placesOf = (id: EquipmentId, count: number): number => count * (equipmentOf(id).places ?? 1);
+export const placesFor = (id: EquipmentId, count: number): number => count * (equipmentOf(id).places ?? 1);
 
 /** What a thing's size is counted in; null where it has none. */
 export function sizeUnit(id: EquipmentId): 'kg' | 'cm' | null {

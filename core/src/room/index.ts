@@ -7,7 +7,7 @@ export {
   equipmentOf,
   FLOORING,
   type Flooring,
-  placesOf,
+  placesFor,
   SHELVES,
   sizeUnit,
 } from './equipment.ts';

@@ -7,7 +7,7 @@ import {
   equipmentOf,
   FLOORING,
   type Flooring,
-  placesOf,
+  placesFor,
   sizeUnit,
   usualSizes,
 } from './equipment.ts';
@@ -99,7 +99,7 @@ export function offersOf(room: Room): ReadonlyMap<Capability, readonly Offer[]> 
       for (const size of sizes)
         offers.get(gives.what)!.push({
           size,
-          count: placesOf(item.what, item.count),
+          count: placesFor(item.what, item.count),
           from: item.what,
           standIn: kind.standIn !== undefined,
           item: i,

@@ -19,11 +19,11 @@ export {
   entryName,
   factsFor,
   inOrder,
+  type MidSetWay,
   type Run,
   type RunEvent,
   runEventSchema,
   runSchema,
-  type Way,
   withEvents,
 } from './run.ts';
 export {

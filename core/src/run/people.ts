@@ -1,5 +1,5 @@
 import type { StopSign } from '../person/index.ts';
-import { type Cast, type Does, inOrder, type Run, type RunEvent, type Way } from './run.ts';
+import { type Cast, type Does, inOrder, type MidSetWay, type Run, type RunEvent } from './run.ts';
 import { entryFor } from './turns.ts';
 
 /** What somebody does at an entry, since when, and why it isn't what was planned. */
@@ -49,7 +49,11 @@ const sameDoes = (a: Does, b: Does): boolean =>
  * Where a way leads somebody from what they do now; undefined where it leads nowhere. From an easier form harder is
  * what was planned, and the other way round: nobody goes two steps in a set.
  */
-export function switchTo(person: Pick<Present, 'cast' | 'doing'>, entry: number, way: Way): Does | undefined {
+export function switchTo(
+  person: Pick<Present, 'cast' | 'doing'>,
+  entry: number,
+  way: MidSetWay,
+): Does | undefined {
   const switches = person.cast.switches[entry];
   const list = person.doing[entry];
   if (!switches || !list || list.length === 0) return undefined;

@@ -12,7 +12,7 @@ const whole = z.number().int();
 
 /** Ways somebody goes from what they do, in the middle of a set. */
 const WAYS = ['down', 'up', 'wrist', 'knee', 'back'] as const;
-export type Way = (typeof WAYS)[number];
+export type MidSetWay = (typeof WAYS)[number];
 
 /** What somebody does at an entry: the form, at what pace, how it is said. Null is easy movement. */
 const doesSchema = lazily(() =>

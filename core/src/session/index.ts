@@ -35,7 +35,7 @@ export { readSegment, type SheetLine, sheetLines } from './read.ts';
 export { READY_SESSIONS } from './ready.ts';
 export {
   isRing,
-  JOINTS,
+  LOADED_JOINTS,
   MANY_RUNS,
   type Traits,
   thirdsRunning,

@@ -3,7 +3,7 @@ import { type Library, rungDemand } from '../ladder/index.ts';
 import { type DemandKey, type FormRef, MUSCLES } from '../move/index.ts';
 import { type Block, isCircuit } from './plan.ts';
 
-/** What following one another goes by, of a form: by joint of {@link JOINTS} whether it is loaded, by muscle its share (0 to 1), MET, whether it is on the floor. */
+/** What following one another goes by, of a form: by joint of {@link LOADED_JOINTS} whether it is loaded, by muscle its share (0 to 1), MET, whether it is on the floor. */
 export interface Traits {
   readonly joints: readonly boolean[];
   readonly muscles: readonly number[];
@@ -12,7 +12,7 @@ export interface Traits {
 }
 
 /** When a joint counts as loaded. Common practice. */
-export const JOINTS: readonly (readonly [string, DemandKey, number])[] = [
+export const LOADED_JOINTS: readonly (readonly [string, DemandKey, number])[] = [
   ['the wrists', 'wrist.load', 30],
   ['the knees', 'knee.load', 4],
   ['the shoulders', 'shoulder.load', 4],
@@ -33,7 +33,7 @@ export function traitsOf(library: Library, form: FormRef): Traits {
     const demand = rungDemand(library, form);
     const move = library.move(form.move);
     traits = {
-      joints: JOINTS.map(([, on, least]) => (demand ? (demand[on].hi ?? 999) >= least : false)),
+      joints: LOADED_JOINTS.map(([, on, least]) => (demand ? (demand[on].hi ?? 999) >= least : false)),
       muscles: MUSCLES.map((muscle) => move?.muscles[muscle] ?? 0),
       hard: demand?.['effort.met'].hi ?? 0,
       floor: demand ? (demand['posture.floor'].hi ?? 0) >= 1 : false,
@@ -75,7 +75,7 @@ export function thirdsRunning(
 ): ThirdRunning[] {
   return blocks.flatMap((block, b): ThirdRunning[] => {
     if (!isCircuit(block)) return [];
-    for (const [j, [joint]] of JOINTS.entries()) {
+    for (const [j, [joint]] of LOADED_JOINTS.entries()) {
       const start = runOf(block, MANY_RUNS, (i) => {
         const form = formAt(b, i);
         return form !== null && traitsOf(library, form).joints[j]!;

@@ -1,4 +1,5 @@
 import {
+  type ClockPiece,
   compileFormat,
   type Estimate,
   type FormatFault,
@@ -7,7 +8,6 @@ import {
   type Level,
   lengthOf,
   type PartWork,
-  type Piece,
   type Segment,
   type Span,
   type StationWork,
@@ -239,14 +239,14 @@ interface Laid {
   readonly kind: KindId;
   readonly firstEntry: number;
   readonly firstStation: number;
-  readonly pieces: readonly Piece[];
+  readonly pieces: readonly ClockPiece[];
   readonly range: { readonly lo: number; readonly hi: number };
 }
 
 /** Blocks are never changed in place: what one came to last time holds as long as it stands where it stood. */
 const laidBefore = new WeakMap<Facts, WeakMap<Block, Laid>>();
 
-const plain = (kind: Segment['kind'], lengthSeconds: number, more: Partial<Piece> = {}): Piece[] =>
+const plain = (kind: Segment['kind'], lengthSeconds: number, more: Partial<ClockPiece> = {}): ClockPiece[] =>
   lengthSeconds > 0
     ? [
         {
@@ -332,7 +332,7 @@ function layOut(session: Timed, facts: Facts): Timeline {
   let now = 0;
   let lo = 0;
   let hi = 0;
-  const put = (b: number, pieces: readonly Piece[]) => {
+  const put = (b: number, pieces: readonly ClockPiece[]) => {
     for (const piece of pieces) {
       segments.push({ ...piece, block: b, startSeconds: now });
       now += piece.lengthSeconds;

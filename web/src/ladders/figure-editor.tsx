@@ -8,7 +8,7 @@ import {
   SCALE,
   shapesOfPose,
 } from '@inner-rung/core/figure';
-import { type Figure, faultsOf, MOST_POSES, type Prop, solve, touchesOf } from '@inner-rung/core/pose';
+import { type DrawnFigure, faultsOf, MOST_POSES, type Prop, solve, touchesOf } from '@inner-rung/core/pose';
 import { Plus, Trash2, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { Num } from '../ui/fields.tsx';
@@ -82,10 +82,10 @@ function movedTo(prop: Prop, x: number): Prop {
  * checked as it is made. Only what can be is kept.
  */
 export function FigureEditor(props: {
-  drawing: Figure;
+  drawing: DrawnFigure;
   findings: readonly FigureFinding[];
   /** With the name of the step, so that undo takes back one thing at a time. */
-  onKeep: (drawing: Figure, says: string) => void;
+  onKeep: (drawing: DrawnFigure, says: string) => void;
   onAway: () => void;
 }) {
   const [draft, setDraft] = useState(props.drawing);
@@ -94,7 +94,7 @@ export function FigureEditor(props: {
   const [tooHigh, setTooHigh] = useState<string | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const kept = useRef(JSON.stringify(props.drawing));
-  const held = useRef<{ id: HandleId; before: Figure } | null>(null);
+  const held = useRef<{ id: HandleId; before: DrawnFigure } | null>(null);
   const at = Math.min(index, draft.poses.length - 1);
   const solved = solve(draft.poses[at]!, draft.view);
   const touches = [
@@ -106,7 +106,7 @@ export function FigureEditor(props: {
   ];
   const faults = faultsOf(draft);
 
-  const keep = (next: Figure, step = 'Change the drawing') => {
+  const keep = (next: DrawnFigure, step = 'Change the drawing') => {
     setDraft(next);
     if (faultsOf(next).length > 0) return;
     kept.current = JSON.stringify(next);

@@ -1,9 +1,9 @@
-import { JOINTS, type Joint, type Rep, shareAt, USUAL_BODY } from '@inner-rung/core/mechanics';
+import { MOMENT_JOINTS, type MomentJoint, type Rep, shareAt, USUAL_BODY } from '@inner-rung/core/mechanics';
 import type { ChartConfiguration } from 'chart.js';
 import { useCallback } from 'react';
 import { type Css, Picture, valueAxis } from '../ui/picture.tsx';
 
-export const JOINT_SAYS: Readonly<Record<Joint, string>> = {
+export const JOINT_SAYS: Readonly<Record<MomentJoint, string>> = {
   ankle: 'Ankle',
   knee: 'Knee',
   hip: 'Hip',
@@ -18,7 +18,7 @@ export function ForcesCurves({ rep, here }: { rep: Rep; here: number }) {
   return (
     <div className="mt-3">
       <p className="flex flex-wrap gap-x-5 text-sm" aria-hidden="true">
-        {JOINTS.map((joint) => (
+        {MOMENT_JOINTS.map((joint) => (
           <span key={joint} className="inline-flex items-center gap-2">
             <svg width="34" height="6" aria-hidden="true">
               <path
@@ -40,7 +40,7 @@ export function ForcesCurves({ rep, here }: { rep: Rep; here: number }) {
   );
 }
 
-const COLOURS: Readonly<Record<Joint, { name: string; dash: number[] }>> = {
+const COLOURS: Readonly<Record<MomentJoint, { name: string; dash: number[] }>> = {
   knee: { name: '--color-primary', dash: [] },
   hip: { name: '--color-base-content', dash: [] },
   shoulder: { name: '--lane-3', dash: [] },
@@ -56,7 +56,7 @@ function curves(rep: Rep, here: number, css: Css): ChartConfiguration {
     type: 'line',
     data: {
       datasets: [
-        ...JOINTS.map((joint) => ({
+        ...MOMENT_JOINTS.map((joint) => ({
           label: JOINT_SAYS[joint],
           data: rep.frames.map((frame) => ({ x: x(frame), y: shareAt(frame, joint, USUAL_BODY) * 100 })),
           borderColor: css(COLOURS[joint].name),

@@ -3,12 +3,12 @@ import {
   type Frame,
   GRAVITY,
   JOINT_ROWS,
-  JOINTS,
   jointAt,
+  MOMENT_JOINTS,
   type Rep,
   USUAL_BODY,
 } from '@inner-rung/core/mechanics';
-import type { Figure, Point } from '@inner-rung/core/pose';
+import type { DrawnFigure, Point } from '@inner-rung/core/pose';
 import { useMemo } from 'react';
 import { FigureShapes, THEME } from '../ui/figure-shapes.tsx';
 
@@ -19,13 +19,13 @@ const FULL_RING = 17;
 const MARGIN = 34;
 
 /** A figure in a moment of its rep with the forces that bear it, and a ring round each joint as great as its share. */
-export function ForcesPicture(props: { figure: Figure; frame: Frame; rep: Rep }) {
+export function ForcesPicture(props: { figure: DrawnFigure; frame: Frame; rep: Rep }) {
   const { figure, frame, rep } = props;
   const place = ([x, y]: Point): Point => [x * SCALE, -y * SCALE];
   const box = useMemo(() => boxOf(rep), [rep]);
   const { standing, solved } = frame;
   const unit = USUAL_BODY.massKg * GRAVITY;
-  const rings = JOINTS.flatMap((joint) =>
+  const rings = MOMENT_JOINTS.flatMap((joint) =>
     ([0, 1] as const).map((side) => ({
       key: `${joint} ${side}`,
       at: place(jointAt(solved, joint, side)),

@@ -8,7 +8,7 @@ import {
   repOf,
   USUAL_BODY,
 } from '@inner-rung/core/mechanics';
-import type { Figure } from '@inner-rung/core/pose';
+import type { DrawnFigure } from '@inner-rung/core/pose';
 import { useId, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useShelf } from '../store/data.ts';
@@ -111,7 +111,7 @@ export default function ForcesScreen() {
   );
 }
 
-function Reckoned(props: { figure: Figure; rep: Rep; like: string | null; pace: number | null }) {
+function Reckoned(props: { figure: DrawnFigure; rep: Rep; like: string | null; pace: number | null }) {
   const { figure, rep, like, pace } = props;
   const hardest = useMemo(() => hardestFrame(rep), [rep]);
   const [at, setAt] = useState<number | null>(null);

@@ -2,9 +2,9 @@ import {
   couldStop,
   type Frame,
   JOINT_ROWS,
-  JOINTS,
-  type Joint,
   LOW_BACK_ACTION_N,
+  MOMENT_JOINTS,
+  type MomentJoint,
   metOfRaising,
   momentAt,
   mostOf,
@@ -15,13 +15,13 @@ import {
 } from '@inner-rung/core/mechanics';
 import { JOINT_SAYS } from './forces-curves.tsx';
 
-/** Joint by joint, in the moment that is shown. */
+/** MomentJoint by joint, in the moment that is shown. */
 export function SharesNow({ frame }: { frame: Frame }) {
   const hands = onHands(frame, USUAL_BODY);
   return (
     <section aria-label="In this moment">
       <ul className="mt-1">
-        {JOINTS.map((joint) => {
+        {MOMENT_JOINTS.map((joint) => {
           const share = shareAt(frame, joint, USUAL_BODY);
           return (
             <li key={joint} className="flex items-center gap-3 py-0.5">
@@ -62,14 +62,14 @@ export function SharesNow({ frame }: { frame: Frame }) {
 export function MostOfRep({ rep, pace }: { rep: Rep; pace: number | null }) {
   const frames: Rep = { ...rep, frames: rep.frames.filter(couldStop) };
   if (frames.frames.length === 0) return null;
-  const perKg = (joint: Joint) => mostOf(frames, (frame) => momentAt(frame, joint, USUAL_BODY));
+  const perKg = (joint: MomentJoint) => mostOf(frames, (frame) => momentAt(frame, joint, USUAL_BODY));
   const back = mostOf(frames, ({ lowBack }) => lowBack.compression);
   const hands = mostOf(frames, (frame) => onHands(frame, USUAL_BODY).reduce((a, b) => a + b, 0));
   return (
     <table className="table table-sm mt-3 w-full max-w-2xl text-[0.95rem]">
       <caption className="text-left text-xl font-semibold">The most over one rep</caption>
       <tbody>
-        {JOINTS.map((joint) => (
+        {MOMENT_JOINTS.map((joint) => (
           <tr key={joint}>
             <th scope="row" className="font-normal">
               {JOINT_SAYS[joint]}

@@ -11,7 +11,7 @@ import {
   type LeverId,
   type Move,
 } from '@inner-rung/core/move';
-import type { Figure } from '@inner-rung/core/pose';
+import type { DrawnFigure } from '@inner-rung/core/pose';
 import { Pencil } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Num, Text } from '../ui/fields.tsx';
@@ -28,7 +28,7 @@ export interface MoveEdits {
 }
 
 /** What a drawing begins with where nothing is like the move. */
-const shownStanding = (): Figure => FIGURES['feet-together-stand']!(0);
+const shownStanding = (): DrawnFigure => FIGURES['feet-together-stand']!(0);
 
 /** The faults to watch: what is seen, what is said, which lever is pulled. */
 export function FaultFields({ move, put, wrong }: MoveEdits) {

@@ -1,20 +1,20 @@
 import { checkLadder, hardnessOn, type Library, leverWords, rungDemand } from '@inner-rung/core/ladder';
 import { PATTERNS } from '@inner-rung/core/move';
-import { type Answers, type draftLadder, QUESTIONS } from '@inner-rung/core/propose';
+import { type draftLadder, MOVE_QUESTIONS, type MoveAnswers } from '@inner-rung/core/propose';
 import { formName } from '@inner-rung/core/words';
 import { Search } from 'lucide-react';
 import { useId } from 'react';
 import { laneStyle, lookOf } from '../features/rung-look.ts';
 
 export function Questions(props: {
-  answers: Answers;
+  answers: MoveAnswers;
   library: Library;
-  onChange: (answers: Answers) => void;
+  onChange: (answers: MoveAnswers) => void;
   onLike: () => void;
 }) {
   const { answers, library, onChange } = props;
   const id = useId();
-  const set = (patch: Partial<Answers>) => onChange({ ...answers, ...patch });
+  const set = (patch: Partial<MoveAnswers>) => onChange({ ...answers, ...patch });
   return (
     <div className="grid gap-3">
       <label className="block">
@@ -61,7 +61,7 @@ export function Questions(props: {
         <select
           className="select touch mt-1 w-full"
           value={answers.pattern}
-          onChange={(e) => set({ pattern: e.target.value as Answers['pattern'] })}
+          onChange={(e) => set({ pattern: e.target.value as MoveAnswers['pattern'] })}
         >
           {PATTERNS.map((pattern) => (
             <option key={pattern} value={pattern}>
@@ -70,12 +70,12 @@ export function Questions(props: {
           ))}
         </select>
       </label>
-      {Object.entries(QUESTIONS).map(([key, question]) => (
+      {Object.entries(MOVE_QUESTIONS).map(([key, question]) => (
         <fieldset key={key}>
           <legend className="display text-lg">{question.asks}</legend>
           <div className="mt-1 flex flex-wrap gap-1">
             {question.answers.map((answer) => {
-              const on = answers[key as keyof Answers] === answer;
+              const on = answers[key as keyof MoveAnswers] === answer;
               return (
                 <label
                   key={answer}
@@ -86,7 +86,7 @@ export function Questions(props: {
                     className="sr-only"
                     name={`${id}-${key}`}
                     checked={on}
-                    onChange={() => set({ [key]: answer } as Partial<Answers>)}
+                    onChange={() => set({ [key]: answer } as Partial<MoveAnswers>)}
                   />
                   {answer}
                 </label>

@@ -1,5 +1,5 @@
 import { libraryWith } from '@inner-rung/core/ladder';
-import { type Answers, type Draft, describeMove, draftLadder, draftOf } from '@inner-rung/core/propose';
+import { type Draft, describeMove, draftLadder, draftOf, type MoveAnswers } from '@inner-rung/core/propose';
 import { Search } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -10,7 +10,7 @@ import { PartsHeader } from '../ui/parts-header.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { Preview, Questions } from './new-ladder-parts.tsx';
 
-const FIRST: Omit<Answers, 'name'> = {
+const FIRST: Omit<MoveAnswers, 'name'> = {
   pattern: 'squat',
   base: 'standing',
   like: 'squat',
@@ -33,7 +33,7 @@ export default function NewLadderScreen() {
   const known = search.get('from');
   // A name that was pasted and isn't known comes along.
   const named = search.get('name') ?? '';
-  const [answers, setAnswers] = useState<Answers>({ ...FIRST, name: named });
+  const [answers, setAnswers] = useState<MoveAnswers>({ ...FIRST, name: named });
   const [own, setOwn] = useState(named !== '');
   const [picking, setPicking] = useState<'from' | 'like' | null>(null);
   const from = useMemo((): Draft | null => {

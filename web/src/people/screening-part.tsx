@@ -1,4 +1,4 @@
-import { decide, PREGNANCY_REASONS, type PregnancyId } from '@inner-rung/core/person';
+import { decideScreening, PREGNANCY_REASONS, type PregnancyId } from '@inner-rung/core/person';
 import { useState } from 'react';
 import type { PersonPage } from '../features/use-person.ts';
 import { dayWords, today } from '../store/day.ts';
@@ -87,7 +87,7 @@ function Table(props: { page: PersonPage }) {
       regular,
       disease: disease!,
       symptoms: symptoms!,
-      row: decide(regular, disease!, symptoms!),
+      row: decideScreening(regular, disease!, symptoms!),
     })),
   );
   const symptoms = screening.symptoms.length > 0;

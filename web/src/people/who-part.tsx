@@ -2,10 +2,10 @@ import {
   ACTIVITY,
   addCondition,
   bornFault,
-  KINDS,
   LB_PER_KG,
   LEVELS,
   type LevelIndex,
+  PERSON_KINDS,
   type Person,
   personSchema,
   removeCondition,
@@ -128,7 +128,7 @@ export function WhoPart(props: { page: PersonPage }) {
           legend="Kind of client"
           name="kind"
           value={person.kind}
-          of={KINDS.map((kind) => ({ value: kind, says: kind }))}
+          of={PERSON_KINDS.map((kind) => ({ value: kind, says: kind }))}
           onChoose={(kind) => put('kind', { kind })}
         />
         <div>

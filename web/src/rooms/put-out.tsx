@@ -1,7 +1,7 @@
 import type { SharedOut } from '@inner-rung/core/ask';
 import { type FloorPlan, floorPlan, givenWords, type How, type SharingFix } from '@inner-rung/core/class';
 import type { Library } from '@inner-rung/core/ladder';
-import { fitWords, formsAt, inReach } from '@inner-rung/core/paper';
+import { fitWords, formsForEach, inReach } from '@inner-rung/core/paper';
 import type { OneOf } from '@inner-rung/core/person';
 import { equipmentOf, type Room } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
@@ -146,7 +146,7 @@ export function Out(props: {
                 <span className="text-primary">{s + 1}</span> {library.move(station.move)?.name}
               </p>
               <ul>
-                {formsAt(library, room, sharing.shared, s, takers).map((row) => (
+                {formsForEach(library, room, sharing.shared, s, takers).map((row) => (
                   <li key={row.key} data-changed={row.changed} className="leading-snug">
                     <span className="font-semibold">{row.form}</span>
                     {row.things && <span className="quiet">, {row.things}</span>}: {row.who}

@@ -3,6 +3,7 @@ import {
   doingOf,
   forecast,
   groupsIn,
+  type MidSetWay,
   type Present,
   positionAt,
   type Run,
@@ -10,7 +11,6 @@ import {
   repsInRound,
   type Stretch,
   switchTo,
-  type Way,
 } from '@inner-rung/core/run';
 import { entriesOf } from '@inner-rung/core/session';
 import { HeartPulse, OctagonX, Replace } from 'lucide-react';
@@ -21,7 +21,7 @@ import { StopDialog } from './stop-note.tsx';
 import type { HeartSeen } from './straps.tsx';
 import type { LiveRun, Pressed } from './use-run.ts';
 
-const WAY_WORDS: readonly (readonly [Way, string])[] = [
+const WAY_WORDS: readonly (readonly [MidSetWay, string])[] = [
   ['down', 'easier'],
   ['up', 'harder'],
   ['wrist', 'wrist'],
@@ -30,9 +30,9 @@ const WAY_WORDS: readonly (readonly [Way, string])[] = [
 ];
 
 /** Always there and always in the same place, so that no other comes under the thumb; what leads nowhere is dimmed. */
-const FIXED: ReadonlySet<Way> = new Set(['down', 'up']);
+const FIXED: ReadonlySet<MidSetWay> = new Set(['down', 'up']);
 /** Does this way lead anywhere from what was planned for them here? It keeps its place while they are on it. */
-const isWay = (person: Present, entry: number, way: Way): boolean =>
+const isWay = (person: Present, entry: number, way: MidSetWay): boolean =>
   (person.doing[entry] ?? []).some(
     (_, i, list) =>
       switchTo(

@@ -1,5 +1,5 @@
 import { type Shape, shapesOf, type Tone } from '@inner-rung/core/figure';
-import type { Figure } from '@inner-rung/core/pose';
+import type { DrawnFigure } from '@inner-rung/core/pose';
 
 /** Colours of a figure's parts, and of the thin edge that keeps a limb apart from what it lies over. */
 export type FigureColours = Readonly<Record<Exclude<Tone, 'line'> | 'edge', string>>;
@@ -16,7 +16,7 @@ export const PAPER: FigureColours = { near: '#000', far: '#999', thing: '#c2c2c2
 
 /** A figure at a moment of its rep, standing on its floor from x on for so far, in the units of its drawing. */
 export function FigureShapes(props: {
-  figure: Figure;
+  figure: DrawnFigure;
   t: number;
   colours: FigureColours;
   floor?: readonly [x: number, length: number];

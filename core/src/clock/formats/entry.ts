@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import type { ChoiceKey, InputKey } from '../inputs.ts';
-import type { Piece } from '../timeline.ts';
+import type { ClockPiece } from '../timeline.ts';
 import type { StationWork, Surroundings } from '../work.ts';
 
 /** A count that goes in steps from the lowest to the highest. */
@@ -60,7 +60,7 @@ export interface FormatEntry<F> {
   ) => { label: string; format: F } | null;
   /** More than once round: what is checked between neighbours is checked from last to first as well. */
   readonly ring: (format: F) => boolean;
-  readonly compile: (format: F, stations: readonly StationWork[], around: Surroundings) => Piece[];
+  readonly compile: (format: F, stations: readonly StationWork[], around: Surroundings) => ClockPiece[];
   readonly words: (format: F) => string;
   readonly estimate?: (format: F, stations: readonly StationWork[], around: Surroundings) => Estimate | null;
   readonly faults?: (format: F, stations: readonly StationWork[]) => FormatFault[];

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { whole } from '../inputs.ts';
-import { clockText, type Doing, type Piece, type Span, Track } from '../timeline.ts';
+import { type ClockPiece, clockText, type Doing, type Span, Track } from '../timeline.ts';
 import {
   goTakes,
   type PartWork,
@@ -90,7 +90,7 @@ export function byCount(parts: readonly PartWork[], goes = 1, mostGoes = goes, c
 
 const rounded = (s: Span) => ({ lo: Math.round(s.lo), hi: Math.round(s.hi) });
 /** A stretch whose length is how long the dose takes. */
-export function pushOpen(track: Track, takes: Span, more: Partial<Piece>): void {
+export function pushOpen(track: Track, takes: Span, more: Partial<ClockPiece>): void {
   track.push('work', Math.max(1, takes.mid), { ...more, open: rounded(takes) });
 }
 /** One set of a station, as long as its dose takes. */
@@ -111,7 +111,7 @@ export function pushChange(
   from: StationWork,
   to: StationWork,
   around: Surroundings,
-  more: Partial<Piece>,
+  more: Partial<ClockPiece>,
 ): void {
   const change = from === to ? span(0) : around.change(from, to);
   if (rest >= change.mid) track.push('rest', rest, more);
@@ -124,7 +124,11 @@ export function pushChange(
 
 export type Turns = z.infer<z.ZodObject<typeof turns>>;
 /** Work and rest by the clock, station after station, round after round. */
-export function byTurns(f: Turns, stations: readonly StationWork[], laneEnds?: readonly number[]): Piece[] {
+export function byTurns(
+  f: Turns,
+  stations: readonly StationWork[],
+  laneEnds?: readonly number[],
+): ClockPiece[] {
   const track = new Track();
   for (let round = 0; round < f.rounds; round++) {
     const slots = slotsIn(stations, round);

@@ -1,4 +1,4 @@
-import type { Figure, Prop } from '../../pose/index.ts';
+import type { DrawnFigure, Prop } from '../../pose/index.ts';
 import {
   apart,
   both,
@@ -35,7 +35,7 @@ const planted = (x: number, height = 0): Limb => ({
 const stood = (of: Parameters<typeof standing>[0]) => standing(of, 'front');
 
 /** From one foot to the other, the free leg crossing behind. */
-const skater = (x: number, h: number, height: number): Figure => {
+const skater = (x: number, h: number, height: number): DrawnFigure => {
   const onRight = {
     ...stood({
       h,
@@ -56,7 +56,12 @@ const skater = (x: number, h: number, height: number): Figure => {
 };
 
 /** Both feet, or one, from one side of something to the other. */
-const over = (half: number, height: number, feet: 'both' | 'one', props: readonly Prop[] = []): Figure => {
+const over = (
+  half: number,
+  height: number,
+  feet: 'both' | 'one',
+  props: readonly Prop[] = [],
+): DrawnFigure => {
   const at = (x: number): KeyPose =>
     stood({
       h: 0.9,
@@ -77,7 +82,7 @@ const over = (half: number, height: number, feet: 'both' | 'one', props: readonl
 };
 
 /** Up sideways on to a step at the right. */
-const sideStepUp = (s: number, knee: boolean): Figure => {
+const sideStepUp = (s: number, knee: boolean): DrawnFigure => {
   const below = stood({ legs: [apart(0.1)[0], planted(0.3, s)], h: 0.98, over: 0 });
   const on = stood({
     legs: [knee ? { turned: [8, 4], seen: [0.35, 1] } : planted(0.16), planted(0.3)],
@@ -145,7 +150,11 @@ const lyingAbove = (legs: readonly [Limb, Limb], arms: readonly [Limb, Limb]): K
   arms,
   legs,
 });
-export const above = (view: 'side' | 'front', poses: readonly KeyPose[], mat: Prop = FROM_ABOVE): Figure => ({
+export const above = (
+  view: 'side' | 'front',
+  poses: readonly KeyPose[],
+  mat: Prop = FROM_ABOVE,
+): DrawnFigure => ({
   view,
   poses,
   props: [mat],

@@ -1,4 +1,4 @@
-import type { Figure, KeyPose, Limb } from '../../pose/index.ts';
+import type { DrawnFigure, KeyPose, Limb } from '../../pose/index.ts';
 import {
   both,
   FLESH,
@@ -20,7 +20,7 @@ import {
 import { chair, type Drawn, type Figures, MAT, side, withProps } from './kit.ts';
 
 /** Hands before the chest, then beside the hip: a turn is told by them, from the side. */
-export const turning = (p: KeyPose): Figure =>
+export const turning = (p: KeyPose): DrawnFigure =>
   side(
     [
       { ...p, arms: both(turned(70, 96)) },
@@ -142,7 +142,7 @@ export const sidePlank = (
   };
 };
 
-const sidePlanks = (...poses: KeyPose[]): Figure => side(poses, [MAT]);
+const sidePlanks = (...poses: KeyPose[]): DrawnFigure => side(poses, [MAT]);
 
 const eyed = (upper: number, lower: number): Limb => ({ turned: [upper, lower], atEye: true });
 /** Lying on the side, chest to the eye, head at the right on the lower arm. */
@@ -155,7 +155,7 @@ export const onTheSide = (top: Limb, bottom: Limb, arm: Limb = turned(-82, -86))
   arms: [arm, { turned: [60, 110], seen: [0.3, 0.7] }],
   legs: [top, bottom],
 });
-const sideLying = (top: Limb, top2: Limb, bottom: Limb = eyed(-89, -89)): Figure =>
+const sideLying = (top: Limb, top2: Limb, bottom: Limb = eyed(-89, -89)): DrawnFigure =>
   side([onTheSide(top, bottom), onTheSide(top2, bottom)], [MAT]);
 
 export const FLOOR: Figures = {
@@ -441,7 +441,7 @@ function crab(h: number): KeyPose {
 }
 
 /** Hands on an edge behind, hips before it, down and up. */
-function dip(s: number, feet: number): Figure {
+function dip(s: number, feet: number): DrawnFigure {
   const at = (hipY: number, x: number): KeyPose => ({
     hip: [x, hipY],
     lean: -2,

@@ -1,21 +1,21 @@
-import type { Figure, KeyPose, Prop } from '../../pose/index.ts';
+import type { DrawnFigure, KeyPose, Prop } from '../../pose/index.ts';
 
 /** A move's figure at a surface so high (m); moves without one ignore it. */
-export type Drawn = (surface: number) => Figure;
+export type Drawn = (surface: number) => DrawnFigure;
 export type Figures = Readonly<Record<string, Drawn>>;
 
 /** A figure seen from the side, there and back, with nothing beside it where nothing else is said. */
 export const side = (
   poses: readonly KeyPose[],
   props: readonly Prop[] = [],
-  more: Partial<Figure> = {},
-): Figure => ({ view: 'side', poses, props, back: true, ...more });
+  more: Partial<DrawnFigure> = {},
+): DrawnFigure => ({ view: 'side', poses, props, back: true, ...more });
 
 export const front = (
   poses: readonly KeyPose[],
   props: readonly Prop[] = [],
-  more: Partial<Figure> = {},
-): Figure => ({ view: 'front', poses, props, back: true, ...more });
+  more: Partial<DrawnFigure> = {},
+): DrawnFigure => ({ view: 'front', poses, props, back: true, ...more });
 
 /** The neighbour's figure with more beside it: a load in the hands, a mat beneath. */
 export const withProps =

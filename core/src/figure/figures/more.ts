@@ -1,4 +1,4 @@
-import type { Figure, KeyPose, Limb, Prop } from '../../pose/index.ts';
+import type { DrawnFigure, KeyPose, Limb, Prop } from '../../pose/index.ts';
 import {
   apart,
   both,
@@ -79,7 +79,7 @@ const landing = (x: number): KeyPose =>
   standing({ h: 0.72, lean: 30, legs: both(flat(x)), arms: both(turned(84, 96)), over: x + 0.06 });
 
 /** Foot after foot over a line on the floor. */
-const lineSteps = (h: number) => (): Figure =>
+const lineSteps = (h: number) => (): DrawnFigure =>
   front(
     [
       moved(standing({ legs: apart(0.08) }, 'front'), -0.2),

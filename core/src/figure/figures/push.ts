@@ -1,4 +1,4 @@
-import type { Figure, KeyPose, Limb } from '../../pose/index.ts';
+import type { DrawnFigure, KeyPose, Limb } from '../../pose/index.ts';
 import {
   both,
   flat,
@@ -19,7 +19,7 @@ import { bell, chair, type Drawn, type Figures, held, MAT, side, weight, weights
 
 const STEPS = 4;
 /** Down and up on the hands: what they are on, how deep, on toes or knees, feet raised. */
-const pushUp = (of: Parameters<typeof line>[0] = {}, deep = 0.32): Figure => {
+const pushUp = (of: Parameters<typeof line>[0] = {}, deep = 0.32): DrawnFigure => {
   const hands = of.hands ?? 0;
   const base = side(
     way(STEPS, (t) => line({ ...of, straight: 0.985 - (0.985 - deep) * t })),
@@ -42,7 +42,7 @@ const surfaceFor = (of: Parameters<typeof line>[0]) => {
 /** Of a wall from the feet, m. */
 export const GAP = 0.62;
 /** Against a wall: feet a step away, the body a line, hands at shoulder height. */
-export const atWall = (bent: number, forearms = false): Figure => {
+export const atWall = (bent: number, forearms = false): DrawnFigure => {
   const ankle: Point = [-0.12, LENGTHS.ankle];
   const leg = LENGTHS.thigh + LENGTHS.shank - 0.005;
   const pose = (k: number): KeyPose => {

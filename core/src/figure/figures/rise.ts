@@ -1,4 +1,4 @@
-import type { Figure, Prop } from '../../pose/index.ts';
+import type { DrawnFigure, Prop } from '../../pose/index.ts';
 import {
   both,
   FLESH,
@@ -57,7 +57,7 @@ const bothKnees = onKnees({ tucked: true });
 const tall = standing({ over: 0.48, legs: both(flat(0.42)) });
 
 // Standing back from what the hands or forearms are on.
-const stepBack = (s: number, forearms: boolean): Figure => {
+const stepBack = (s: number, forearms: boolean): DrawnFigure => {
   const out = line({ hands: s, forearms });
   const solved = solve(out, 'side');
   const at: Point = forearms ? solved.arms[0].joint : (out.arms[0].at ?? solved.arms[0].end);
@@ -93,7 +93,7 @@ const halfOut = (bent: boolean): KeyPose => ({
   arms: both(to([bent ? 0.6 : 0.58, FLESH.wrist], 90)),
   legs: both(bent ? onBall(0, 20) : flat(0)),
 });
-const walkOut = (bent: boolean, ...end: KeyPose[]): Figure =>
+const walkOut = (bent: boolean, ...end: KeyPose[]): DrawnFigure =>
   side([standing({}), folded(bent), halfOut(bent), ...end], [], GOES);
 const out = moved(line({}), TOES);
 

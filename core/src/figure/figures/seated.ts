@@ -1,4 +1,4 @@
-import type { Figure, Prop } from '../../pose/index.ts';
+import type { DrawnFigure, Prop } from '../../pose/index.ts';
 import {
   ARM,
   apart,
@@ -57,7 +57,7 @@ const backToWall = (of: Partial<Parameters<typeof standing>[0]>): KeyPose =>
 const BEHIND: Prop = { is: 'wall', x: -0.19 };
 
 /** Under a bar, heels on something so high, knees bent or not. */
-const underBar = (bent: boolean, feet: number): Figure => {
+const underBar = (bent: boolean, feet: number): DrawnFigure => {
   const bar = 0.7;
   const trunk = LENGTHS.loin + LENGTHS.chest;
   const whole = trunk + LENGTHS.thigh + LENGTHS.shank - 0.01;
@@ -88,7 +88,7 @@ const underBar = (bent: boolean, feet: number): Figure => {
 };
 
 /** Under a bar so high that the feet reach the floor, or what is drawn. */
-const hung = (bar: number, leg: Limb, props: readonly Prop[] = []): Figure => {
+const hung = (bar: number, leg: Limb, props: readonly Prop[] = []): DrawnFigure => {
   const f = hanging(both(leg), bar);
   return { ...f, props: [...f.props, ...props] };
 };

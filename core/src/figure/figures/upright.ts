@@ -1,4 +1,4 @@
-import type { Figure, Prop } from '../../pose/index.ts';
+import type { DrawnFigure, Prop } from '../../pose/index.ts';
 import {
   along,
   apart,
@@ -695,7 +695,7 @@ export const UPRIGHT: Figures = {
 };
 
 /** From a bar so high, m. */
-export function hanging(legs: readonly [Limb, Limb], height = 2.24): Figure {
+export function hanging(legs: readonly [Limb, Limb], height = 2.24): DrawnFigure {
   const arms = LENGTHS.upperArm + LENGTHS.forearm;
   const neck = height - arms - 0.02;
   return side(
