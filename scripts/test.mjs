@@ -30,7 +30,7 @@ function fetchBrowser() {
   return new Promise((done) => child.on('close', (code) => done(code === 0)));
 }
 
-const types = ['core', 'core/test', 'server', 'web', 'web/test', 'demo', 'e2e', 'bench'];
+const types = ['core', 'core/test', 'server', 'web', 'web/test', 'tsconfig.tools.json'];
 const env = {
   ...process.env,
   NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
