@@ -15,69 +15,78 @@ interface MovePrice {
   readonly other: number;
 }
 
-export function movePrice(context: Context, entry: number, move: number): MovePrice {
-  const { costs, aims, disliked, newToThem, written, usual, own, entries } = context;
-  const another = move !== aims[entry]!.move;
-  return {
-    any: disliked.has(move) ? costs.disliked : 0,
-    other:
-      (newToThem.has(move) ? costs.newToPerson : 0) +
-      (another && written[entries[entry]!.block]!.has(move) ? costs.alreadyHere : 0) +
-      (another && usual[entry]!.size > 0 && !usual[entry]!.has(move) ? costs.unusual : 0) +
-      (another && own[entry]!.size > 0 && !own[entry]!.has(move) ? costs.notTheirWay : 0),
-  };
+/** What everything costs at one entry, in milli-points; what doesn't change from form to form is looked up once. */
+export interface Prices {
+  readonly ofMove: (move: number) => MovePrice;
+  /** On top of its move but for its pace; anything from `under` on is as good as infinite. */
+  readonly ofForm: (form: number, ofMove: MovePrice, under: number) => number;
+  /** The effort by which a pace misses what is aimed at. */
+  readonly ofPace: (form: number, pace: number) => number;
 }
 
-/** What a form costs on top of its move but for its pace; anything from `under` on is as good as infinite. */
-export function formPrice(
-  context: Context,
-  entry: number,
-  form: number,
-  ofMove: MovePrice,
-  under: number,
-): number {
-  const { index, table, costs, limits, verdict, liked } = context;
-  const { hi } = table;
+export function pricesAt(context: Context, entry: number): Prices {
+  const { index, table, costs, limits, verdict, liked, disliked, newToThem } = context;
+  const { hi, move: moveOf, surfaceCm, support, side, trim, standIn } = table;
   const aim = context.aims[entry]!;
-  const move = table.move[form]!;
-  // Past what was aimed at is as far off as short of it, though within what they can do.
-  let cost = Math.round((costs.rungOff * Math.abs(aim.target - middle(table, form, aim.governs))) / aim.step);
-  if (form !== aim.form) {
-    const cm = table.surfaceCm[form]!;
-    const shownAlready =
-      move === aim.move &&
-      (cm === aim.settings.surfaceCm || (Number.isNaN(cm) && aim.settings.surfaceCm === undefined)) &&
-      (table.support[form] === 1) === (aim.settings.support ?? false);
-    if (table.side[form]) cost += costs.oneSideOnly;
-    if (!shownAlready) cost += costs.anotherForm;
-    if (aim.hi[STANDING]! > 0 && hi[form * ROW_SIZE + STANDING]! === 0) cost += costs.offTheFeet;
-    if (table.trim[form]! >= 0) cost += costs.trim;
-    if (table.standIn[form]) cost += costs.standIn;
-    cost += ofMove.other;
-    const harder = hi[form * ROW_SIZE + IMPACT_CLASS]! - aim.hi[IMPACT_CLASS]!;
-    if (harder > 0) cost += costs.harderLandings * harder;
-  }
-  cost += ofMove.any;
-  if (cost >= under) return cost;
-  const reach = context.request.reach ?? 0;
-  if (limits.ability && !limits.owns.has(index.ids[move]!) && (reach > 0 || verdict.barred[form] !== 0)) {
-    let over = 0;
-    for (let r = 0; r < REGION_AT.length; r++)
-      over = Math.max(
-        over,
-        (hi[form * ROW_SIZE + REGION_AT[r]!]! - limits.ability[r]!) / RUNG_STEP[REGIONS[r]!],
-      );
-    cost += Math.round(costs.rungTooHard * over);
-  }
-  return liked.has(move) ? cost - costs.liked : cost;
-}
+  const written = context.written[context.entries[entry]!.block]!;
+  const usual = context.usual[entry]!;
+  const own = context.own[entry]!;
+  const goal = goalOf(context, aim);
+  const { governs, target, step, move: aimed, form: asWritten, settings } = aim;
+  const stands = aim.hi[STANDING]! > 0;
+  const lands = aim.hi[IMPACT_CLASS]!;
+  const { ability } = limits;
+  const beyond = (context.request.reach ?? 0) > 0;
 
-/** What its pace costs: the effort by which it misses what is aimed at. */
-export function pacePrice(context: Context, entry: number, form: number, pace: number): number {
-  const { costs } = context;
-  const missed =
-    Math.abs(Math.log(metOf(context, form, pace) / goalOf(context, context.aims[entry]!))) / TENTH;
-  return Math.min(costs.effortAtMost, Math.round(costs.tenthOfEffort * missed));
+  const ofMove = (move: number): MovePrice => {
+    const another = move !== aimed;
+    return {
+      any: disliked.has(move) ? costs.disliked : 0,
+      other:
+        (newToThem.has(move) ? costs.newToPerson : 0) +
+        (another && written.has(move) ? costs.alreadyHere : 0) +
+        (another && usual.size > 0 && !usual.has(move) ? costs.unusual : 0) +
+        (another && own.size > 0 && !own.has(move) ? costs.notTheirWay : 0),
+    };
+  };
+
+  const ofForm = (form: number, { any, other }: MovePrice, under: number): number => {
+    const move = moveOf[form]!;
+    const of = form * ROW_SIZE;
+    // Past what was aimed at is as far off as short of it, though within what they can do.
+    let cost = Math.round((costs.rungOff * Math.abs(target - middle(table, form, governs))) / step);
+    if (form !== asWritten) {
+      const cm = surfaceCm[form]!;
+      const shownAlready =
+        move === aimed &&
+        (cm === settings.surfaceCm || (Number.isNaN(cm) && settings.surfaceCm === undefined)) &&
+        (support[form] === 1) === (settings.support ?? false);
+      if (side[form]) cost += costs.oneSideOnly;
+      if (!shownAlready) cost += costs.anotherForm;
+      if (stands && hi[of + STANDING]! === 0) cost += costs.offTheFeet;
+      if (trim[form]! >= 0) cost += costs.trim;
+      if (standIn[form]) cost += costs.standIn;
+      cost += other;
+      const harder = hi[of + IMPACT_CLASS]! - lands;
+      if (harder > 0) cost += costs.harderLandings * harder;
+    }
+    cost += any;
+    if (cost >= under) return cost;
+    if (ability && (beyond || verdict.barred[form] !== 0) && !limits.owns.has(index.ids[move]!)) {
+      let over = 0;
+      for (let r = 0; r < REGION_AT.length; r++)
+        over = Math.max(over, (hi[of + REGION_AT[r]!]! - ability[r]!) / RUNG_STEP[REGIONS[r]!]);
+      cost += Math.round(costs.rungTooHard * over);
+    }
+    return liked.has(move) ? cost - costs.liked : cost;
+  };
+
+  const ofPace = (form: number, pace: number): number => {
+    const missed = Math.abs(Math.log(metOf(context, form, pace) / goal)) / TENTH;
+    return Math.min(costs.effortAtMost, Math.round(costs.tenthOfEffort * missed));
+  };
+
+  return { ofMove, ofForm, ofPace };
 }
 
 /** A form at a pace, with its price and the landings that it comes to. */

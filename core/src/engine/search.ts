@@ -1,8 +1,8 @@
 import { taughtForms } from '../forms/index.ts';
 import type { Choice } from './budget.ts';
 import { type Context, NONE } from './context.ts';
-import { choosePace } from './pace.ts';
-import { choiceOf, formPrice, movePrice, pacePrice } from './price.ts';
+import { paceFinder } from './pace.ts';
+import { choiceOf, pricesAt } from './price.ts';
 
 /** Choices of a session by entry; null is rest. */
 export type Choices = readonly (Choice | null)[];
@@ -22,16 +22,18 @@ export function search(
   let bestPace = Number.NaN;
   let bound = under;
   const open = bars === 0 ? context.open() : null;
+  const prices = pricesAt(context, entry);
+  const paceOf = paceFinder(context, aim);
   for (let k = 0; k < moves.length && base[k]! - further <= bound; k++) {
     if (without.has(moves[k]!)) continue;
-    const ofMove = movePrice(context, entry, moves[k]!);
+    const ofMove = prices.ofMove(moves[k]!);
     for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
       if (open ? open[f] === 0 : verdict.barred[f] !== bars || !fits(f)) continue;
       const room = bound + further - base[k]! + 1;
-      const bare = formPrice(context, entry, f, ofMove, room);
+      const bare = prices.ofForm(f, ofMove, room);
       if (bare >= room) continue;
-      const pace = choosePace(context, aim, f);
-      const cost = Math.max(0, base[k]! + bare + pacePrice(context, entry, f, pace));
+      const pace = paceOf(f);
+      const cost = Math.max(0, base[k]! + bare + prices.ofPace(f, pace));
       if (cost < bound || (cost === bound && bestForm > f)) {
         bound = cost;
         bestForm = f;
@@ -46,7 +48,7 @@ export function search(
 function stands(context: Context, entry: number): Choice | null {
   const aim = context.aims[entry]!;
   return context.asWritten && aim.form >= 0 && context.verdict.barred[aim.form] === 0
-    ? choiceOf(context, entry, aim.form, choosePace(context, aim, aim.form), 0)
+    ? choiceOf(context, entry, aim.form, paceFinder(context, aim)(aim.form), 0)
     : null;
 }
 
@@ -64,15 +66,17 @@ export function optionsOf(context: Context, entry: number): Choice[] {
   const { moves, base } = similarity.ranking(aim.move);
   const options: Choice[] = [];
   const open = context.open();
+  const prices = pricesAt(context, entry);
+  const paceOf = paceFinder(context, aim);
   moves.forEach((move, k) => {
-    const ofMove = movePrice(context, entry, move);
+    const ofMove = prices.ofMove(move);
     for (let f = table.start[move]!; f < table.start[move + 1]!; f++) {
       if (open[f] === 0) continue;
-      const usual = choosePace(context, aim, f);
-      const bare = formPrice(context, entry, f, ofMove, Number.POSITIVE_INFINITY);
+      const usual = paceOf(f);
+      const bare = prices.ofForm(f, ofMove, Number.POSITIVE_INFINITY);
       for (const pace of new Set([usual, index.pace[move * 3]!])) {
         const free = asWritten && f === aim.form && pace === usual;
-        const cost = free ? 0 : Math.max(0, base[k]! + bare + pacePrice(context, entry, f, pace));
+        const cost = free ? 0 : Math.max(0, base[k]! + bare + prices.ofPace(f, pace));
         options.push(choiceOf(context, entry, f, pace, cost));
       }
     }
@@ -97,17 +101,19 @@ export function cheapestOf(context: Context, entry: number): Cheapest {
   if (!aim) return { cost, form, pace };
   const { moves, base } = similarity.ranking(aim.move);
   const open = context.open();
+  const prices = pricesAt(context, entry);
+  const paceOf = paceFinder(context, aim);
   for (let k = 0; k < moves.length; k++) {
-    const ofMove = movePrice(context, entry, moves[k]!);
+    const ofMove = prices.ofMove(moves[k]!);
     for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
       if (open[f] === 0) continue;
       const id = of[f]!;
       const free = asWritten && f === aim.form;
       const room = cost[id]! + further - base[k]!;
-      const bare = free ? 0 : formPrice(context, entry, f, ofMove, room);
+      const bare = free ? 0 : prices.ofForm(f, ofMove, room);
       if (!free && bare >= room) continue;
-      const p = choosePace(context, aim, f);
-      const own = free ? 0 : Math.max(0, base[k]! + bare + pacePrice(context, entry, f, p));
+      const p = paceOf(f);
+      const own = free ? 0 : Math.max(0, base[k]! + bare + prices.ofPace(f, p));
       if (own < cost[id]!) {
         cost[id] = own;
         form[id] = f;
