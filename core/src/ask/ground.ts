@@ -31,6 +31,13 @@ function byRoom<T>(make: (room: Room) => T): (room: Room) => T {
   };
 }
 
+/**
+ * The ground for questions about one library. Its index is found or made at once; what a room makes of it, when a
+ * question first needs it, and is kept for the last {@link ROOMS_KEPT} rooms.
+ *
+ *     const ground = createGround(decodeLibrary(file));
+ *     for (const stage of stagesOf(ground, 'scale', question)) show(stage);
+ */
 export function createGround(library: Library): Ground {
   const index = indexOf(library);
   return {

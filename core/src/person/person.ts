@@ -275,6 +275,15 @@ function loosen(person: Person, limits: readonly Limit[], day: string): Limit[] 
   });
 }
 
+/**
+ * All that a day (YYYY-MM-DD) makes of somebody: whether they may train, the limits in force from every source with what
+ * was eased taken off, how hard at most, what to say and watch for. Pure: the day is an argument. The limits of two
+ * sources on one thing both stand; the law reads the strictest.
+ *
+ *     const outlook = outlookOf(person, '2026-11-30');
+ *     outlook.mayTrain; // false until screening, a stop sign or consent is settled
+ *     outlook.limits; // what the law is asked with
+ */
 export function outlookOf(person: Person, day: string): Outlook {
   const age = ageOn(person.born, day);
   const conditions = conditionsOn(person, day);

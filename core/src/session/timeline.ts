@@ -308,7 +308,11 @@ const timelinesBefore = new WeakMap<
 
 /**
  * The one clock of a session. Depends on nothing but the plan and how long a rep of its own moves takes:
- * no person, room or dial moves a boundary.
+ * no person, room or dial moves a boundary. Seconds throughout; a length that depends on somebody's pace is a range.
+ *
+ *     const { segments, range } = timelineOf({ blocks, forWhom }, factsIn(library));
+ *     segments[0].startSeconds; // 0
+ *     range; // { lo, hi }: shortest and longest the session comes to
  */
 export function timelineOf(session: Timed, facts: Facts): Timeline {
   const { blocks, forWhom } = session;
