@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { checkNode, install, root, run } from './ground.mjs';
 
 checkNode();
-install();
+await install();
 // Bundled as the server and the pages are, so that what is measured is what runs.
 const { bundle } = await import('../server/bundle.mjs');
 await bundle({ entryPoints: [join(root, 'bench/src/main.ts')], outfile: join(root, 'bench/dist/main.mjs') });

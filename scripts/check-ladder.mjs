@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { checkNode, install, root, run } from './ground.mjs';
 
 checkNode();
-install();
+await install();
 const well = run(join(root, 'node_modules/.bin/tsx'), [
   '--tsconfig',
   join(root, 'server/tsconfig.json'),

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { checkNode, install, root, run } from './ground.mjs';
 
 checkNode();
-install();
+await install();
 const { bundle } = await import('../server/bundle.mjs');
 await bundle({
   entryPoints: [join(root, 'bench/src/coach/main.ts')],

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { build, checkNode, install, root } from './ground.mjs';
 
 checkNode();
-install();
+await install();
 build();
 const port = process.env.PORT ?? '4690';
 const env = { ...process.env, PORT: port, INNER_RUNG_ROOT: root };

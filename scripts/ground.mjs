@@ -1,5 +1,5 @@
 // What both commands stand on. Only Node's own modules: nothing is installed yet when this runs.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -29,26 +29,52 @@ export function run(command, args, options = {}) {
 
 const has = (command) => spawnSync(command, ['--version'], { stdio: 'ignore' }).status === 0;
 
-// Not npm ci: it insists on every platform's optional binaries, which a registry mirror may not carry.
-/** Installs the packages when they are missing or the lock file has changed since. */
-export function install() {
-  const lock = createHash('sha256')
+const lockNow = () =>
+  createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex');
-  const stamp = join(root, 'node_modules', '.inner-rung-lock');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
-  process.stdout.write('Installing packages (once; SQLite is compiled, which takes a minute or two)…\n');
-  if (!run(npm, ['install', '--no-audit', '--no-fund', '--loglevel=error'])) {
-    if (!(has('g++') || has('c++') || has('clang++')) || !has('make') || !has('python3'))
-      giveUp(
-        'SQLite has to be compiled here, and there is no compiler: install python3, make and g++ (on Debian: apt-get install python3 make g++), then run the same command again.',
-      );
-    giveUp('The packages could not be installed; what npm said is above. Alone: npm install');
-  }
-  if (!existsSync(join(root, 'node_modules/better-sqlite3/build/Release/better_sqlite3.node')))
-    giveUp('SQLite was not compiled. Install python3, make and g++, then run: npm rebuild better-sqlite3');
-  mkdirSync(dirname(stamp), { recursive: true });
-  writeFileSync(stamp, lock);
+const stamp = join(root, 'node_modules', '.inner-rung-lock');
+const isInstalled = () => existsSync(stamp) && readFileSync(stamp, 'utf8') === lockNow();
+
+// Not npm ci: it insists on every platform's optional binaries, which a registry mirror may not carry.
+/** Fetches the packages when they are missing or the lock file has changed since, and compiles nothing. */
+export function fetchPackages() {
+  if (isInstalled()) return;
+  process.stdout.write('Fetching packages (once)…\n');
+  if (!run(npm, ['install', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error']))
+    giveUp('The packages could not be fetched; what npm said is above. Alone: npm install');
+}
+
+/** Compiles what packages have to be compiled, beside whatever else is done meanwhile; true when it went well. */
+export function compilePackages() {
+  if (isInstalled()) return Promise.resolve(true);
+  process.stdout.write('Compiling SQLite (once; a minute or two)…\n');
+  const child = spawn(npm, ['rebuild', '--loglevel=error'], { cwd: root, stdio: 'inherit' });
+  return new Promise((done) =>
+    child.on('close', (code) => {
+      const made = existsSync(join(root, 'node_modules/better-sqlite3/build/Release/better_sqlite3.node'));
+      if (code === 0 && made) {
+        mkdirSync(dirname(stamp), { recursive: true });
+        writeFileSync(stamp, lockNow());
+      }
+      done(code === 0 && made);
+    }),
+  );
+}
+
+/** Why packages couldn't be compiled, and what to do. */
+export function couldNotCompile() {
+  if (!(has('g++') || has('c++') || has('clang++')) || !has('make') || !has('python3'))
+    giveUp(
+      'SQLite has to be compiled here, and there is no compiler: install python3, make and g++ (on Debian: apt-get install python3 make g++), then run the same command again.',
+    );
+  giveUp('SQLite was not compiled; what npm said is above. Alone: npm rebuild better-sqlite3');
+}
+
+/** Packages, ready to be used. */
+export async function install() {
+  fetchPackages();
+  if (!(await compilePackages())) couldNotCompile();
 }
 
 export function build() {

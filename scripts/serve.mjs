@@ -5,7 +5,7 @@ import { build, checkNode, install, root } from './ground.mjs';
 
 const demo = process.argv.includes('--demo');
 checkNode();
-install();
+await install();
 build();
 const server = spawn(
   process.execPath,

@@ -2,7 +2,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { checkNode, giveUp, install, root, run } from './ground.mjs';
+import { checkNode, compilePackages, couldNotCompile, fetchPackages, giveUp, root, run } from './ground.mjs';
 
 const bin = (name) => join(root, 'node_modules/.bin', name);
 const { paths } = JSON.parse(readFileSync(join(root, 'scripts/chromium.json'), 'utf8'));
@@ -36,16 +36,18 @@ const env = {
   NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
   npm_config_loglevel: 'error',
 };
+let compiling = Promise.resolve(true);
 const stages = [
   [
     'packages',
     'npm install',
     () => {
-      install();
+      fetchPackages();
+      // Takes one processor for a minute: what needs no package compiled is looked at meanwhile.
+      compiling = compilePackages();
       return true;
     },
   ],
-  ['browser', 'apt-get install chromium', async () => (await fetching) !== false && chromium()],
   ['format and lint', 'npm run lint', () => run(bin('biome'), ['check', '--error-on-warnings', '.'])],
   [
     'structure',
@@ -55,6 +57,8 @@ const stages = [
       run(bin('knip'), ['--include', 'exports,types,files']),
   ],
   ['types', 'npm run typecheck', () => types.every((folder) => run(bin('tsc'), ['-p', folder]))],
+  ['SQLite', 'npm rebuild better-sqlite3', async () => (await compiling) || couldNotCompile()],
+  ['browser', 'apt-get install chromium', async () => (await fetching) !== false && chromium()],
   ['unit tests', 'npm run unit', () => run(bin('jest'), [], { env })],
   ['build', 'npm run build', () => run('npm', ['run', '--silent', 'build'], { env })],
   [

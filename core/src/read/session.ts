@@ -94,7 +94,7 @@ const tidy = (text: string) =>
  * nobody said is named as assumed. The same text always comes to the same session. Pure; bounded: lines and characters
  * past the most that is read are listed as unread, and no text makes it throw.
  *
- *     const read = readSession(library, '40/20 x 3\nSquats\\nPress-ups');
+ *     const read = readSession(library, '40/20 x 3\nSquats\nPress-ups');
  *     blocksOf(read); // blocks of a session, ready to be laid out
  *     read.unread; // what wasn't taken, and why
  */

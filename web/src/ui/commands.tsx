@@ -77,20 +77,20 @@ export function KeysDialog(props: {
 }) {
   return (
     <Dialog title="Keys" onClose={props.onClose}>
-      <ul className="grid grid-cols-[auto_1fr] gap-x-4">
+      <ul className="gap-x-4 sm:columns-2">
         {Object.values(props.commands).map((command) => (
-          <li key={command.shown} className="col-span-2 grid grid-cols-subgrid">
+          <li key={command.shown} className="break-inside-avoid">
             <button
               type="button"
-              className="touch col-span-2 grid grid-cols-subgrid items-center rounded px-1 text-left hover:bg-base-200 disabled:opacity-60"
+              className="touch flex w-full items-center gap-3 rounded px-1 text-left leading-tight hover:bg-base-200 disabled:opacity-60"
               disabled={command.off}
               onClick={() => {
                 props.onClose();
                 command.run();
               }}
             >
-              <kbd className="kbd justify-self-start">{command.shown}</kbd>
-              <span>{command.says}</span>
+              <kbd className="kbd min-w-12 shrink-0">{command.shown}</kbd>
+              <span className="min-w-0">{command.says}</span>
             </button>
           </li>
         ))}
