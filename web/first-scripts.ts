@@ -1,7 +1,9 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import type { Plugin } from 'vite';
+import type { Plugin, Rollup } from 'vite';
+
+type Bundle = Rollup.OutputBundle;
 
 /** A table of addresses, as `app.tsx` has it: each screen with its script and what it asks the server for. */
 const SCREEN = /screen\(\s*'([^']+)',\s*\(\) => import\('([^']+)'\),?([^)]*)\)/g;
@@ -18,49 +20,61 @@ export const packed = (): Plugin => ({
   },
 });
 
-/**
- * Scripts that are run before the page's own, in this order and each for itself: between two of them the browser answers
- * whoever presses something.
- */
-export const early = (names: readonly string[]): Plugin => ({
-  name: 'early',
-  transformIndexHtml: {
-    order: 'post',
-    handler: (_, { bundle }) =>
-      names.map((name) => {
-        const chunk = Object.values(bundle ?? {}).find((one) => one.type === 'chunk' && one.name === name);
-        if (!chunk) throw new Error(`No script “${name}” was made.`);
-        const attrs = { type: 'module', async: true, crossorigin: true, src: `/${chunk.fileName}` };
-        return { tag: 'script', attrs, injectTo: 'head-prepend' };
-      }),
-  },
-});
+/** A script with all that it imports. */
+function withImports(bundle: Bundle, file: string, found = new Set<string>()): Set<string> {
+  if (found.has(file)) return found;
+  found.add(file);
+  const one = bundle[file];
+  for (const imported of one?.type === 'chunk' ? one.imports : []) withImports(bundle, imported, found);
+  return found;
+}
+const chunkOf = (bundle: Bundle, module: string) =>
+  Object.values(bundle).find((one) => one.type === 'chunk' && one.facadeModuleId === module);
+
+/** What the page's first script imports: named in the page already. */
+const entriesOf = (bundle: Bundle): Set<string> =>
+  new Set(
+    Object.values(bundle).flatMap((one) =>
+      one.type === 'chunk' && one.isEntry ? [...withImports(bundle, one.fileName)] : [],
+    ),
+  );
+
+/** What every page goes on with after its first script: named in the page, so that all of it comes at once. */
+const everyPage = (bundle: Bundle, main: string): Set<string> => {
+  const chunk = chunkOf(bundle, main);
+  if (!chunk) throw new Error(`No script was made of ${main}.`);
+  return withImports(bundle, chunk.fileName);
+};
 
 /**
- * Writes `first.json` beside the built page: which scripts and data a page of each address begins with. A server that
- * names them in the page spares the wait for one script to ask for the next. Fails the build where the table names a
- * screen of which no script was made.
+ * Names in the built page what every page goes on with, and writes `first.json` beside it: which scripts and data a
+ * page of each address begins with. A server that names those too spares the wait for one script to ask for the next.
+ * Fails the build where the table names a screen of which no script was made.
  */
-export function firstScripts(table: string): Plugin {
+export function firstScripts(main: string, table: string): Plugin {
   return {
     name: 'first-scripts',
+    transformIndexHtml: {
+      order: 'post',
+      handler: (_, { bundle = {} }) => {
+        const named = entriesOf(bundle);
+        return [...everyPage(bundle, main)]
+          .filter((file) => !named.has(file))
+          .map((file) => ({
+            tag: 'link',
+            attrs: { rel: 'modulepreload', crossorigin: true, href: `/${file}` },
+            injectTo: 'head',
+          }));
+      },
+    },
     generateBundle(_, bundle) {
-      const chunks = Object.values(bundle).filter((one) => one.type === 'chunk');
-      const byFile = new Map(chunks.map((chunk) => [chunk.fileName, chunk]));
-      const with_ = (file: string, found = new Set<string>()): Set<string> => {
-        if (found.has(file)) return found;
-        found.add(file);
-        for (const imported of byFile.get(file)?.imports ?? []) with_(imported, found);
-        return found;
-      };
-      const begun = new Set(chunks.filter((c) => c.isEntry).flatMap((c) => [...with_(c.fileName)]));
+      const begun = new Set([...everyPage(bundle, main), ...entriesOf(bundle)]);
       const text = readFileSync(table, 'utf8');
       const first = [...text.matchAll(SCREEN)].map(([, path, file, rest]) => {
-        const from = resolve(dirname(table), file!);
-        const chunk = chunks.find((c) => c.facadeModuleId === from);
+        const chunk = chunkOf(bundle, resolve(dirname(table), file!));
         if (!chunk) return this.error(`${path}: no script was made of ${file}.`);
         const needs = [...(NEEDS.exec(rest!)?.[1]?.matchAll(/'([^']+)'/g) ?? [])].map((one) => one[1]!);
-        const scripts = [...with_(chunk.fileName)].filter((name) => !begun.has(name));
+        const scripts = [...withImports(bundle, chunk.fileName)].filter((name) => !begun.has(name));
         return { path, scripts: scripts.map((name) => `/${name}`), needs };
       });
       if (first.length !== text.split('      screen(').length - 1)

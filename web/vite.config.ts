@@ -2,10 +2,12 @@ import { resolve } from 'node:path';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
-import { early, firstScripts, packed } from './first-scripts.ts';
+import { firstScripts, packed } from './first-scripts.ts';
 
-/** Begun before the rest is read: in a script of its own. */
-const EARLY = /engine[\\/]worker\.ts$|src[\\/]early\.ts$/;
+/** Packages that every page stands on. */
+const EVERYWHERE =
+  /node_modules[\\/](?:react-router|react-redux|redux(?:-\w+)?|@reduxjs|immer|reselect|zod|use-sync-external-store|set-cookie-parser|cookie)[\\/]/;
+
 /** Our own, and what is small and everywhere: a chart's or a search's package stays with who uses it. */
 const OURS = /(?:core|web)[\\/]src[\\/]|lucide-react|react-hotkeys-hook/;
 
@@ -13,8 +15,10 @@ export default defineConfig({
   plugins: [
     react(),
     tailwindcss(),
-    firstScripts(resolve(import.meta.dirname, 'src/app/app.tsx')),
-    early(['early', 'vendor']),
+    firstScripts(
+      resolve(import.meta.dirname, 'src/main.tsx'),
+      resolve(import.meta.dirname, 'src/app/app.tsx'),
+    ),
     packed(),
   ],
   build: {
@@ -24,14 +28,14 @@ export default defineConfig({
     // The server names a screen's scripts in the page; those of a screen that is gone to ask for their own parts.
     modulePreload: { resolveDependencies: (_, deps, { hostType }) => (hostType === 'html' ? deps : []) },
     rolldownOptions: {
-      input: { index: 'index.html', early: 'src/early.ts' },
       output: {
         codeSplitting: {
           // A script of its own costs more than the few kilobytes that a page has in it and doesn't need.
           groups: [
-            { name: 'begin', test: EARLY, priority: 5 },
-            { name: 'vendor', test: /node_modules/, tags: ['$initial'], priority: 4 },
-            { name: 'base', tags: ['$initial'], priority: 3 },
+            // By itself: the page's first script stands on it alone.
+            { name: 'thread', test: /engine[\\/]worker\.ts$/, priority: 5 },
+            { name: 'react', test: /node_modules[\\/](?:react|react-dom|scheduler)[\\/]/, priority: 4 },
+            { name: 'vendor', test: EVERYWHERE, priority: 3 },
             { name: 'common', test: OURS, minShareCount: 8, priority: 1 },
           ],
         },

@@ -1,10 +1,7 @@
-import '@fontsource-variable/atkinson-hyperlegible-next';
-import '@fontsource-variable/bricolage-grotesque';
 import { StrictMode, startTransition } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './app/app.tsx';
-import './main.css';
 import { letGoOfErased } from './store/erased.ts';
 import { store } from './store/index.ts';
 

@@ -11,7 +11,7 @@ import type { Ruler } from '@inner-rung/core/limits';
 import { PATTERNS, type Pattern } from '@inner-rung/core/move';
 import { shortName } from '@inner-rung/core/person';
 import { plainName } from '@inner-rung/core/read';
-import { startTransition, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { findMoves } from '../features/move-search.ts';
 import { lookOf } from '../features/rung-look.ts';
@@ -20,6 +20,7 @@ import { useShelf } from '../store/data.ts';
 import { FlightMark, FloorMark } from '../ui/marks.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
+import { useLater } from '../ui/use-later.ts';
 import { type Bars, slug, Trunk } from './ladder-columns.tsx';
 import { Choice, Field } from './wall-fields.tsx';
 
@@ -45,11 +46,7 @@ export default function LaddersScreen() {
     () => (library ? byPattern(library, found, looking) : []),
     [library, found, looking],
   );
-  const [rest, setRest] = useState(false);
-  const begun = library !== null;
-  useEffect(() => {
-    if (begun) startTransition(() => setRest(true));
-  }, [begun]);
+  const rest = useLater(library !== null);
   if (failed) return <ServerAway />;
   if (!library) return <Waiting />;
   const choose = (key: 'for' | 'in' | 'without', value: string) => {

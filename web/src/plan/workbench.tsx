@@ -11,6 +11,7 @@ import { tokenOf } from '../store/data.ts';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
 import { useCommands } from '../ui/commands.tsx';
+import { useLater } from '../ui/use-later.ts';
 import { type BlockPicture, blockPicture } from './block-picture.ts';
 import { BlockStrip } from './block-strip.tsx';
 import { ClockBar } from './clock-bar.tsx';
@@ -47,6 +48,7 @@ export function Workbench(props: { plan: Plan; shipped: Library }) {
   const commands = usePlanCommands(bench);
   const letters = useApp((state) => state.view.letterKeys);
   useCommands(commands, { all: bench.open === null, letters, typing: true });
+  const beside = useLater(picture !== null);
   // Until the next picture is worked out the one before may have fewer blocks.
   const shown = picture ? blockPicture(picture, Math.min(at.block, picture.plan.blocks.length - 1)) : null;
   return (
@@ -76,11 +78,13 @@ export function Workbench(props: { plan: Plan; shipped: Library }) {
         <main className="grid min-h-0 flex-1 grid-cols-1 pb-20 lg:grid-cols-[13.5rem_minmax(0,1fr)_22.5rem] lg:pb-0">
           <Turned bench={bench} actions={actions} shown={shown} />
           <Middle bench={bench} actions={actions} shown={shown} picture={picture} />
-          <Chosen
-            bench={bench}
-            shown={shown}
-            onShift={(by) => commands[by < 0 ? 'earlier' : 'later'].run()}
-          />
+          {beside && (
+            <Chosen
+              bench={bench}
+              shown={shown}
+              onShift={(by) => commands[by < 0 ? 'earlier' : 'later'].run()}
+            />
+          )}
         </main>
       ) : (
         <AsWritten bench={bench} />
@@ -166,6 +170,7 @@ function Middle(props: { bench: Bench; actions: PlanActions; shown: BlockPicture
   const send = useSend();
   const view = useApp((state) => state.view.shows);
   const findings = useFindings(bench);
+  const ribbon = useLater();
   return (
     <div className={`${bench.panel === 'floor' ? 'flex' : 'hidden'} min-h-0 min-w-0 flex-col lg:flex`}>
       <ViewBar bench={bench} actions={actions} sums={picture.sums} />
@@ -179,14 +184,16 @@ function Middle(props: { bench: Bench; actions: PlanActions; shown: BlockPicture
           send(planEvents.findingAccepted({ check: finding.check, at: finding.at, why }))
         }
       />
-      <div className="border-t-2 border-base-300 px-3 pt-2 pb-2">
-        <Ribbon
-          picture={picture}
-          library={bench.library}
-          block={shown.at}
-          station={bench.at.station}
-          onStation={bench.pickIn}
-        />
+      <div className="min-h-36 border-t-2 border-base-300 px-3 pt-2 pb-2">
+        {ribbon && (
+          <Ribbon
+            picture={picture}
+            library={bench.library}
+            block={shown.at}
+            station={bench.at.station}
+            onStation={bench.pickIn}
+          />
+        )}
       </div>
     </div>
   );

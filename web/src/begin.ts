@@ -1,0 +1,8 @@
+// The page's first script. Whatever follows comes in pieces of its own, between which the browser answers.
+import '@fontsource-variable/atkinson-hyperlegible-next';
+import '@fontsource-variable/bricolage-grotesque';
+import { beginAhead } from './engine/worker.ts';
+import './main.css';
+
+beginAhead();
+void import('react-dom/client').then(() => import('react-router')).then(() => import('./main.tsx'));
