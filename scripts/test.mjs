@@ -36,6 +36,8 @@ const env = {
   NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
   npm_config_loglevel: 'error',
 };
+const jest = (...folders) =>
+  run(bin('jest'), [...folders.flatMap((one) => ['--roots', `./${one}`])], { env });
 let compiling = Promise.resolve(true);
 const stages = [
   [
@@ -57,9 +59,10 @@ const stages = [
       run(bin('knip'), ['--include', 'exports,types,files']),
   ],
   ['types', 'npm run typecheck', () => types.every((folder) => run(bin('tsc'), ['-p', folder]))],
+  ['unit tests', 'npm run unit', () => jest('core', 'web', 'demo', 'bench')],
   ['SQLite', 'npm rebuild better-sqlite3', async () => (await compiling) || couldNotCompile()],
+  ['unit tests of the server', 'npm run unit', () => jest('server')],
   ['browser', 'apt-get install chromium', async () => (await fetching) !== false && chromium()],
-  ['unit tests', 'npm run unit', () => run(bin('jest'), [], { env })],
   ['build', 'npm run build', () => run('npm', ['run', '--silent', 'build'], { env })],
   [
     'browser tests',
@@ -72,7 +75,7 @@ checkNode();
 const only = process.argv[2];
 const fetching = only && only !== 'browser' ? null : fetchBrowser();
 for (const [name, alone, stage] of stages) {
-  if (only && only !== name) continue;
+  if (only && only !== name && !name.startsWith(`${only} of`)) continue;
   const start = Date.now();
   process.stdout.write(`\n— ${name}\n`);
   if (!(await stage())) giveUp(`npm test stopped at “${name}”. Run it alone: ${alone}`);
