@@ -35,6 +35,10 @@ const allOf = <K extends Fact['is']>(said: Said, is: K) => (said[is] ?? []) as E
 const isTabata = ({ work, rest }: Extract<Fact, { is: 'interval' }>) =>
   work === FORMATS.tabata.usual.workSeconds && rest === FORMATS.tabata.usual.restSeconds;
 
+/** The rest that a ratio of work to rest comes to, in whole seconds. */
+const shareOf = (ratio: Extract<Fact, { is: 'ratio' }> | undefined, work: number | undefined) =>
+  ratio && work !== undefined ? Math.round((work * ratio.rest) / ratio.work) : undefined;
+
 /** The clock that was meant: what was said, and which of its numbers nobody said. */
 export function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose | null } {
   const said: Said = {};
@@ -68,6 +72,7 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
     lastOf(said, 'rest')?.seconds ??
     (allOf(said, 'format')[0]?.kind === 'emom' ? undefined : lastOf(said, 'station rest')?.seconds) ??
     (lastOf(said, 'partner') ? work : undefined) ??
+    shareOf(lastOf(said, 'ratio'), work) ??
     (restsBetween(block) ? block.breaks[0]!.seconds : undefined) ??
     restBesideEach(rowFacts, roundsFact?.rest !== undefined && rowFacts.length > 1);
   const roundRest =

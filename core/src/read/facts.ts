@@ -7,6 +7,8 @@ export type Fact =
   | { readonly is: 'work'; readonly seconds: number }
   /** `between` where that is what it was called: it parts stations, never blocks. */
   | { readonly is: 'rest'; readonly seconds: number; readonly between?: true }
+  /** "1:1", "work to rest 2:1": rest as a share of the work. */
+  | { readonly is: 'ratio'; readonly work: number; readonly rest: number }
   /** Between parts of a kind: after every pair, after every block. */
   | { readonly is: 'part rest'; readonly seconds: number }
   | { readonly is: 'round rest'; readonly seconds: number; readonly most?: number }
@@ -143,6 +145,12 @@ const interval = ([work, rest]: readonly number[]): Fact | null =>
     : null;
 const work = ([seconds]: readonly number[]): Fact | null =>
   ok(seconds!, 3) ? { is: 'work', seconds: seconds! } : null;
+/** Nobody works a ninth of the time, or rests one. Estimate. */
+const MOST_SHARE = 8;
+const ratio = ([work, rest]: readonly number[]): Fact | null =>
+  [work!, rest!].every((n) => Number.isInteger(n) && n >= 1 && n <= MOST_SHARE)
+    ? { is: 'ratio', work: work!, rest: rest! }
+    : null;
 const rest = ([seconds]: readonly number[]): Fact | null =>
   seconds! <= 900 && (seconds! >= 3 || seconds === 0) ? { is: 'rest', seconds: seconds! } : null;
 const roundRest = ([seconds, most]: readonly number[]): Fact | null =>
@@ -244,6 +252,12 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.1,
   },
   { is: 'T', says: work, weight: -0.6 },
+  // as a share of the work
+  { is: '@rest ratio? of|at|is? N : N', says: ratio, weight: 1 },
+  { is: 'work :|/|to|and|-|–|& @rest ratio? of|is|at|=|:? N :|to N', says: ratio, weight: 1 },
+  { is: 'N :|to N work :|/|to|and|-|–|& @rest ratio?', says: ratio, weight: 1 },
+  { is: 'N : N @rest|ratio', says: ratio, weight: 0.8 },
+  { is: 'ratio of|:|is|at? N : N', says: ratio, weight: 0.8 },
   { is: 'Q of? @rest', says: rest },
   {
     is: 'Q second|sec? of? jog|jogging|walk|walking|march|marching until|till|before|to|between the|each|next? next|station?',
