@@ -262,9 +262,15 @@ test('a person’s own link on a phone: my form, my next, nothing of anybody els
   await page.keyboard.press('Escape');
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const phone = await context.newPage();
+  const asked: string[] = [];
+  phone.on('request', (request) => asked.push(new URL(request.url()).pathname));
   await phone.goto(server.url + new URL(href).pathname);
   await expect(phone.getByRole('heading', { name: 'Maud' })).toBeVisible();
   await expect(phone.locator('[data-does]')).toContainText('Step jack');
+  // It stands on nothing of the trainer's, and doesn't ask for it.
+  expect(asked.some((path) => path.startsWith('/api/p/'))).toBe(true);
+  expect(asked.filter((path) => path.startsWith('/api/') && !path.startsWith('/api/p/'))).toEqual([]);
+  expect(asked.filter((path) => path.includes('engine.worker'))).toEqual([]);
   await expect(phone.getByRole('main')).not.toContainText(/Saskia|Tomas|knee pain/);
   // The coach changes her rung: her phone knows.
   await row(page, 'maud-ellery')

@@ -8,6 +8,9 @@ type Bundle = Rollup.OutputBundle;
 /** A table of addresses, as `app.tsx` has it: each screen with its script and what it asks the server for. */
 const SCREEN = /screen\(\s*'([^']+)',\s*\(\) => import\('([^']+)'\),?([^)]*)\)/g;
 const NEEDS = /needs: \[([^\]]*)\]/;
+const ALONE = /alone: true/;
+/** What every page of the trainer's stands on (`store/data.ts`). */
+const GROUND = ['library', 'changes', 'people', 'groups', 'rooms'];
 
 /** Packs scripts and styles when they are built, so that nothing is packed while a page waits for it. */
 export const packed = (): Plugin => ({
@@ -75,10 +78,13 @@ export function firstScripts(main: string, table: string): Plugin {
         if (!chunk) return this.error(`${path}: no script was made of ${file}.`);
         const needs = [...(NEEDS.exec(rest!)?.[1]?.matchAll(/'([^']+)'/g) ?? [])].map((one) => one[1]!);
         const scripts = [...withImports(bundle, chunk.fileName)].filter((name) => !begun.has(name));
-        return { path, scripts: scripts.map((name) => `/${name}`), needs };
+        const ground = ALONE.test(rest!) ? [] : GROUND;
+        return { path, scripts: scripts.map((name) => `/${name}`), needs: [...ground, ...needs] };
       });
       if (first.length !== text.split('      screen(').length - 1)
         this.error(`${first.length} screens could be read in ${table}, and it has more.`);
+      // Home is the newest session, whichever that is.
+      first.push({ path: '/', scripts: [], needs: [...GROUND, 'plans'] });
       this.emitFile({ type: 'asset', fileName: 'first.json', source: JSON.stringify(first) });
     },
   };

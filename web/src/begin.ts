@@ -4,5 +4,6 @@ import '@fontsource-variable/bricolage-grotesque';
 import { beginAhead } from './engine/worker.ts';
 import './main.css';
 
-beginAhead();
+// Somebody's own link asks the engine nothing.
+if (!/^\/[pc]\//.test(location.pathname)) beginAhead();
 void import('react-dom/client').then(() => import('react-router')).then(() => import('./main.tsx'));

@@ -19,8 +19,10 @@ function Home() {
 interface Ways {
   /** Which of several pages of one session it is, all of them headed by its title. */
   readonly face?: string;
-  /** What it asks the server for before it shows anything, besides what every page does. */
+  /** What it asks the server for before it shows anything, besides what every page of the trainer's does. */
   readonly needs?: readonly string[];
+  /** Somebody's own link: it stands on nothing of the trainer's. */
+  readonly alone?: true;
 }
 
 /**
@@ -66,8 +68,8 @@ const router = createBrowserRouter([
         needs: ['plans/:id'],
       }),
       screen('/log', () => import('../log/log-screen.tsx'), { needs: ['records'] }),
-      screen('/p/:token', () => import('../run/person-screen.tsx')),
-      screen('/c/:token', () => import('../paper/card-link-screen.tsx')),
+      screen('/p/:token', () => import('../run/person-screen.tsx'), { alone: true }),
+      screen('/c/:token', () => import('../paper/card-link-screen.tsx'), { alone: true }),
       screen('/run/:id', () => import('../run/coach-screen.tsx'), { face: 'run' }),
       screen('/run/:id/wall', () => import('../run/wall-screen.tsx'), { face: 'wall' }),
       screen('/run/:id/record', () => import('../run/record-screen.tsx'), { face: 'what came of it' }),
