@@ -155,6 +155,8 @@ test('a run is found again from the start page and begins no second; ending asks
   const before = await easier.boundingBox();
   await harder.dblclick();
   expect((await easier.boundingBox())!.x).toBeCloseTo(before!.x, 0);
+  // Long enough for something to have been done.
+  await expect.poll(async () => Number(await page.locator('[data-seconds]').innerText())).toBeLessThan(36);
 
   await page.goto(`${server.url}/circuits`);
   await page
