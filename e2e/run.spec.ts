@@ -156,7 +156,7 @@ test('a run is found again from the start page and begins no second; ending asks
   await harder.dblclick();
   expect((await easier.boundingBox())!.x).toBeCloseTo(before!.x, 0);
   // Long enough for something to have been done.
-  await expect.poll(async () => Number(await page.locator('[data-seconds]').innerText())).toBeLessThan(36);
+  await expect.poll(async () => Number(await page.locator('[data-seconds]').textContent())).toBeLessThan(36);
 
   await page.goto(`${server.url}/circuits`);
   await page
