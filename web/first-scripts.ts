@@ -15,6 +15,7 @@ const GROUND = ['library', 'changes', 'people', 'groups', 'rooms'];
 /** Packs scripts and styles when they are built, so that nothing is packed while a page waits for it. */
 export const packed = (): Plugin => ({
   name: 'packed',
+  apply: 'build',
   writeBundle({ dir }) {
     const folder = join(dir!, 'assets');
     for (const name of readdirSync(folder))
@@ -57,6 +58,8 @@ const everyPage = (bundle: Bundle, main: string): Set<string> => {
 export function firstScripts(main: string, table: string): Plugin {
   return {
     name: 'first-scripts',
+    // While one develops there is nothing built to name.
+    apply: 'build',
     transformIndexHtml: {
       order: 'post',
       handler: (_, { bundle = {} }) => {
