@@ -77,6 +77,26 @@ test('a screen may take undo from its fields', async () => {
   expect(told).toEqual(['undo']);
 });
 
+function Few({ told }: { told: string[] }) {
+  useCommands(
+    { undo: { says: 'undo', keys: ['mod+z'], shown: 'Ctrl Z', run: () => void told.push('undo') } },
+    { all: true, letters: false },
+  );
+  return null;
+}
+
+test('a screen of few commands leaves every other key alone', () => {
+  const told: string[] = [];
+  render(<Few told={told} />);
+  for (const key of ['a', 'ArrowRight', 'Tab', ' ', 'Enter'])
+    // False is what fireEvent gives back where somebody prevented the default.
+    for (const ctrlKey of [false, true])
+      expect([key, fireEvent.keyDown(document, { key, code: key, ctrlKey })]).toEqual([key, true]);
+  expect(told).toEqual([]);
+  expect(fireEvent.keyDown(document, { key: 'z', code: 'KeyZ', ctrlKey: true })).toBe(false);
+  expect(told).toEqual(['undo']);
+});
+
 test('the list of keys does them too, but for what there is nothing to do for', async () => {
   const told: string[] = [];
   const one = (says: string, off = false) => ({

@@ -1,4 +1,4 @@
-import { type FormTable, type LibraryIndex, metAt, ROW_SIZE, rowOf } from '../forms/index.ts';
+import { type FormTable, type LibraryIndex, metAt, paceFor, ROW_SIZE, rowOf } from '../forms/index.ts';
 import { REGIONS } from '../ladder/index.ts';
 import {
   type Constraints,
@@ -162,6 +162,21 @@ export function metOf({ index, table }: Ground, form: number, pace: number): num
   const { pace: paces } = index;
   return metAt(
     pace,
+    paces[m]!,
+    paces[m + 1]!,
+    paces[m + 2]!,
+    middle(table, form, SLOW),
+    middle(table, form, USUAL),
+    middle(table, form, FAST),
+  );
+}
+
+/** The pace in reps a minute at which a form comes to an effort in MET; NaN where none does. */
+export function paceOf({ index, table }: Ground, form: number, met: number): number {
+  const m = table.move[form]! * 3;
+  const { pace: paces } = index;
+  return paceFor(
+    met,
     paces[m]!,
     paces[m + 1]!,
     paces[m + 2]!,

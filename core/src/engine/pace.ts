@@ -1,11 +1,8 @@
-import { paceFor, ROW_SIZE } from '../forms/index.ts';
+import { ROW_SIZE } from '../forms/index.ts';
 import { at } from '../move/index.ts';
 import type { Aim } from './aim.ts';
-import { type Context, goalOf, HIGH, LIGHT, middle } from './context.ts';
+import { type Context, goalOf, HIGH, LIGHT, paceOf } from './context.ts';
 
-const SLOW = at('effort.metSlow');
-const USUAL = at('effort.met');
-const FAST = at('effort.metFast');
 const BALANCE = at('balance.level');
 const CHANGES = at('posture.changes');
 /**
@@ -28,15 +25,7 @@ export function paceFinder(context: Context, aim: Aim): (form: number) => number
     const of = form * ROW_SIZE;
     let wanted = paces[m + 1]!;
     if (givesBack && form !== aim.form && !strict[move]) {
-      const pace = paceFor(
-        goal,
-        paces[m]!,
-        paces[m + 1]!,
-        paces[m + 2]!,
-        middle(table, form, SLOW),
-        middle(table, form, USUAL),
-        middle(table, form, FAST),
-      );
+      const pace = paceOf(context, form, goal);
       wanted = Number.isNaN(pace) ? paces[m]! : Math.round(pace);
       const perRep = hi[of + LIGHT]! + hi[of + HIGH]!;
       // Nobody careful is hurried where balance, a landing or getting down is the limit.

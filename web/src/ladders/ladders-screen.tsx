@@ -22,7 +22,7 @@ import { PartsHeader } from '../ui/parts-header.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { useLater } from '../ui/use-later.ts';
 import { type Bars, slug, Trunk } from './ladder-columns.tsx';
-import { Choice, Field } from './wall-fields.tsx';
+import { Field, SelectField } from './wall-fields.tsx';
 
 /** Patterns that fill a window: the others are drawn after them. */
 const FIRST = 2;
@@ -72,7 +72,7 @@ export default function LaddersScreen() {
               onChange={(event) => setText(event.target.value)}
             />
           </Field>
-          <Choice
+          <SelectField
             id="wall-for"
             label="For"
             value={person?.id ?? ''}
@@ -80,14 +80,14 @@ export default function LaddersScreen() {
             options={people.map((p) => [p.id, p.name])}
             onChoose={(value) => choose('for', value)}
           />
-          <Choice
+          <SelectField
             id="wall-where"
             label="Where"
             value={room?.id ?? ''}
             options={rooms.map((r) => [r.id, r.name])}
             onChoose={(value) => choose('in', value)}
           />
-          <Choice
+          <SelectField
             id="wall-without"
             label="Without"
             value={without ?? ''}

@@ -9,7 +9,7 @@ export function Field(props: { label: string; id: string; children: React.ReactN
   );
 }
 
-export function Choice(props: {
+export function SelectField(props: {
   id: string;
   label: string;
   value: string;

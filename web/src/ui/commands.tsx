@@ -42,16 +42,17 @@ export function useCommands(
     if (command && !command.off) command.run();
     return command !== undefined;
   };
+  // Asked for no key at all, the package hears every one.
   useHotkeys(
-    held.length > 0 ? held : ['mod+f24'],
+    held,
     (_, { hotkey }) => void press(hotkey),
-    { preventDefault: true, enableOnFormTags: heard.typing ?? false, enabled: heard.all },
+    { preventDefault: true, enableOnFormTags: heard.typing ?? false, enabled: heard.all && held.length > 0 },
     [byKey],
   );
   useHotkeys(
-    free.length > 0 ? free : ['f24'],
+    free,
     (_, { hotkey }) => void press(hotkey),
-    { preventDefault: true, enabled: heard.all },
+    { preventDefault: true, enabled: heard.all && free.length > 0 },
     [byKey],
   );
   useHotkeys(
