@@ -37,7 +37,7 @@ export function ViewBar({ bench, actions, sums }: Omit<Shown, 'shown'> & { sums:
   const send = useSend();
   const view = useApp((state) => state.view.shows);
   return (
-    <div className="flex items-center gap-1 px-3 pt-2">
+    <div className="flex items-center gap-1 px-3 pt-2 max-md:flex-wrap">
       {VIEWS.map((shows) => (
         <button
           key={shows}
