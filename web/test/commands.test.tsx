@@ -88,8 +88,8 @@ function Few({ told }: { told: string[] }) {
 test('a screen of few commands leaves every other key alone', () => {
   const told: string[] = [];
   render(<Few told={told} />);
+  // False is what fireEvent gives back where somebody prevented the default.
   for (const key of ['a', 'ArrowRight', 'Tab', ' ', 'Enter'])
-    // False is what fireEvent gives back where somebody prevented the default.
     for (const ctrlKey of [false, true])
       expect([key, fireEvent.keyDown(document, { key, code: key, ctrlKey })]).toEqual([key, true]);
   expect(told).toEqual([]);

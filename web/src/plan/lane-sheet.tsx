@@ -91,7 +91,11 @@ export function LaneSheet(props: {
             </table>
           </details>
         )}
-        <p className="min-w-0 flex-1 text-sm max-md:basis-full" role="status" data-lane-faults={picture.laneFaults.length}>
+        <p
+          className="min-w-0 flex-1 text-sm max-md:basis-full"
+          role="status"
+          data-lane-faults={picture.laneFaults.length}
+        >
           {lanes === null
             ? 'Making the lanes…'
             : whole.length > 0
