@@ -56,12 +56,12 @@ describe('the corpus of what trainers write', () => {
     const { right, total, misses } = nameScore(library, later);
     expect([misses, right / total >= 0.9]).toEqual([misses, true]);
   });
-  test('at least 95 % of the sessions are right without a tap', () => {
+  test('all of the sessions are right without a tap', () => {
     const wrong = sessions.flatMap((one) => {
       const faults = sessionFaults(library, one);
       return faults.length > 0 ? [`${one.name}: ${faults.join('; ')}`] : [];
     });
-    expect(wrong.length > sessions.length * 0.05 ? wrong : []).toEqual([]);
+    expect(wrong).toEqual([]);
   });
   test.each(who.map((one) => [one.text, one.means] as const))('who is here: %s', (text, means) => {
     expect(whoWords(readWho(text))).toEqual(means);
@@ -70,7 +70,7 @@ describe('the corpus of what trainers write', () => {
 
 describe('what was written is kept', () => {
   test('a line that nobody knows is a station of its own name, and the rest is as it would be without it', () => {
-    const all = fc.constantFrom(...sessions.filter(({ text }) => !/\t|Round|easier/.test(text)));
+    const all = fc.constantFrom(...sessions.filter(({ text }) => !/\t|Round|easier|Level/.test(text)));
     fc.assert(
       fc.property(all, fc.nat(), (one, at) => {
         const lines = one.text.trim().split('\n');

@@ -63,6 +63,7 @@ export function anyFormat(kind: FormatKind): fc.Arbitrary<Format> {
     else if (key === 'order') fields[key] = fc.constantFrom('in turn', 'station by station');
     else if (key === 'way') fields[key] = fc.constantFrom('up', 'down', 'up and down');
     else if (key === 'timed') fields[key] = fc.option(fc.constant(true), { nil: undefined });
+    else if (key === 'growBy') fields[key] = fc.option(within(key, 3), { nil: undefined });
     else if (key === 'everySeconds') fields[key] = fc.option(within(key, 180), { nil: undefined });
     else if (key === 'mostRounds') fields[key] = fc.option(within('mostRounds', 6), { nil: undefined });
     else if (key === 'from' || key === 'to') fields[key] = fc.integer({ min: 1, max: 12 });

@@ -20,6 +20,7 @@ export const INPUTS = {
   capSeconds: { says: 'Time', unit: 's', min: 30, max: 3600, step: 30 },
   minutes: { says: 'Minutes', unit: 'min', min: 1, max: 60, step: 1 },
   everySeconds: { says: 'Seconds a turn', unit: 's', min: 20, max: 600, step: 15 },
+  growBy: { says: 'More each turn', unit: 'reps', min: 1, max: 10, step: 1 },
   leastFillSeconds: { says: 'Least left to fill', unit: 's', min: 0, max: 50, step: 5 },
   stationRestSeconds: { says: 'Between stations', unit: 's', min: 0, max: 600, step: 5 },
   sets: { says: 'Sets', unit: '×', min: 1, max: 12, step: 1 },

@@ -4,12 +4,17 @@ import { clamp, type Draft, doseOf, restsBetween, within } from './draft.ts';
 import type { Fact } from './facts.ts';
 import { LEAST_SESSION } from './line-words.ts';
 
-/** The rest that stands beside every station, as in a column of its own; the longest, where they differ. */
+/** The rest that stands beside every station, as in a column of its own; what most say, and of as many the longest. */
 function restBesideEach(rowFacts: readonly (readonly Fact[])[], closes = false): number | undefined {
   const rests = rowFacts.map((facts) => facts.flatMap((fact) => (fact.is === 'rest' ? [fact.seconds] : [])));
   // Behind the last it may have been said with how often.
   const asked = closes ? rests.slice(0, -1) : rests;
-  return asked.length > 0 && asked.every((said) => said.length > 0) ? Math.max(...asked.flat()) : undefined;
+  if (asked.length === 0 || asked.some((said) => said.length === 0)) return undefined;
+  const all = asked.flat();
+  const often = (seconds: number) => all.filter((one) => one === seconds).length;
+  return all.reduce((best, one) =>
+    often(one) > often(best) || (often(one) === often(best) && one > best) ? one : best,
+  );
 }
 /** The rest beside the last station alone: it comes before they go round again. */
 function restBesideLast(rowFacts: readonly (readonly Fact[])[]): number | undefined {
@@ -38,6 +43,9 @@ const isTabata = ({ work, rest }: Extract<Fact, { is: 'interval' }>) =>
 /** The rest that a ratio of work to rest comes to, in whole seconds. */
 const shareOf = (ratio: Extract<Fact, { is: 'ratio' }> | undefined, work: number | undefined) =>
   ratio && work !== undefined ? Math.round((work * ratio.rest) / ratio.work) : undefined;
+
+/** Minutes of a count that grows, where nobody said. Common practice. */
+const GROWS_FOR = 10;
 
 /** The clock that was meant: what was said, and which of its numbers nobody said. */
 export function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose | null } {
@@ -180,17 +188,19 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
       const byStation =
         lastOf(said, 'in turn') === undefined &&
         (per !== undefined || lastOf(said, 'station rest') !== undefined || n === 1);
-      const every = kindSaid?.every;
+      const every = formats.find((fact) => fact.every !== undefined)?.every;
+      const grow = formats.findLast((fact) => fact.grow !== undefined)?.grow;
       const turn = every ?? 60;
       const minutes =
-        kindSaid?.n ??
+        formats.find((fact) => fact.n !== undefined)?.n ??
         times?.n ??
+        (grow !== undefined && cap !== undefined ? Math.round(cap / turn) : undefined) ??
         (per && per.minutes > 0
           ? per.minutes
           : bareTime !== undefined && bareTime >= turn && bareTime !== every
             ? Math.round(bareTime / turn)
             : undefined);
-      const usual = byStation ? 4 : n * (rounds?.n ?? 1);
+      const usual = grow !== undefined ? GROWS_FOR : byStation ? 4 : n * (rounds?.n ?? 1);
       return done({
         kind,
         minutes: within('minutes', given('minutes', minutes, usual)),
@@ -201,6 +211,7 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
         ),
         leastFillSeconds: FORMATS.emom.usual.leastFillSeconds,
         ...(every === undefined ? {} : { everySeconds: within('everySeconds', every) }),
+        ...(grow === undefined ? {} : { growBy: within('growBy', grow) }),
       });
     }
     case 'for time':

@@ -75,6 +75,7 @@ export function doseOf(facts: readonly Fact[]): Dose | null {
     }
     if (fact.is === 'seconds' && dose.reps === undefined && dose.metres === undefined)
       dose.seconds = clamp(fact.seconds, 1, 900);
+    if (fact.is === 'seconds' && fact.each) dose.each = true;
     if (fact.is === 'metres' && dose.reps === undefined && dose.seconds === undefined)
       dose.metres = clamp(fact.n, 1, 2000);
     if (fact.is === 'sets of' && dose.reps === undefined) {

@@ -29,6 +29,8 @@ export type Fact =
       readonly n?: number;
       /** Seconds of a turn that isn't a minute. */
       readonly every?: number;
+      /** Every turn has so many more than the one before. */
+      readonly grow?: number;
     }
   | { readonly is: 'cap'; readonly seconds: number }
   | { readonly is: 'step hold'; readonly seconds: number }
@@ -59,7 +61,7 @@ export type Fact =
   | { readonly is: 'partner' }
   // how much
   | { readonly is: 'reps'; readonly n: number; readonly each?: true }
-  | { readonly is: 'seconds'; readonly seconds: number }
+  | { readonly is: 'seconds'; readonly seconds: number; readonly each?: true }
   | { readonly is: 'metres'; readonly n: number }
   /** `other` where two were written: "24/16 kg". */
   | { readonly is: 'load'; readonly kg: number; readonly other?: number }
@@ -132,6 +134,7 @@ const SETS: Sets = {
     'improver',
   ],
   rep: ['rep', 'repetition'],
+  set: ['set', 'time', 'round'],
   sep: [',', ':', '-', '–', '—', '=', 'and', 'with', 'then', ';', '(', '/', '.', '|', '+', '&'],
 };
 
@@ -139,8 +142,13 @@ const T_MAX = 3600;
 /** No clock works for less. */
 const LEAST_WORK = 5;
 const ok = (seconds: number, least = 1) => seconds >= least && seconds <= T_MAX;
+/** "5 then rest then 5" are counts: nobody works and rests for less than ten seconds each. Estimate. */
+const LEAST_OF_TWO = 10;
 const interval = ([work, rest]: readonly number[]): Fact | null =>
-  ok(work!, LEAST_WORK) && rest! <= 900 && Number.isInteger(work!)
+  ok(work!, LEAST_WORK) &&
+  rest! <= 900 &&
+  Number.isInteger(work!) &&
+  (rest! === 0 || (rest! >= LEAST_WORK && Math.max(work!, rest!) >= LEAST_OF_TWO))
     ? { is: 'interval', work: work!, rest: rest! }
     : null;
 const work = ([seconds]: readonly number[]): Fact | null =>
@@ -151,8 +159,11 @@ const ratio = ([work, rest]: readonly number[]): Fact | null =>
   [work!, rest!].every((n) => Number.isInteger(n) && n >= 1 && n <= MOST_SHARE)
     ? { is: 'ratio', work: work!, rest: rest! }
     : null;
-const rest = ([seconds]: readonly number[]): Fact | null =>
-  seconds! <= 900 && (seconds! >= 3 || seconds === 0) ? { is: 'rest', seconds: seconds! } : null;
+/** "5 then rest then 5" are counts, and no rest of five seconds. */
+const rest = ([seconds]: readonly number[], words: readonly string[] = []): Fact | null =>
+  seconds! <= 900 && (seconds! >= 3 || seconds === 0) && !(seconds! < LEAST_OF_TWO && words.includes('then'))
+    ? { is: 'rest', seconds: seconds! }
+    : null;
 const roundRest = ([seconds, most]: readonly number[]): Fact | null =>
   // "After the round, 3 rounds": a bare small number counts rounds.
   seconds! > 0 && seconds! < LEAST_WORK
@@ -211,6 +222,11 @@ const timedSteps = (values: readonly number[]): Fact | null => {
 /** Seconds whose unit stands behind the first few alone: "10 secs, 20 secs, 30, 20, 10". */
 const firstTimed = (values: readonly number[]): Fact | null =>
   Math.min(...values) >= 5 ? timedSteps(values) : null;
+/** "Ladder 1–10": the ends of a climb by one, or by two where both are even. */
+const ends = ([from, to]: readonly number[]): Fact | null =>
+  from !== to && [from!, to!].every((n) => Number.isInteger(n) && n >= 1 && n <= 30)
+    ? { is: 'steps', from: from!, by: from! % 2 === 0 && to! % 2 === 0 ? 2 : 1, to: to! }
+    : null;
 const N_STEPS = (n: number) => Array.from({ length: n }, () => 'N').join(' @step ');
 
 /** What may be said of the clock on a line of its own, or beside a heading or a list. */
@@ -218,6 +234,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   // work and rest
   { is: 'Q @work|of? @work? @sep? @sep? Q @sep? @rest', says: interval },
   { is: 'Q of @work @sep? @sep? Q of? @rest', says: interval, weight: 0.5 },
+  { is: 'Q on @sep? Q off', says: interval, weight: 2 },
   { is: 'Q @work|hard|fast @sep? @sep? Q @rest|easy|slow', says: interval, weight: 0.5 },
   { is: 'Q @work @sep? @sep? Q', says: interval },
   { is: 'Q / Q @rest?', says: interval },
@@ -236,6 +253,11 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'T @each @station', says: work, weight: 0.3 },
   { is: 'T @each @each? @place', says: work, weight: 0.4 },
   { is: 'N @x T station|exercise|move', says: ([, seconds]) => work([seconds!]), weight: 1 },
+  {
+    is: 'N station|exercise|move|movement|drill @x|of|for|at|@ T @work?',
+    says: ([, seconds]) => work([seconds!]),
+    weight: 1,
+  },
   { is: 'max|maximum|most|many rep in|for? T', says: work, weight: 0.8 },
   { is: 'T to rest|recover and|&|then? move|change? on|over?', says: rest, weight: 0.6 },
   { is: 'each|every @station @sep? T', says: work, weight: 0.5 },
@@ -243,6 +265,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     is: 'run|jog|walk|march|move to|on the|to? next one|station?',
     says: () => ({ is: 'aside' }),
     weight: 0.2,
+  },
+  {
+    is: 'run|jog|walk|march|move|sprint to|between each|every|the|all station|corner|cone|one|exercise',
+    says: () => ({ is: 'aside' }),
+    weight: 0.6,
   },
   { is: 'T each|apiece', says: work },
   { is: 'T @station', says: work, weight: -0.3 },
@@ -330,6 +357,16 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'N round @rest|with? of|for?', says: rounds },
   { is: '@x N for? each|apiece @station?', says: count((n) => ({ is: 'bouts each', n }), 20), weight: 0.4 },
+  {
+    is: 'swap|switch|change|rotate over? every|after? T',
+    says: ([seconds]) => interval([seconds!, 0]),
+    weight: 2.5,
+  },
+  {
+    is: 'swap|switch|change over|place|role? when|once|after A? A? A?',
+    says: () => ({ is: 'aside' }),
+    weight: 0.6,
+  },
   { is: '@x N @round?', says: count((n) => ({ is: 'times', n }), 20) },
   { is: 'N @x', says: count((n) => ({ is: 'times', n }), 20), weight: -0.2 },
   { is: 'repeat|do|complete|go @sep? @x? N @x? time|round?', says: rounds },
@@ -370,6 +407,11 @@ const CLOCK: readonly Rule<Fact>[] = [
       return { is: 'rounds', n: more ? times + 1 : times, rest: rest! };
     },
     weight: 1,
+  },
+  {
+    is: '@rest of|for? Q @sep? then|and? repeat|do|go @x? N @x|time|round',
+    says: ([seconds, n]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: seconds! } : null),
+    weight: 2,
   },
   { is: 'repeat twice more', says: () => ({ is: 'rounds', n: 3 }), weight: 1 },
   {
@@ -545,6 +587,31 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.6,
   },
   { is: 'every minute', says: format('emom'), weight: -0.3 },
+  { is: 'on the minute', says: format('emom') },
+  {
+    is: 'on the minute @sep? for? U',
+    says: ([s]) => ({ is: 'format', kind: 'emom', n: Math.round(s! / 60) }),
+    weight: 0.6,
+  },
+  {
+    is: 'U @sep? on the minute',
+    says: ([s]) => ({ is: 'format', kind: 'emom', n: Math.round(s! / 60) }),
+    weight: 0.6,
+  },
+  { is: 'alternate|alternating minute?', says: () => ({ is: 'aside' }), weight: -0.6 },
+  // a count that grows by the minute
+  { is: 'N @rep? @sep? minute|min N : N @rep?', says: () => ({ is: 'aside' }), weight: 1 },
+  { is: 'death by', says: () => ({ is: 'format', kind: 'emom', grow: 1 }), weight: 0.4 },
+  {
+    is: 'add|adding|plus N @rep? each|every|per|a minute|turn|time until|till you? can|cant|fail|not? t?',
+    says: ([n]) => (n! >= 1 && n! <= 10 ? { is: 'format', kind: 'emom', grow: n! } : null),
+    weight: 1,
+  },
+  {
+    is: 'add|adding N @rep? each|every|per|a minute|turn|time',
+    says: ([n]) => (n! >= 1 && n! <= 10 ? { is: 'format', kind: 'emom', grow: n! } : null),
+    weight: 0.8,
+  },
   { is: 'every T on? the? T?', says: everyFor, weight: 0.4 },
   { is: 'every T @sep? @x|for? N @x|round|set|time?', says: everyTimes, weight: 0.8 },
   { is: 'every T @sep? for U', says: everyFor, weight: 1.2 },
@@ -565,6 +632,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     is: 'Q @rest? in? @between @station',
     says: ([n]) => ({ is: 'station rest', seconds: n! }),
     weight: 0.25,
+  },
+  {
+    is: 'U continuous|continuously|nonstop|unbroken',
+    says: ([s]) => capped('amrap')([s! / 60], []),
+    weight: 1,
   },
   { is: 'density block? @sep? U', says: ([s]) => capped('amrap')([s! / 60], []), weight: 1 },
   { is: 'U density block?', says: ([s]) => capped('amrap')([s! / 60], []), weight: 1 },
@@ -608,6 +680,8 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'superset a|b|c|d?', says: format('superset'), weight: 0.4 },
   { is: 'pyramid|ladder up|of?', says: format('pyramid') },
+  { is: 'pyramid|ladder @sep? of|from? N @dash N @rep?', says: ends, weight: -2 },
+  { is: 'N @dash N @rep? pyramid|ladder', says: ends, weight: -1.5 },
   { is: 'tabata', says: format('tabata') },
   {
     is: 'tabata @sep? N round|bout|time',
@@ -818,11 +892,27 @@ const DOSE: readonly Rule<Fact>[] = [
   { is: '@x T', says: ([s]) => ({ is: 'seconds', seconds: s! }), weight: 0.3 },
   {
     is: 'N @x N @rep?',
-    says: ([sets, reps]) =>
-      sets! <= 12 && reps! <= 500 && Number.isInteger(reps)
-        ? { is: 'sets of', sets: sets!, reps: reps! }
-        : null,
+    // "12 x 3" is twelve and three times: nobody who counts so few does them so often. Common practice.
+    says: ([one, other]) => {
+      const [sets, reps] = one! > MOST_OFTEN && other! <= FEW ? [other!, one!] : [one!, other!];
+      return sets <= 12 && reps <= 500 && Number.isInteger(reps) ? { is: 'sets of', sets, reps } : null;
+    },
     weight: 0.3,
+  },
+  // "Heel raises x 10 x 2": how many, and then how often.
+  { is: '@x N @x N', says: setsLast, weight: 1.2 },
+  { is: '@x T @x N', says: timedSetsLast, weight: 1.2 },
+  { is: 'N @rep @x N @set?', says: setsLast, weight: 1.2 },
+  // "20 s L, 20 s R": the same on both sides.
+  {
+    is: 'T @sep? left|l @sideword? @sep? T @sep? right|r @sideword?',
+    says: ([one, other]) => (one === other ? { is: 'seconds', seconds: one!, each: true } : null),
+    weight: 2,
+  },
+  {
+    is: 'N @sep? left|l @sideword? @sep? N @sep? right|r @sideword?',
+    says: ([one, other]) => (one === other && one! <= 100 ? { is: 'reps', n: one!, each: true } : null),
+    weight: 2,
   },
   {
     is: 'N set of? N @rep?',
@@ -983,6 +1073,22 @@ const DOSE: readonly Rule<Fact>[] = [
     says: (_, w) => ({ is: 'call', says: w[0]! }),
     weight: 1,
   },
+  {
+    is: 'on|onto|using a|the? low|lower|bottom step|box',
+    says: (_, w) => ({ is: 'remark', says: w.join(' ') }),
+    weight: 0.4,
+  },
+  { is: 'there and back', says: (_, w) => ({ is: 'remark', says: w.join(' ') }), weight: 0.4 },
+  {
+    is: 'across|along|around|round|down|up the? hall|room|pitch|court|field|lawn|gym|studio and? back?',
+    says: (_, w) => ({ is: 'remark', says: w.join(' ') }),
+    weight: 0.4,
+  },
+  {
+    is: 'up and down the hall|room|pitch|court|field|lawn|gym|studio',
+    says: (_, w) => ({ is: 'remark', says: w.join(' ') }),
+    weight: 0.6,
+  },
   { is: 'max|maximum effort|rep?', says: () => ({ is: 'aside' }) },
   {
     is: 'N @x|set of|to? max|amrap|failure',
@@ -996,6 +1102,15 @@ const DOSE: readonly Rule<Fact>[] = [
   { is: '@rest Q', says: rest, weight: 0.4 },
   { is: 'no @rest', says: () => ({ is: 'rest', seconds: 0 }) },
 ];
+/** Sets that anybody does of one thing, and counts so low that they are rather how often. */
+const MOST_OFTEN = 6;
+const FEW = 4;
+function setsLast([reps, sets]: readonly number[]): Fact | null {
+  return sets! <= 12 && reps! <= 500 ? { is: 'sets of', sets: sets!, reps: reps! } : null;
+}
+function timedSetsLast([seconds, sets]: readonly number[]): Fact | null {
+  return sets! <= 12 ? { is: 'sets of', sets: sets!, seconds: seconds! } : null;
+}
 function tempo(v: readonly number[]): Fact | null {
   return v.every((n) => Number.isInteger(n) && n >= 0 && n <= 9) ? { is: 'tempo', tempo: v.join('-') } : null;
 }

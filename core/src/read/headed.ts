@@ -231,18 +231,55 @@ export function movesThenClock(said: Said): LineOf | null {
 
 /** Facts that are of the whole part though they stand among its movements: "then 2 of each, up to 10". */
 const OF_ALL = new Set<Fact['is']>(['steps', 'round rest', 'rounds', 'way']);
+/** "…, presses, rest 60 s, 2 times": what is said of the clock behind the last movement, with how often in it. */
+function clockAtEnd(
+  all: readonly Token[],
+): { rest: readonly Token[]; matches: readonly Match<Fact>[] } | null {
+  const found = factsIn(CLOCK_GRAMMAR, all);
+  const isSign = (token: Token) => token.kind === 'sign';
+  let from = all.length;
+  const matches: Match<Fact>[] = [];
+  for (const match of [...found].reverse()) {
+    if (!all.slice(match.to, from).every(isSign) || !AT_END.has(match.fact.is)) break;
+    from = match.from;
+    matches.unshift(match);
+  }
+  while (from > 0 && isSign(all[from - 1]!) && all[from - 1]!.word !== ')') from--;
+  const parts = from > 0 && from < all.length && isSign(all[from]!);
+  const often = matches.some(({ fact }) => fact.is === 'rounds' || fact.is === 'interval');
+  if (!parts || !often || matches.length < 2) return null;
+  // With how often, a rest lies between the rounds.
+  const ofRounds = matches.map(
+    (match): Match<Fact> =>
+      match.fact.is === 'rest' && !match.fact.between && !matches.some(({ fact }) => fact.is === 'interval')
+        ? { ...match, fact: { is: 'round rest', seconds: match.fact.seconds } }
+        : match,
+  );
+  return { rest: all.slice(0, from), matches: ofRounds };
+}
+const AT_END = new Set<Fact['is']>(['rounds', 'rest', 'round rest', 'interval', 'break']);
 function withoutClock(all: readonly Token[]): { rest: readonly Token[]; facts: Fact[] } {
   // "10 moves x 10 reps - squat, lunge": a clock of its own, and behind the dash the movements.
   const cut = all.findIndex((token, i) => isParting(all, token, i));
   const before = cut > 0 ? factsIn(CLOCK_GRAMMAR, all.slice(0, cut)) : [];
   const parted = before.length > 0 && leftOver(all.slice(0, cut), before).length === 0;
-  const tokens = parted ? all.slice(cut + 1) : all;
+  // "…, row, plank - 40 s on, 20 s off, 2 rounds": movements, and behind the last dash their clock.
+  const last = all.findLastIndex((token, i) => isParting(all, token, i));
+  const tail = !parted && last > 2 ? factsIn(CLOCK_GRAMMAR, all.slice(last + 1)) : [];
+  const closes =
+    tail.some(({ fact }) => fact.is === 'interval' || fact.is === 'format' || fact.is === 'rounds') &&
+    leftOver(all.slice(last + 1), tail).length === 0;
+  const ends = parted || closes ? null : clockAtEnd(all);
+  const tokens = parted ? all.slice(cut + 1) : closes ? all.slice(0, last) : ends ? ends.rest : all;
   const found = factsIn(CLOCK_GRAMMAR, tokens).filter(
     ({ fact, from, to }) => OF_ALL.has(fact.is) && to - from >= 3,
   );
   return {
     rest: tokens.filter((_, i) => !found.some(({ from, to }) => from <= i && i < to)),
-    facts: [...(parted ? before.map(({ fact }) => fact) : []), ...found.map(({ fact }) => fact)],
+    facts: [
+      ...(parted ? before : closes ? tail : (ends?.matches ?? [])).map(({ fact }) => fact),
+      ...found.map(({ fact }) => fact),
+    ],
   };
 }
 
@@ -289,12 +326,55 @@ export function kindThenMoves(said: Said): LineOf | null {
   if (kind?.from !== 0 || kind.fact.is !== 'format' || kind.to >= rest.length || said.colon >= 0) return null;
   if (said.clock.length > 1 || (said.exactName && said.whole!.moves.length === 1)) return null;
   const items = movesIn(said, rest.slice(kind.to));
-  if (items.length < 2 || known(items) < items.length) return null;
+  const fewest = kind.fact.is === 'format' && kind.fact.grow !== undefined ? 1 : 2;
+  if (items.length < fewest || known(items) < items.length) return null;
   return said.as('heading', 0.85, {
     role: 'circuit',
     facts: [kind.fact],
     items,
     spans: [...spansOf(rest, [kind]), ...spansOfItems(items)],
+    titled: said.titled,
+  });
+}
+
+/** Who of two is meant, before what they do: "partner A", "one person", "the other". */
+const WHO = new Set(['partner', 'person', 'a', 'b', 'one', 'the', 'other', 'p', 'player', 'p1', 'p2']);
+const DOES = new Set(['do', 'does', 'doing', 'perform', 'performs', 'is', 'in', 'complete']);
+/** What stands behind who does it. */
+function withoutWho(tokens: readonly Token[]): { rest: readonly Token[]; who: boolean } {
+  let at = 0;
+  while (at < tokens.length - 1 && (WHO.has(tokens[at]!.word) || (at > 0 && tokens[at]!.word.length === 1)))
+    at++;
+  const who = at > 0;
+  while (who && at < tokens.length - 1 && DOES.has(tokens[at]!.word)) at++;
+  return { rest: tokens.slice(at), who };
+}
+
+/** "A squats while B holds a plank, swap every 30 s": two things done at once by two, who then change places. */
+export function oneWhileOther(said: Said): LineOf | null {
+  const { rest, text, names, own } = said;
+  const at = rest.findIndex((token) => token.word === 'while' || token.word === 'whilst');
+  if (at < 2) return null;
+  // "Buddy workout: one does …": what stands before the colon is what it is called.
+  const label = said.colon > 0 && said.colon < at - 1 ? said.colon + 1 : 0;
+  const one = withoutWho(rest.slice(label, at));
+  const other = withoutWho(rest.slice(at + 1));
+  if (!one.who || !other.who) return null;
+  const stop = other.rest.findIndex(
+    (token, i) => i > 0 && [',', '.', ';', '-', '–', '—', 'then', '('].includes(token.word),
+  );
+  const behind = stop < 0 ? [] : other.rest.slice(stop);
+  const items = [one.rest, stop < 0 ? other.rest : other.rest.slice(0, stop)].flatMap((some) =>
+    itemsOf(names, text, some, own),
+  );
+  if (items.length !== 2 || known(items) < 1) return null;
+  const matches = factsIn(CLOCK_GRAMMAR, behind);
+  return said.as('heading', 0.8, {
+    role: 'circuit',
+    items: items.map((item, i) => ({ ...item, joined: i === 0 ? null : 'next' })),
+    heading: label > 0 ? said.words(0, label - 1) : null,
+    facts: matches.map((match) => match.fact),
+    spans: [...spansOf(behind, matches), ...spansOfItems(items)],
     titled: said.titled,
   });
 }

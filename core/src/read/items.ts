@@ -47,6 +47,16 @@ function abreast(
   };
 }
 
+/** "Squats / press-ups / sit-ups / high knees": more than anybody has levels are things to do. */
+function listed(
+  tokens: readonly Token[],
+  isMove: (some: readonly Token[]) => boolean,
+): { rest: Token[]; tiers: Token[][] } | null {
+  const pieces = betweenSlashes(tokens);
+  if (pieces.length < 4 || !pieces.every((piece) => piece.length > 0 && isMove(piece))) return null;
+  return { rest: tokens.map((token) => (token.word === '/' ? { ...token, word: ',' } : token)), tiers: [] };
+}
+
 const BRACKETS = new Set(['(', ')', '[', ']']);
 
 /** "(knees / toes)": ways to do it, in brackets behind the name. */
@@ -60,7 +70,10 @@ function tiersOf(
     const rest = tokens.some((token) => BRACKETS.has(token.word))
       ? tokens.filter((token) => !BRACKETS.has(token.word))
       : tokens;
-    return abreast(rest, (some) => isMove(some, SURE)) ?? { rest, tiers: [] };
+    return (
+      abreast(rest, (some) => isMove(some, SURE)) ??
+      listed(rest, (some) => isMove(some, SURE)) ?? { rest, tiers: [] }
+    );
   }
   const inside = tokens.slice(open + 1, shut);
   const rest = [...tokens.slice(0, open), ...tokens.slice(shut + 1)];

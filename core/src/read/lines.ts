@@ -5,6 +5,7 @@ import {
   kindThenMoves,
   labelThenMoves,
   movesThenClock,
+  oneWhileOther,
   partHeading,
   roundsOfList,
   titleThenClock,
@@ -18,6 +19,7 @@ import {
   LISTS,
   NOTE_LABELS,
   NOTE_STARTS,
+  OF_BLOCKS,
   RESTS,
   SECTIONS,
   TIERS,
@@ -59,6 +61,21 @@ function nothingDone(said: Said): LineOf | null {
 function day(said: Said): LineOf | null {
   const [only, which] = said.content;
   // "Day A", "Session 2".
+  const sign = said.rest[1]?.kind === 'sign' && [':', '-', '–', '—'].includes(said.rest[1].word);
+  // "WED - Pull": the day, and what it is for.
+  if (
+    DAYS.has(only!.word) &&
+    sign &&
+    said.content.length <= 4 &&
+    said.content.every((token) => token.kind === 'word') &&
+    said.content.length > 1 &&
+    said.items.every((item) => sureOf(item) < LIKELY)
+  )
+    return said.as('heading', 0.8, {
+      role: 'circuit',
+      heading: said.words().replace(/\s*[:–—-]\s*/u, ' '),
+      titled: true,
+    });
   const nth =
     said.content.length === 2 &&
     ['day', 'session'].includes(only!.word) &&
@@ -139,8 +156,15 @@ function movements(said: Said): LineOf | null {
   if (good.length === items.length && items.length > 0)
     return said.as('station', Math.min(...items.map(sureOf)), { items, spans, titled });
   if (good.length < 2 && !(good.length === 1 && items.length === 2)) return null;
+  // "…, cap 12 mins": a word that the clock's own words lie around is none of its own.
+  const ofClock = (item: Item) =>
+    said.clock.some(
+      ({ fact, from, to }) =>
+        OF_BLOCKS.has(fact.is) && rest[from]!.from <= item.from && item.to <= rest[to - 1]!.to,
+    );
   const rows = items.filter((item) => {
     const tokens = tokensOf(item.text);
+    if (sureOf(item) < LIKELY && ofClock(item)) return false;
     return sureOf(item) >= LIKELY || leftOver(tokens, factsIn(CLOCK_GRAMMAR, tokens)).length > 0;
   });
   const elsewhere = said.clock.filter((match) => {
@@ -270,6 +294,7 @@ const WAYS: readonly ((said: Said) => LineOf | null)[] = [
   day,
   tier,
   note,
+  oneWhileOther,
   partHeading,
   roundsOfList,
   clockThenMoves,

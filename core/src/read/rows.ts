@@ -189,16 +189,40 @@ export function withoutNumbers(written: readonly string[]): string[] {
   return [...rows];
 }
 
+/** A number in a box, as phones write it, is a number: "1️⃣ squats". Each keeps its length. */
+export const withoutBoxes = (text: string): string =>
+  text.replace(/(\d)(\uFE0F?)\u20E3/gu, (_, digit, joiner) => `${digit}.${joiner ? ' ' : ''}`);
+
+/** What parts movements on one line, and which it is: "1) … 2) …", "A) … B) …", "T1 … / T2 …". */
+const INLINE: readonly { readonly mark: RegExp; readonly nth: (found: RegExpExecArray) => number }[] = [
+  { mark: /(?<=^|[\s:;,])(\d{1,2})[).](?=\s+\p{L}|\s*\d+\s)/gu, nth: (found) => Number(found[1]) },
+  {
+    mark: /(?<=^|[\s:;,])([a-h])\)(?=\s*\p{L}|\s*\d+\s)/giu,
+    nth: (found) => found[1]!.toLowerCase().charCodeAt(0) - 'a'.charCodeAt(0) + 1,
+  },
+  { mark: /(?<=^|[\s:;,/|])[a-z](\d{1,2})[.:)]?(?=\s+\p{L})/giu, nth: (found) => Number(found[1]) },
+];
+
 /** "1) squats 2) lunges 3) plank" on one line: its numbers part what stands between them. Each keeps its length. */
 export function listedInline(row: string): string {
-  const marks = [...row.matchAll(/(?<=^|[\s:;,])(\d{1,2})[).](?=\s+\p{L}|\s*\d+\s)/gu)];
-  const inOrder = marks.length >= 2 && marks.every((mark, i) => Number(mark[1]) === i + 1);
-  if (!inOrder) return row;
+  const marks = INLINE.map(({ mark, nth }) => ({ found: [...row.matchAll(mark)], nth })).find(
+    ({ found, nth }) =>
+      found.length >= 2 &&
+      found.every((one, i) => nth(one) === i + 1) &&
+      // Labels of one letter: "P1 …, S2 …" are of two kinds.
+      new Set(found.map(([said]) => said.toLowerCase().replace(/[^a-z]|^[a-h]\)$/g, ''))).size === 1,
+  )?.found;
+  if (!marks) return row;
   let found = row;
-  for (const mark of marks.slice(marks[0]!.index === 0 ? 1 : 0))
+  marks.forEach((mark, i) => {
+    // At the very front a number is a bullet, and read as one; "T1" isn't.
+    if (mark.index === 0 && /^\d|^[a-h]\)/i.test(mark[0])) return;
+    const parts = mark.index === 0 && i === 0 ? ' ' : ';';
     found =
-      found.slice(0, mark.index) + ';'.padEnd(mark[0].length) + found.slice(mark.index + mark[0].length);
-  return found;
+      found.slice(0, mark.index) + parts.padEnd(mark[0].length) + found.slice(mark.index + mark[0].length);
+  });
+  // A stroke between two labels parts nothing more than they do.
+  return found.replace(/\/(?=\s*;)/g, ' ');
 }
 
 const SHORTENED = new Set([

@@ -4,6 +4,7 @@ import { clamp, type Draft, draft, lineOf, restsBetween, saysClock } from './dra
 import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn } from './grammar.ts';
 import { apart, itemsOf } from './items.ts';
+import { levelsAbreast } from './levels.ts';
 import type { Item, LineRead } from './line.ts';
 import { LEAST_SESSION } from './line-words.ts';
 import { readLine } from './lines.ts';
@@ -19,9 +20,10 @@ import {
   type Vocabulary,
 } from './names.ts';
 import type { ReadBlock, ReadLine, ReadSession } from './reading.ts';
-import { listedInline, sentencesOf, tableLines, withoutNumbers } from './rows.ts';
+import { listedInline, sentencesOf, tableLines, withoutBoxes, withoutNumbers } from './rows.ts';
 import { settled } from './settle.ts';
 import { stationOf } from './station.ts';
+import { timetable } from './timetable.ts';
 import { tokensOf } from './tokens.ts';
 
 /** As much as is read: no session is longer, and a pasted page of anything stays quick. */
@@ -68,12 +70,35 @@ const ALL_SEATED = /\b(?:all|everything|everyone|everybody)\b.{0,20}\b(?:seated|
 const ON_FEET = /\b(?:stand|standing|sit to stand|seated|sitting|chair|step|walk|squat|lunge|supported)/i;
 /** Called so, or nearly. */
 const NAMED = 0.9;
+/** As sure as what may be meant and isn't taken for it. */
+const UNSURE = 0.3;
 
 const OF_TITLES = new Set<Fact['is']>(['interval', 'rounds', 'sets', 'sets of', 'round rest', 'reps']);
 const titleClock = (text: string): Fact[] =>
   factsIn(CLOCK_GRAMMAR, tokensOf(text)).flatMap(({ fact, from, to }) =>
     OF_TITLES.has(fact.is) && (fact.is !== 'reps' || to - from > 1) ? [fact] : [],
   );
+
+/** A row of a timetable: a part for as long as it has, or a word that nothing is done at. */
+function atItsTime(read: LineRead, lasts: number | null): LineRead {
+  const idle = read.items.length === 0 && read.role === null && !saysClock(read.facts);
+  const unknown = read.kind === 'station' && read.sure < 0.6;
+  if (idle || unknown) {
+    const text = read.text.replace(/:$/u, '');
+    return { ...read, text, kind: 'note', items: [], facts: [], numbers: [], titled: false, listed: true };
+  }
+  const told = lasts === null || read.facts.some((fact) => fact.is === 'in all seconds');
+  const calm = read.role === 'warm-up' || read.role === 'cool-down';
+  const facts: Fact[] =
+    told || (!calm && read.facts.length === 0) ? [] : [{ is: 'in all seconds', seconds: lasts }];
+  const heading = read.kind === 'station' || read.kind === 'clock';
+  return {
+    ...read,
+    kind: heading ? 'heading' : read.kind,
+    role: read.role ?? (heading ? 'circuit' : null),
+    facts: [...facts, ...read.facts],
+  };
+}
 
 /** What a part is called by its heading; "Circuit" alone is no name. */
 const nameOf = (heading: string): string | null => {
@@ -111,20 +136,30 @@ export function readSession(
     unread.push(`everything after the first ${MOST_CHARACTERS.toLocaleString('en-GB')} characters`);
   const allRows = taken.split(/\r\n|\r|\n/);
   if (allRows.length > MOST_LINES) unread.push(`lines ${MOST_LINES + 1} to ${allRows.length}`);
-  const rows = tableLines(withoutNumbers(allRows.slice(0, MOST_LINES)));
-  const reads: LineRead[] = [];
+  const written = allRows.slice(0, MOST_LINES).map(withoutBoxes);
+  const times = timetable(written);
+  const rows = tableLines(withoutNumbers(written.map((row, i) => times?.get(i)?.text ?? row)));
+  const lines: LineRead[] = [];
   let fresh = true;
   rows.forEach(({ text: row, table }, i) => {
     if (row.trim() === '') {
       if (!table) fresh = true;
       return;
     }
+    const timed = times?.get(i);
+    if (timed) {
+      const read = readLine(names, i + 1, row.trim(), true, own);
+      lines.push(atItsTime(read, timed.lasts));
+      fresh = false;
+      return;
+    }
     sentencesOf(listedInline(row)).forEach((sentence, k) => {
       const read = readLine(names, i + 1, sentence, fresh && k === 0, own);
-      reads.push(read);
+      lines.push(read);
       fresh = false;
     });
   });
+  const reads = levelsAbreast(lines);
   let title: string | null = null;
   const notes: string[] = [];
   const blocks: Draft[] = [];
@@ -157,14 +192,29 @@ export function readSession(
       : item;
   };
   let allSeated = false;
-  /** In a seated class "overhead press" is the seated one, where there is one by that name. */
+  /**
+   * In a seated class "overhead press" is the seated one, where there is one by that name; where all of it is
+   * seated and there is none, what is done on the feet is not what was meant, and stays as it is taught.
+   */
   const inSeat = (item: Item, read: LineRead): Item => {
     const called = `${title ?? ''} ${blocks.at(-1)?.name ?? ''} ${read.kind === 'heading' ? read.text : ''}`;
     const seated = allSeated || (SEATED.test(called) && !/standing/i.test(called));
     if (!seated || ON_FEET.test(item.text)) return item;
-    const readings = readName(names, tokensOf(`seated ${item.text}`), own);
-    return (readings[0]?.sure ?? 0) >= NAMED ? { ...item, readings } : item;
+    const [plain] = item.readings;
+    const itsName = plain?.moves.length === 1 ? library.move(plain.moves[0]!)?.name : undefined;
+    for (const text of [item.text, ...(allSeated && itsName ? [itsName] : [])]) {
+      const readings = readName(names, tokensOf(`seated ${text}`), own);
+      const [best] = readings;
+      if ((best?.sure ?? 0) >= NAMED || (allSeated && (best?.sure ?? 0) >= SURE && !onFeet(best)))
+        return { ...item, readings };
+    }
+    return allSeated && onFeet(plain)
+      ? { ...item, readings: item.readings.map((one) => ({ ...one, sure: Math.min(one.sure, UNSURE) })) }
+      : item;
   };
+  /** Is any of what it names done standing? */
+  const onFeet = (reading: Reading | undefined): boolean =>
+    reading?.moves.some((id) => library.move(id)?.base === 'standing') ?? false;
   /** "squat / row" where things go in pairs is a pair, and no two ways of one. */
   const abreast = (read: LineRead): readonly Item[] => {
     if (read.items.length !== 1 || read.items[0]!.tiers.length === 0 || !read.text.includes('/'))
@@ -172,8 +222,20 @@ export function readSession(
     const tokens = tokensOf(read.text);
     return itemsOf(names, read.text, apart(tokens, names, own), own);
   };
+  /** "21-15-9 thrusters and pull-ups": what the counts are of, one after another. */
+  const countedApart = (read: LineRead): readonly Item[] => {
+    const [only] = read.items;
+    if (read.items.length !== 1 || (only!.readings[0]?.moves.length ?? 0) < 2) return read.items;
+    const tokens = tokensOf(read.text)
+      .filter((token) => token.from >= only!.from && token.to <= only!.to)
+      .map((token) => (['and', '&'].includes(token.word) ? { ...token, word: ',' } : token));
+    const items = itemsOf(names, read.text, tokens, own);
+    return items.length > 1 && items.every((item) => (item.readings[0]?.sure ?? 0) >= 0.6)
+      ? items
+      : read.items;
+  };
   const addStations = (read: LineRead) => {
-    const climbing = current().facts.some((fact) => fact.is === 'steps');
+    const climbing = [...current().facts, ...read.facts].some((fact) => fact.is === 'steps');
     const chained =
       !climbing &&
       (read.place || /\brepeat\b\W*$|\b(?:\d+|one|two|three|four|five) of each\b/i.test(read.text));
@@ -182,7 +244,7 @@ export function readSession(
     );
     let parts: Item[] = [];
     const inPairs = current().facts.some((fact) => fact.is === 'format' && fact.kind === 'superset');
-    for (const said of inPairs ? abreast(read) : read.items) {
+    for (const said of inPairs ? abreast(read) : climbing ? countedApart(read) : read.items) {
       const item = inSeat(current().role === 'cool-down' ? stretchOf(said) : said, read);
       const joins =
         parts.length > 0 &&
@@ -213,6 +275,7 @@ export function readSession(
       title === null &&
       at === 0 &&
       next !== undefined &&
+      !/\bthen\W*$/i.test(read.text) &&
       (!read.listed || read.titled) &&
       !read.facts.some((fact) => fact.is === 'level') &&
       ((unsure &&
@@ -231,6 +294,8 @@ export function readSession(
           read.titled &&
           read.facts.length + read.items.length === 0 &&
           next.kind === 'heading') ||
+        // "HIIT pyramid": the kind of clock, and what it is called.
+        (read.kind === 'clock' && read.titled && next.kind === 'clock' && /^\D+ \D+$/.test(read.text)) ||
         (read.kind === 'note' && (next.kind === 'clock' || next.fresh)) ||
         // In quotation marks it is what it is called.
         /^[“"'«].*[”"'»]$/u.test(read.text) ||
@@ -250,7 +315,7 @@ export function readSession(
         (lasts!.is === 'work' || lasts!.is === 'in all seconds') &&
         lasts!.seconds >= LEAST_SESSION;
       title = tidy((lasting ? null : read.heading) ?? read.text) || null;
-      const named = lasting || (read.kind === 'clock' && !/\d/.test(read.text));
+      const named = lasting || (read.kind === 'clock' && next.kind !== 'clock' && !/\d/.test(read.text));
       const weak = named ? [] : read.facts.filter((fact) => fact.is === 'format');
       // What a title says of the clock besides: "band class, 10 reps each, 2 sets".
       const beside = read.kind === 'station' ? titleClock(read.text) : [];
@@ -387,10 +452,19 @@ export function readSession(
         return;
       }
       case 'tier': {
-        const row = blocks.at(-1)?.rows.at(-1);
-        const item = read.items[0]!;
-        if (row) row.tiers.push({ is: read.tier!, text: item.text, moves: item.readings[0]?.moves ?? [] });
-        current().heads.push(lineOf(read, { read: item.readings }));
+        const rows = blocks.at(-1)?.rows ?? [];
+        if (rows.length === 0 && read.items.length > 0) {
+          // An easier or harder way of nothing is what is done.
+          addStations(read);
+          return;
+        }
+        // As many ways as there are stations are one for each; else all are of the last.
+        const placed = read.items.length > 1 && read.items.length === rows.length;
+        read.items.forEach((item, i) => {
+          const row = placed ? rows[i] : rows.at(-1);
+          row?.tiers.push({ is: read.tier, text: item.text, moves: item.readings[0]?.moves ?? [] });
+        });
+        current().heads.push(lineOf(read, { read: read.items.flatMap((item) => item.readings.slice(0, 1)) }));
         return;
       }
       case 'note':
@@ -416,6 +490,13 @@ export function readSession(
           const before = current().rows.at(-1)?.read.letter ?? null;
           if (before !== null && before !== read.letter) blocks.push(draft('circuit'));
         }
+        // "Then 2 minutes of plank" behind counts that climb or fall is none of them.
+        if (
+          /^\W*(?:and )?then\b/i.test(read.text) &&
+          read.items.some((item) => item.facts.some((fact) => fact.is === 'seconds')) &&
+          current().facts.some((fact) => fact.is === 'steps')
+        )
+          blocks.push(draft('circuit'));
         addStations(read);
     }
   });

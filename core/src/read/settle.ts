@@ -78,6 +78,51 @@ function boutsApart(block: Draft): Draft[] {
   });
 }
 
+/** A block for every clock of several, over the same movements. */
+const inTurns = (block: Draft, clocks: readonly (readonly Fact[])[], gap: number): Draft[] =>
+  clocks.map((facts, i) => ({
+    ...block,
+    name: i === 0 ? block.name : null,
+    heads: i === 0 ? block.heads : [],
+    facts: [...facts],
+    after: i === clocks.length - 1 ? block.after : gap > 0 ? { seconds: clamp(gap, 0, 900) } : null,
+  }));
+
+/** "20 on 10 off, 30 on 15 off, 40 on 20 off, and back down": the same movements by one clock after another. */
+function clocksInTurn(block: Draft): Draft[] {
+  const isClock = (fact: Fact): fact is Extract<Fact, { is: 'interval' }> => fact.is === 'interval';
+  const clocks = block.facts.filter(isClock);
+  const often = block.facts.some((fact) => (fact.is === 'rounds' || fact.is === 'times') && fact.n > 1);
+  const differ = new Set(clocks.map(({ work, rest }) => `${work}/${rest}`)).size;
+  if (clocks.length < 3 || differ < 2 || often) return [block];
+  const back = block.facts.some((fact) => fact.is === 'way' && fact.way === 'up and down');
+  const kept = block.facts.filter(
+    (fact) => !isClock(fact) && fact.is !== 'way' && !(fact.is === 'format' && fact.kind === 'pyramid'),
+  );
+  const order = back ? [...clocks, ...clocks.slice(0, -1).reverse()] : clocks;
+  return inTurns(
+    block,
+    order.map((clock) => [...kept, clock]),
+    0,
+  );
+}
+
+/** "Tabata x 4" over four movements is one of each. */
+function tabatasApart(block: Draft): Draft[] {
+  const is = (fact: Fact) => fact.is === 'format' && fact.kind === 'tabata';
+  const times = block.facts.find((fact) => fact.is === 'times' || fact.is === 'rounds');
+  const many = times && 'n' in times ? times.n : 0;
+  if (!block.facts.some(is) || many < 2 || many !== block.rows.length) return [block];
+  const between = block.facts.findLast((fact) => ['rest', 'round rest', 'part rest'].includes(fact.is));
+  const gap = between && 'seconds' in between ? (between.seconds ?? 0) : 0;
+  const facts = block.facts.filter((fact) => fact !== times && fact !== between);
+  return inTurns(
+    block,
+    block.rows.map(() => facts),
+    gap,
+  ).map((one, i) => ({ ...one, rows: [block.rows[i]!], breaks: [] }));
+}
+
 /** "Work 40, rest 20" over several parts that say no clock of their own is the clock of each of them. */
 function clockAbove(blocks: readonly Draft[]): void {
   const [first, ...others] = blocks.filter((block) => block.role === 'circuit');
@@ -183,5 +228,9 @@ export function settled(blocks: readonly Draft[], notes: string[]): Draft[] {
   restsOfParts(filled);
   clockOfAll(filled);
   clockAbove(filled);
-  return blocks.flatMap(boutsApart).flatMap((block) => splitAtBreaks(block));
+  return blocks
+    .flatMap(boutsApart)
+    .flatMap(clocksInTurn)
+    .flatMap(tabatasApart)
+    .flatMap((block) => splitAtBreaks(block));
 }

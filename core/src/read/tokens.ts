@@ -144,6 +144,8 @@ const KEEPS_ITS_S = new Set([
   'thrombosis',
   'series',
   'sometimes',
+  'continuous',
+  'does',
 ]);
 const ENDS: readonly (readonly [string, string])[] = [
   ['ches', 'ch'],

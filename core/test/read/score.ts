@@ -130,7 +130,10 @@ export function sessionFaults(library: Library, { text, expected }: SessionCase)
           say(`what follows “${got.typed}”`, links, one);
       } else {
         const [key, value] = one.split('=');
-        const has = (got.dose as Record<string, unknown> | undefined)?.[key!];
+        const has =
+          key === 'ways'
+            ? (got.ways ?? []).join(',')
+            : (got.dose as Record<string, unknown> | undefined)?.[key!];
         if (String(has) !== value) say(`${key} of “${got.typed}”`, has, value);
       }
     }

@@ -16,6 +16,8 @@ const schema = lazily(() =>
     order: z.enum(['station by station', 'in turn']),
     stationRestSeconds: whole('stationRestSeconds'),
     leastFillSeconds: whole('leastFillSeconds'),
+    /** Every turn asks for so many more than the one before it, until somebody can't. */
+    growBy: whole('growBy').optional(),
   }),
 );
 
@@ -25,7 +27,7 @@ export const emom = defineFormat({
   schema,
   name: 'EMOM, every minute',
   says: 'a count at the top of each minute, a second move to fill it',
-  inputs: ['minutes', 'order', 'stationRestSeconds', 'leastFillSeconds', 'everySeconds?'],
+  inputs: ['minutes', 'order', 'stationRestSeconds', 'leastFillSeconds', 'everySeconds?', 'growBy?'],
   usual: {
     kind: 'emom',
     minutes: 4,
@@ -42,7 +44,10 @@ export const emom = defineFormat({
       const [first, fill] = at.parts(round);
       const does: Doing[] = [];
       if (first) {
-        does.push(...byCount([first]).map((d) => ({ ...d, seconds: Math.min(every, d.seconds) })));
+        const grown = f.growBy === undefined ? undefined : (first.count ?? 1) + f.growBy * round;
+        does.push(
+          ...byCount([first], 1, 1, grown).map((d) => ({ ...d, seconds: Math.min(every, d.seconds) })),
+        );
         const left = every - does[0]!.seconds;
         if (fill && left > 0)
           does.push({ entry: fill.entry, seconds: left, goes: 1, reps: null, most: null });
@@ -68,12 +73,15 @@ export const emom = defineFormat({
       });
     return track.pieces;
   },
-  words: (f) =>
-    everyOf(f) === EMOM_MINUTE
-      ? f.order === 'in turn'
-        ? `every minute a station, ${f.minutes} minutes`
-        : `every minute on the minute, ${f.minutes} minutes a station`
-      : `every ${minutesWords(everyOf(f))}${f.order === 'in turn' ? ' a station' : ''}, ${f.minutes} times${f.order === 'in turn' ? '' : ' a station'}`,
+  words: (f) => {
+    const turns =
+      everyOf(f) === EMOM_MINUTE
+        ? f.order === 'in turn'
+          ? `every minute a station, ${f.minutes} minutes`
+          : `every minute on the minute, ${f.minutes} minutes a station`
+        : `every ${minutesWords(everyOf(f))}${f.order === 'in turn' ? ' a station' : ''}, ${f.minutes} times${f.order === 'in turn' ? '' : ' a station'}`;
+    return f.growBy === undefined ? turns : `${turns}, ${f.growBy} more each time`;
+  },
   estimate: (f, stations) => {
     if (stations.length === 0) return null;
     const every = everyOf(f);
@@ -97,6 +105,8 @@ export const emom = defineFormat({
   },
   faults: (f, stations) =>
     stations.flatMap((s, i): FormatFault[] => {
+      // Until the minute is too short is what such a one is for.
+      if (f.growBy !== undefined) return [];
       const every = everyOf(f);
       const { takes, left } = minuteOf(s, every);
       const turn = every === EMOM_MINUTE ? 'minute' : minutesWords(every);
