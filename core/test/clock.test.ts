@@ -101,6 +101,16 @@ describe('the other formats’ sums (common practice)', () => {
     expect(estimateOf(session(slow), 0, facts)).toMatchObject({ of: 'seconds left', lo: 32, hi: 32 });
     expect(formatFaults(session(slow), 0, facts)).toEqual([]);
   });
+  test('a count that grows by one a minute: 1 to 5 in five minutes are 15, and no minute is too short for one', () => {
+    const grows = blockOf(
+      { ...FORMATS.emom.usual, minutes: 5, growBy: 1 },
+      { move: 'burpee', dose: { reps: 1 } },
+    );
+    const { segments } = timelineOf(session(grows), facts);
+    const reps = segments.flatMap((segment) => segment.does.map((doing) => doing.reps));
+    expect(reps).toEqual([1, 2, 3, 4, 5]);
+    expect(formatFaults(session(grows), 0, facts)).toEqual([]);
+  });
   test('15, 12 and 9 minutes of AMRAP with one to two minutes between: 38 to 40', () => {
     const blocks = [900, 720, 540].map(
       (capSeconds, i): Block => ({

@@ -107,7 +107,8 @@ describe('what was written is kept', () => {
     text
       .split('\n')
       .flatMap((row) =>
-        turned.test(row) || /^\s*\D{0,10}\d+\s*(?:[.):]|o'clock)|^[A-E]\d|^\d+ - /i.test(row)
+        turned.test(row) ||
+        /^\s*\D{0,10}\d+\s*(?:[.):]|o'clock)|^[A-E]\d|^\d[a-e][.)]|^\d+ - |^\d\uFE0F?\u20E3/i.test(row)
           ? []
           : [...row.matchAll(numeral)]
               .filter(({ index }) => !ordinal.test(row.slice(0, index)))

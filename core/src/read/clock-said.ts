@@ -9,8 +9,10 @@ function restBesideEach(rowFacts: readonly (readonly Fact[])[], closes = false):
   const rests = rowFacts.map((facts) => facts.flatMap((fact) => (fact.is === 'rest' ? [fact.seconds] : [])));
   // Behind the last it may have been said with how often.
   const asked = closes ? rests.slice(0, -1) : rests;
-  if (asked.length === 0 || asked.some((said) => said.length === 0)) return undefined;
-  const all = asked.flat();
+  // "…, rest 10, then …": behind the last there may be none.
+  const last = asked.length > 2 && asked.at(-1)!.length === 0 ? asked.slice(0, -1) : asked;
+  if (last.length === 0 || last.some((said) => said.length === 0)) return undefined;
+  const all = last.flat();
   const often = (seconds: number) => all.filter((one) => one === seconds).length;
   return all.reduce((best, one) =>
     often(one) > often(best) || (often(one) === often(best) && one > best) ? one : best,
@@ -130,6 +132,21 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
       closingRest: false,
     };
   };
+  const eachOften = lastOf(said, 'bouts each')?.n;
+  const beside =
+    lastOf(said, 'station rest')?.seconds ?? allOf(said, 'rest').find((one) => one.between)?.seconds;
+  // "40/20, 4 sets of each before moving on": all of one before the next.
+  if (eachOften !== undefined && work !== undefined && kindSaid === undefined && !roundsFact)
+    return {
+      format: {
+        kind: 'sets',
+        sets: within('sets', eachOften),
+        restSeconds: within('restSeconds', given('restSeconds', interval?.rest ?? rest, 0)),
+        stationRestSeconds: within('stationRestSeconds', given('stationRestSeconds', beside ?? roundRest, 0)),
+      },
+      assumed,
+      dose: { seconds: clamp(work, 1, 900) },
+    };
   // A clock named beside percentages of it is a staggered one.
   let kind: FormatKind | undefined =
     kindSaid?.kind ??

@@ -20,6 +20,8 @@ export interface Draft {
   above: readonly Fact[] | null;
   /** Its movements stood on its heading's line. */
   inline: boolean;
+  /** How often and what lies between stood behind its stations. */
+  closed: boolean;
   /** Rests between its stations, as lines of their own. */
   breaks: { seconds: number; at: number }[];
 }
@@ -40,6 +42,7 @@ export const draft = (role: Role, name: string | null = null): Draft => ({
   whole: false,
   inline: false,
   above: null,
+  closed: false,
   breaks: [],
 });
 

@@ -184,10 +184,12 @@ const capped =
     const seconds = words.some((word) => word === 'second') || n! > 60 ? n! : n! * 60;
     return seconds >= 30 && seconds <= T_MAX ? { is: 'format', kind, seconds } : null;
   };
+/** "Rest 2": nobody rests for two seconds. */
+const inMinutes = (n: number) => (n <= LEAST_WORK ? n * 60 : n);
 const breakFor = ([seconds, most]: readonly number[], words: readonly string[]): Fact => ({
   is: 'break',
-  seconds: seconds!,
-  ...(most === undefined ? {} : { most }),
+  seconds: inMinutes(seconds!),
+  ...(most === undefined ? {} : { most: inMinutes(most) }),
   ...(words.some((word) => ['water', 'drink'].includes(word)) ? { drink: true as const } : {}),
 });
 /** "Every 90 seconds", and for how long in all. */
@@ -235,6 +237,11 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'Q @work|of? @work? @sep? @sep? Q @sep? @rest', says: interval },
   { is: 'Q of @work @sep? @sep? Q of? @rest', says: interval, weight: 0.5 },
   { is: 'Q on @sep? Q off', says: interval, weight: 2 },
+  {
+    is: 'Q on|work|hard|fast|sprint @sep? Q walk|jog|march|easy|slow|active rest?',
+    says: interval,
+    weight: 1,
+  },
   { is: 'Q @work|hard|fast @sep? @sep? Q @rest|easy|slow', says: interval, weight: 0.5 },
   { is: 'Q @work @sep? @sep? Q', says: interval },
   { is: 'Q / Q @rest?', says: interval },
@@ -304,6 +311,9 @@ const CLOCK: readonly Rule<Fact>[] = [
     },
     weight: 0.2,
   },
+  // between the steps of a count
+  { is: '@rest of|for? Q in? @between @any? rung|step', says: rest, weight: 1 },
+  { is: 'Q @rest? in? @between @any? rung|step', says: rest, weight: 1 },
   // between parts
   {
     is: 'Q @rest? in? @between @any? superset|pair|part|section|couplet|triplet|complex|amrap|emom|tabata|blast|block',
@@ -473,6 +483,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: ([sets, seconds]) => (sets! <= 20 ? { is: 'sets of', sets: sets!, seconds: seconds! } : null),
     weight: 0.3,
   },
+  {
+    is: 'N - station|exercise|move|movement|drill',
+    says: count((n) => ({ is: 'stations', n }), 60),
+    weight: 0.4,
+  },
   { is: 'N station|exercise|move|movement|drill', says: count((n) => ({ is: 'stations', n }), 60) },
   {
     is: 'N station|exercise|move|movement @x N @rep',
@@ -498,7 +513,7 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.8,
   },
   {
-    is: 'N round|bout|set of? each|apiece @station?',
+    is: 'N round|bout|set of? each|apiece @station? before? moving|changing|going? on|over?',
     says: count((n) => ({ is: 'bouts each', n }), 20),
     weight: 0.8,
   },
@@ -837,6 +852,16 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 1,
   },
   { is: 'hold the? last T', says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }), weight: 1 },
+  {
+    is: 'nft|not for? time?',
+    says: (_, words) => (words.length === 1 && words[0] !== 'nft' ? null : { is: 'aside' }),
+    weight: 0.4,
+  },
+  { is: 'in pair|two|three|team|group of? N?', says: () => ({ is: 'aside' }), weight: 0.2 },
+  { is: 'with a partner', says: () => ({ is: 'aside' }), weight: 0.2 },
+  { is: 'you go i go', says: () => ({ is: 'partner' }), weight: 1 },
+  { is: 'i go you go', says: () => ({ is: 'partner' }), weight: 1 },
+  { is: 'rest|recover the remainder|rest', says: () => ({ is: 'aside' }), weight: 1 },
   { is: 'keep moving|going', says: () => ({ is: 'aside' }) },
   {
     is: 'straight? round|around|through the clock|circuit|list',
@@ -899,6 +924,12 @@ const DOSE: readonly Rule<Fact>[] = [
     },
     weight: 0.3,
   },
+  {
+    is: 'N @x N @dash N @rep?',
+    says: ([sets, lo, hi]) =>
+      sets! <= 12 && lo! < hi! && hi! <= 200 ? { is: 'sets of', sets: sets!, reps: lo! } : null,
+    weight: 1,
+  },
   // "Heel raises x 10 x 2": how many, and then how often.
   { is: '@x N @x N', says: setsLast, weight: 1.2 },
   { is: '@x T @x N', says: timedSetsLast, weight: 1.2 },
@@ -907,6 +938,16 @@ const DOSE: readonly Rule<Fact>[] = [
   {
     is: 'T @sep? left|l @sideword? @sep? T @sep? right|r @sideword?',
     says: ([one, other]) => (one === other ? { is: 'seconds', seconds: one!, each: true } : null),
+    weight: 2,
+  },
+  {
+    is: 'T @sep? right|r @sideword? @sep? T @sep? left|l @sideword?',
+    says: ([one, other]) => (one === other ? { is: 'seconds', seconds: one!, each: true } : null),
+    weight: 2,
+  },
+  {
+    is: 'N @sep? right|r @sideword? @sep? N @sep? left|l @sideword?',
+    says: ([one, other]) => (one === other && one! <= 100 ? { is: 'reps', n: one!, each: true } : null),
     weight: 2,
   },
   {
@@ -1034,7 +1075,7 @@ const DOSE: readonly Rule<Fact>[] = [
   { is: 'N lap|length|breath|pace of?', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.2 },
   { is: 'r|l / l|r', says: () => ({ is: 'each' }), weight: 0.5 },
   { is: 'r|l|right|left &|and l|r|left|right', says: () => ({ is: 'each' }), weight: 0.5 },
-  { is: 'e / s|l|a|w', says: () => ({ is: 'each' }), weight: 0.3 },
+  { is: 'e / s|l|a|w|side|leg|arm|way', says: () => ({ is: 'each' }), weight: 0.3 },
   { is: 'each|ea', says: () => ({ is: 'each', one: true }), weight: -0.3 },
   {
     is: 'between you|us|them|the|everybody|everyone group|team|class|pair?',

@@ -257,6 +257,18 @@ function clockAtEnd(
   );
   return { rest: all.slice(0, from), matches: ofRounds };
 }
+/** "…, plank (8 rounds each, 1 min rest between)": brackets at the end with nothing in them but several things of the clock. */
+function clockInBrackets(
+  all: readonly Token[],
+): { rest: readonly Token[]; matches: readonly Match<Fact>[] } | null {
+  const open = all.findLastIndex((token) => token.word === '(');
+  if (open < 1 || all.at(-1)!.word !== ')') return null;
+  const inside = all.slice(open + 1, -1);
+  const matches = factsIn(CLOCK_GRAMMAR, inside);
+  return matches.length > 1 && leftOver(inside, matches).length === 0
+    ? { rest: all.slice(0, open), matches }
+    : null;
+}
 const AT_END = new Set<Fact['is']>(['rounds', 'rest', 'round rest', 'interval', 'break']);
 function withoutClock(all: readonly Token[]): { rest: readonly Token[]; facts: Fact[] } {
   // "10 moves x 10 reps - squat, lunge": a clock of its own, and behind the dash the movements.
@@ -269,7 +281,7 @@ function withoutClock(all: readonly Token[]): { rest: readonly Token[]; facts: F
   const closes =
     tail.some(({ fact }) => fact.is === 'interval' || fact.is === 'format' || fact.is === 'rounds') &&
     leftOver(all.slice(last + 1), tail).length === 0;
-  const ends = parted || closes ? null : clockAtEnd(all);
+  const ends = parted || closes ? null : (clockAtEnd(all) ?? clockInBrackets(all));
   const tokens = parted ? all.slice(cut + 1) : closes ? all.slice(0, last) : ends ? ends.rest : all;
   const found = factsIn(CLOCK_GRAMMAR, tokens).filter(
     ({ fact, from, to }) => OF_ALL.has(fact.is) && to - from >= 3,
@@ -289,7 +301,8 @@ export function clockThenMoves(said: Said): LineOf | null {
   const parting = rest.findIndex((token, i) => isParting(rest, token, i));
   for (const cut of [said.colon, parting]) {
     if (cut < 1 || cut >= rest.length - 1) continue;
-    const clock = rest.slice(0, cut);
+    // "Tabata thurs: squats, lunges": the day says nothing of the clock.
+    const clock = rest.slice(0, cut).filter((token) => !DAYS.has(token.word));
     const after = rest.slice(cut + 1);
     const named = numberedFormat(clock);
     const matches = named ?? factsIn(CLOCK_GRAMMAR, clock);

@@ -46,6 +46,15 @@ export function withoutBullet(tokens: readonly Token[]): Bulleted {
     third
   )
     return { rest: tokens.slice(at + 2), listed: true };
+  // "Odd minutes: …".
+  if (
+    first &&
+    ['odd', 'even'].includes(first.word) &&
+    ['min', 'minute', 'round'].includes(second?.word ?? '') &&
+    third?.kind === 'sign' &&
+    tokens[at + 3]
+  )
+    return { rest: tokens.slice(at + 3), listed: true };
   // "3 o'clock": where on the clock it is.
   if (first?.kind === 'number' && second?.word === 'oclock' && third)
     return { rest: tokens.slice(at + 2 + (third.kind === 'sign' ? 1 : 0)), listed: true };
@@ -60,6 +69,15 @@ export function withoutBullet(tokens: readonly Token[]): Bulleted {
     (close(third, second) || third?.word === '-' || third?.word === '–')
   )
     return { rest: tokens.slice(at + 3), listed: true, ...placeOf(first) };
+  // "1a)", "2b.": of what has the same number.
+  if (
+    first?.kind === 'number' &&
+    second?.kind === 'word' &&
+    /^[a-e]$/.test(second.word) &&
+    second.from === first.to &&
+    close(third, second)
+  )
+    return { rest: tokens.slice(at + 3), listed: true, letter: `${first.value}` };
   // "1 min:" has its unit; "Min 1:" has been read as a label.
   if (
     first?.kind === 'number' &&

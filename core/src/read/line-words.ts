@@ -11,7 +11,7 @@ export const TITLE_WORDS = set(
   'circuit class workout session training hiit bootcamp boot camp blast burner burn day week monday tuesday wednesday thursday friday saturday sunday morning evening lunch hall park garden home group hour plan programme program tabata emom amrap fitness fit challenge strength cardio beginner senior gentle express fun special power total body kid child school team chair seated partner outdoor indoor summer winter spring autumn christmas easter january february march april may june july august september october november december mon tue wed thu fri sat sun test ladder pyramid boxing legday leg arm abs core mobility style',
 );
 export const DAYS = set(
-  'monday tuesday wednesday thursday friday saturday sunday mon tue tues wed thu thur fri sat sun',
+  'monday tuesday wednesday thursday friday saturday sunday mon tue tues wed thu thur thurs fri sat sun',
 );
 export const NOTE_STARTS = set(
   'scale scaled scaling total approximately approx duration length what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning swap switch rotate group emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need',
@@ -53,6 +53,8 @@ export const ROLES_SAID: readonly RoleWords[] = [
     'end with stretch',
     'end with a stretch',
     'static stretch',
+    'cool down stretch',
+    'stretch out',
     'flexibility',
     'relaxation',
     'relax',

@@ -28,6 +28,17 @@ function numbersIn(value: unknown, into: Set<number>): Set<number> {
   return into;
 }
 
+/** Does a text have a number by itself? The 7 of "over 70s" is none. */
+const holds = (text: string | null | undefined, said: string): boolean => {
+  let at = text?.indexOf(said) ?? -1;
+  while (text && at >= 0) {
+    const touches = (c: string | undefined) => c !== undefined && c >= '0' && c <= '9';
+    if (!touches(text[at - 1]) && !touches(text[at + said.length])) return true;
+    at = text.indexOf(said, at + 1);
+  }
+  return false;
+};
+
 /** Numbers that stand in a block: what its clock, its stations and the break behind it say, and nobody assumed. */
 function keptBy({ format, assumed, stations, after, name }: ReadBlock): Set<number> {
   const clock = Object.entries(format).filter(([field]) => !assumed.includes(field));
@@ -58,12 +69,12 @@ export function lostNumbers(
       // The number of a part says where it stands, and the parts stand in order.
       as === 'heading' ||
       as === 'aside' ||
-      title?.includes(said) ||
+      holds(title, said) ||
       became.some(
         ({ format, stations, ...block }) =>
           (as !== null && TURNED[as]?.includes(format.kind) && value <= LONGEST * stations.length) ||
-          stations.some(({ typed }) => typed?.includes(said)) ||
-          block.name?.includes(said),
+          stations.some(({ typed }) => holds(typed, said)) ||
+          holds(block.name, said),
       ) ||
       // Minutes that nobody called so: "AMRAP 12".
       became.some(

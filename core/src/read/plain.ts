@@ -41,6 +41,7 @@ function clockWords(f: Format): string {
           ? `EMOM ${f.minutes} minutes`
           : `every ${f.everySeconds} seconds, ${f.minutes} times`,
         f.order === 'station by station' ? `${f.stationRestSeconds} s between stations` : 'in turn',
+        f.growBy !== undefined && `adding ${f.growBy} each turn`,
       ]);
     case 'for time':
       return list([

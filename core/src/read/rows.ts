@@ -203,6 +203,15 @@ const INLINE: readonly { readonly mark: RegExp; readonly nth: (found: RegExpExec
   { mark: /(?<=^|[\s:;,/|])[a-z](\d{1,2})[.:)]?(?=\s+\p{L})/giu, nth: (found) => Number(found[1]) },
 ];
 
+/** "Squats x 15 / Push-ups x 12 / Rows / Plank": more strokes than anybody has levels part a list. */
+const strokesApart = (row: string): string => {
+  const pieces = row.split(/ [/|] /u);
+  const words = pieces.filter((piece) => /\p{L}{3}/u.test(piece)).length;
+  return pieces.length >= 4 && words === pieces.length && pieces.some((piece) => /\d/.test(piece))
+    ? row.replace(/ [/|] /gu, ' , ')
+    : row;
+};
+
 /** "1) squats 2) lunges 3) plank" on one line: its numbers part what stands between them. Each keeps its length. */
 export function listedInline(row: string): string {
   const marks = INLINE.map(({ mark, nth }) => ({ found: [...row.matchAll(mark)], nth })).find(
@@ -212,7 +221,7 @@ export function listedInline(row: string): string {
       // Labels of one letter: "P1 …, S2 …" are of two kinds.
       new Set(found.map(([said]) => said.toLowerCase().replace(/[^a-z]|^[a-h]\)$/g, ''))).size === 1,
   )?.found;
-  if (!marks) return row;
+  if (!marks) return strokesApart(row);
   let found = row;
   marks.forEach((mark, i) => {
     // At the very front a number is a bullet, and read as one; "T1" isn't.
@@ -255,7 +264,7 @@ export function sentencesOf(text: string): string[] {
     if (!'.!?'.includes(text[i]!) || text[i + 1] !== ' ' || text[i - 1] === '.' || text[i + 2] === '.')
       continue;
     const before = text.slice(begun, i).split(/[\s(]/).at(-1)!.toLowerCase();
-    if (/^\d{1,2}$|^[a-z]$/.test(before) && text.slice(begun, i).trim().toLowerCase() === before) continue;
+    if (/^\d+$|^[a-z]$/.test(before) && text.slice(begun, i).trim().toLowerCase() === before) continue;
     if (SHORTENED.has(before) || before === '') continue;
     found.push(text.slice(begun, i + 1));
     begun = i + 2;

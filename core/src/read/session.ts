@@ -65,9 +65,16 @@ const isDosed = (read: LineRead): boolean =>
   );
 
 /** Titles of classes in which nobody stands. */
-const SEATED = /\b(?:seated|sitting|wheelchair|chair[- ]based|armchair)\b/i;
+const SEATED =
+  /\b(?:seated|sitting|wheelchair|chair[- ](?:based|yoga|class|exercises?|fitness|workout|aerobics)|armchair)\b/i;
 const ALL_SEATED = /\b(?:all|everything|everyone|everybody)\b.{0,20}\b(?:seated|sitting)\b/i;
 const ON_FEET = /\b(?:stand|standing|sit to stand|seated|sitting|chair|step|walk|squat|lunge|supported)/i;
+/** Which way it goes: what is raised to the front is no raise to the side. */
+const WAYS = /\b(?:front|side|back|forward|backward|overhead)/giu;
+const otherWay = (said: string, name: string): boolean => {
+  const [one, other] = [said, name].map((text) => new Set(text.toLowerCase().match(WAYS) ?? []));
+  return one!.size > 0 && other!.size > 0 && ![...one!].some((way) => other!.has(way));
+};
 /** Called so, or nearly. */
 const NAMED = 0.9;
 /** As sure as what may be meant and isn't taken for it. */
@@ -99,6 +106,12 @@ function atItsTime(read: LineRead, lasts: number | null): LineRead {
     facts: [...facts, ...read.facts],
   };
 }
+
+/** How many sets and what lies between them, as a line of its own. */
+const closes = (read: LineRead): boolean =>
+  read.kind === 'clock' &&
+  read.facts.some((fact) => fact.is === 'sets' || fact.is === 'rounds') &&
+  read.facts.some((fact) => fact.is === 'round rest' || fact.is === 'rest');
 
 /** What a part is called by its heading; "Circuit" alone is no name. */
 const nameOf = (heading: string): string | null => {
@@ -197,15 +210,19 @@ export function readSession(
    * seated and there is none, what is done on the feet is not what was meant, and stays as it is taught.
    */
   const inSeat = (item: Item, read: LineRead): Item => {
-    const called = `${title ?? ''} ${blocks.at(-1)?.name ?? ''} ${read.kind === 'heading' ? read.text : ''}`;
-    const seated = allSeated || (SEATED.test(called) && !/standing/i.test(called));
+    // A movement behind a heading's colon says nothing of the others.
+    const heading = read.kind === 'heading' ? read.text.slice(0, read.items[0]?.from) : '';
+    const called = `${title ?? ''} ${blocks.at(-1)?.name ?? ''} ${heading}`;
+    const titled = SEATED.test(called) && !/standing/i.test(called);
+    const seated = allSeated || titled;
     if (!seated || ON_FEET.test(item.text)) return item;
     const [plain] = item.readings;
     const itsName = plain?.moves.length === 1 ? library.move(plain.moves[0]!)?.name : undefined;
-    for (const text of [item.text, ...(allSeated && itsName ? [itsName] : [])]) {
+    for (const text of [item.text, ...(itsName ? [itsName] : [])]) {
       const readings = readName(names, tokensOf(`seated ${text}`), own);
       const [best] = readings;
-      if ((best?.sure ?? 0) >= NAMED || (allSeated && (best?.sure ?? 0) >= SURE && !onFeet(best)))
+      const elsewhere = best !== undefined && otherWay(item.text, [...best.names, ...best.moves].join(' '));
+      if (!elsewhere && ((best?.sure ?? 0) >= NAMED || ((best?.sure ?? 0) >= SURE && !onFeet(best))))
         return { ...item, readings };
     }
     return allSeated && onFeet(plain)
@@ -367,7 +384,12 @@ export function readSession(
         const block = current();
         // A rest by itself behind the stations, with another part to come, lies between the two.
         const [only] = read.facts;
-        const parts = only!.is === 'rest' && !only.between && next !== undefined && next.kind !== 'clock';
+        const parts =
+          only!.is === 'rest' &&
+          !only.between &&
+          next !== undefined &&
+          // Another clock of a kind that stands already is of another part.
+          (next.kind !== 'clock' || next.facts.some((fact) => fact.is === 'steps'));
         if (read.facts.length === 1 && only!.is === 'rest' && block.rows.length > 0 && parts) {
           block.heads.push(lineOf(read, { kind: 'break' }));
           block.breaks.push({ seconds: only!.seconds, at: block.rows.length });
@@ -414,6 +436,7 @@ export function readSession(
           (block.whole || (block.rows.length === 0 && block.heads.length > 0));
         const target = begins || anew || over ? draft('circuit') : block;
         if (begins || anew || over) blocks.push(target);
+        if (target.rows.length > 0 && closes(read)) target.closed = true;
         const rests = read.facts.filter((fact) => fact.is === 'break');
         const clock = read.facts.filter((fact) => fact.is !== 'break');
         target.facts.push(...clock);
@@ -472,7 +495,7 @@ export function readSession(
         notes.push(read.text);
         (blocks.at(-1)?.heads ?? loose).push(lineOf(read));
         return;
-      case 'station':
+      case 'station': {
         if (unsure && nothingYet && read.heading !== null && /:\s*$/.test(read.text)) {
           notes.push(read.text);
           loose.push(lineOf(read, { kind: 'heading' }));
@@ -485,11 +508,13 @@ export function readSession(
           else notes.push(read.label);
         }
         if (blocks.at(-1)?.whole) blocks.push(draft('circuit'));
-        // B1 behind A2 is of another pair.
-        if (read.letter !== null) {
-          const before = current().rows.at(-1)?.read.letter ?? null;
-          if (before !== null && before !== read.letter) blocks.push(draft('circuit'));
-        }
+        // B1 behind A2 is of another pair, and so is "3)" behind "2b)".
+        const before = current().rows.at(-1)?.read.letter ?? null;
+        const lettered = read.letter !== null || (read.listed && /^\d/.test(before ?? ''));
+        if (lettered && before !== null && before !== read.letter) blocks.push(draft('circuit'));
+        // Sets and their rest stood behind what is above, and stand so again behind what follows.
+        if (current().closed && reads.slice(at + 1).some((other) => closes(other)))
+          blocks.push(draft('circuit'));
         // "Then 2 minutes of plank" behind counts that climb or fall is none of them.
         if (
           /^\W*(?:and )?then\b/i.test(read.text) &&
@@ -498,6 +523,7 @@ export function readSession(
         )
           blocks.push(draft('circuit'));
         addStations(read);
+      }
     }
   });
   const filled = settled(blocks, notes);

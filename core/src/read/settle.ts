@@ -107,15 +107,20 @@ function clocksInTurn(block: Draft): Draft[] {
   );
 }
 
+const LONG_REST = 30;
 /** "Tabata x 4" over four movements is one of each. */
 function tabatasApart(block: Draft): Draft[] {
   const is = (fact: Fact) => fact.is === 'format' && fact.kind === 'tabata';
   const times = block.facts.find((fact) => fact.is === 'times' || fact.is === 'rounds');
   const many = times && 'n' in times ? times.n : 0;
-  if (!block.facts.some(is) || many < 2 || many !== block.rows.length) return [block];
   const between = block.facts.findLast((fact) => ['rest', 'round rest', 'part rest'].includes(fact.is));
   const gap = between && 'seconds' in between ? (between.seconds ?? 0) : 0;
-  const facts = block.facts.filter((fact) => fact !== times && fact !== between);
+  // So many bouts of each, and a rest between them that is longer than a bout's.
+  const each =
+    block.facts.some((fact) => fact.is === 'bouts each') && between?.is !== 'part rest' && gap >= LONG_REST;
+  const apart = (many >= 2 && many === block.rows.length) || (each && block.rows.length > 1);
+  if (!block.facts.some(is) || !apart) return [block];
+  const facts = block.facts.filter((fact) => (each || fact !== times) && fact !== between);
   return inTurns(
     block,
     block.rows.map(() => facts),

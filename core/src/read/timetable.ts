@@ -44,8 +44,9 @@ function clockMarks(rows: readonly string[]): Mark[] {
   }));
 }
 
+/** Minutes from nothing on, each beginning where the one before ends: "1 - 10 squats" is none of them. */
 function spanMarks(rows: readonly string[]): Mark[] {
-  return rows.flatMap((text, row) => {
+  const marks = rows.flatMap((text, row) => {
     const at = FROM_TO.exec(text);
     const rest = at ? text.slice(at[0].length) : '';
     const gap = at ? BEHIND.exec(rest) : null;
@@ -60,6 +61,7 @@ function spanMarks(rows: readonly string[]): Mark[] {
         ]
       : [];
   });
+  return marks.every(({ from }, i) => from === (i === 0 ? 0 : marks[i - 1]!.to)) ? marks : [];
 }
 
 /** From its own end, else until the next begins; null where it is the last or makes no sense. */

@@ -357,7 +357,8 @@ const JOININGS: readonly Joining[] = [
   // "Lunges L": which side, at the end of a name.
   (raw, i, before) => {
     const [a, b] = [raw[i]!, raw[i + 1]];
-    const ends = b === undefined || (b.kind === 'sign' && !['/', '&', '-'].includes(b.text));
+    const ends =
+      b === undefined || b.kind === 'number' || (b.kind === 'sign' && !['/', '&', '-'].includes(b.text));
     return (a.text === 'l' || a.text === 'r') && a.kind === 'word' && before?.kind === 'word' && ends
       ? [[{ ...a, text: a.text === 'l' ? 'left' : 'right' }], 1]
       : null;
