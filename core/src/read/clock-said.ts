@@ -72,6 +72,8 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
     roundsFact ??
     times ??
     lastOf(said, 'bouts each') ??
+    // "30 s work, 10 s rest, 3 sets": a clock has rounds.
+    (interval ? lastOf(said, 'sets') : undefined) ??
     (inOneGo?.n === undefined ? undefined : { n: inOneGo.n });
   const bareTime = lastOf(said, 'work')?.seconds;
   // Nothing is done for as long as a session at each of several stations: it is for all of them.

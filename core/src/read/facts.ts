@@ -268,6 +268,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'max|maximum|most|many rep in|for? T', says: work, weight: 0.8 },
   { is: 'T to rest|recover and|&|then? move|change? on|over?', says: rest, weight: 0.6 },
   { is: 'each|every @station @sep? T', says: work, weight: 0.5 },
+  { is: 'hold|holding @each|them|it|@any @station? for? T', says: work, weight: 0.8 },
   {
     is: 'run|jog|walk|march|move to|on the|to? next one|station?',
     says: () => ({ is: 'aside' }),
@@ -458,6 +459,12 @@ const CLOCK: readonly Rule<Fact>[] = [
   {
     is: 'N round|lap|circuit|time with|and|( T @rest? in? @between?',
     says: ([n, rest]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: rest! } : null),
+    weight: 1,
+  },
+  {
+    is: 'N round|lap|circuit @sep? @rest of|for? T',
+    // As long as that nobody rests between two stations of a round.
+    says: ([n, rest]) => (n! <= 20 && rest! >= 60 ? { is: 'rounds', n: n!, rest: rest! } : null),
     weight: 1,
   },
   { is: 'N set', says: count((n) => ({ is: 'sets', n }), 12), weight: 0.1 },

@@ -426,6 +426,7 @@ export function labelThenMoves(said: Said): LineOf | null {
   const sections =
     whole !== undefined ||
     DAYS.has(label[0]!.word) ||
+    (['day', 'session', 'week'].includes(label[0]!.word) && label[1]?.kind === 'number') ||
     label.every((token) => SECTIONS.has(token.word) || token.word === 'and');
   const heading = said.words(0, colon);
   const spans = [

@@ -88,7 +88,8 @@ export function withoutBullet(tokens: readonly Token[]): Bulleted {
     !(second!.word === ':' && third?.kind === 'number')
   )
     return { rest: tokens.slice(at + 2), listed: true };
-  if (first?.kind === 'word' && /^[a-h]$/.test(first.word) && close(second, first))
+  const dashed = ['-', '–', '—'].includes(second?.word ?? '') && third?.kind === 'word';
+  if (first?.kind === 'word' && /^[a-h]$/.test(first.word) && (dashed || close(second, first)))
     return { rest: tokens.slice(at + 2), listed: true };
   if (first?.kind === 'word' && /^[a-h]\d{1,2}$/.test(first.word)) {
     const letter = first.word[0]!;

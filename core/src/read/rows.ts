@@ -207,6 +207,10 @@ const INLINE: readonly { readonly mark: RegExp; readonly nth: (found: RegExpExec
 const strokesApart = (row: string): string => {
   const pieces = row.split(/ [/|] /u);
   const words = pieces.filter((piece) => /\p{L}{3}/u.test(piece)).length;
+  // "Climbers / squat jumps alternate": turn and turn about.
+  const turns = /[\s,(]+(?:alternat(?:e|ing|ed)|in turn)\W*$/iu.exec(row);
+  if (turns && pieces.length >= 2 && words === pieces.length)
+    return row.slice(0, turns.index).replace(/ [/|] /gu, ' , ');
   return pieces.length >= 4 && words === pieces.length && pieces.some((piece) => /\d/.test(piece))
     ? row.replace(/ [/|] /gu, ' , ')
     : row;

@@ -107,6 +107,8 @@ function atItsTime(read: LineRead, lasts: number | null): LineRead {
   };
 }
 
+const AS_BEFORE =
+  /\b(?:same (?:timing|times?|clock|format|again|as)|as (?:above|before)|repeat (?:timing|format))/i;
 /** How many sets and what lies between them, as a line of its own. */
 const closes = (read: LineRead): boolean =>
   read.kind === 'clock' &&
@@ -205,6 +207,8 @@ export function readSession(
       : item;
   };
   let allSeated = false;
+  /** Somebody who names what is done standing doesn't sit for all of it. */
+  const standsToo = reads.some(({ text }) => /\bstanding\b/i.test(text));
   /**
    * In a seated class "overhead press" is the seated one, where there is one by that name; where all of it is
    * seated and there is none, what is done on the feet is not what was meant, and stays as it is taught.
@@ -213,8 +217,7 @@ export function readSession(
     // A movement behind a heading's colon says nothing of the others.
     const heading = read.kind === 'heading' ? read.text.slice(0, read.items[0]?.from) : '';
     const called = `${title ?? ''} ${blocks.at(-1)?.name ?? ''} ${heading}`;
-    const titled = SEATED.test(called) && !/standing/i.test(called);
-    const seated = allSeated || titled;
+    const seated = allSeated || (SEATED.test(called) && !standsToo);
     if (!seated || ON_FEET.test(item.text)) return item;
     const [plain] = item.readings;
     const itsName = plain?.moves.length === 1 ? library.move(plain.moves[0]!)?.name : undefined;
@@ -365,6 +368,10 @@ export function readSession(
           made.above = saysClock(before.facts) ? [...before.facts] : before.above;
           made.heads.push(...before.heads);
         } else made.facts.push(...(inherits.length > 0 ? inherits : read.roundNumber !== null ? shared : []));
+        // "Circuit 2 - same timing": as the one before it.
+        const last = blocks.findLast((block) => block.role === role && block.rows.length > 0);
+        if (last && !saysClock(read.facts) && AS_BEFORE.test(read.text))
+          made.facts.push(...last.facts.filter((fact) => !made.facts.includes(fact)));
         made.facts.push(...read.facts);
         made.heads.push(lineOf(read));
         blocks.push(made);

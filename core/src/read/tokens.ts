@@ -165,6 +165,7 @@ export function singular(word: string): string {
   return word.slice(0, -1);
 }
 
+const OF_FLOOR_LADDERS = new Set(['drill', 'drills', 'run', 'runs', 'feet', 'hops', 'work', 'footwork']);
 const isDigit = (c: string) => c >= '0' && c <= '9';
 const LETTER = /\p{L}|\p{M}/u;
 const isLetter = (c: string) =>
@@ -354,6 +355,11 @@ const JOININGS: readonly Joining[] = [
       ? [[{ ...a, text: 'every' }, b, { ...c, text: 'minutes' }], 3]
       : null;
   },
+  // A ladder on the floor is no clock.
+  (raw, i) =>
+    raw[i]!.text === 'ladder' && OF_FLOOR_LADDERS.has(raw[i + 1]?.text ?? '')
+      ? [[{ ...raw[i]!, text: 'agilityladder' }], 1]
+      : null,
   // "Lunges L": which side, at the end of a name.
   (raw, i, before) => {
     const [a, b] = [raw[i]!, raw[i + 1]];
