@@ -1,4 +1,4 @@
-import type { Library } from '../ladder/index.ts';
+import type { Ladder, Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
 import { type Demand, type Move, middle } from '../move/index.ts';
 import { DIFFER } from './differ.ts';
@@ -46,6 +46,12 @@ export interface Names {
   readonly vocabulary: ReadonlySet<string>;
   /** Names that are written with a word between their parts: "squat and press". */
   readonly linked: ReadonlySet<string>;
+  /** By move, found when they are first asked for. */
+  readonly ladders: ReadonlyMap<string, Stands>;
+  readonly nearby: Map<string, readonly string[]>;
+  readonly demands: Map<string, Demand>;
+  /** By move, the words of everything it goes by. */
+  readonly called: ReadonlyMap<string, readonly (readonly string[])[]>;
   readonly remembered: Map<string, readonly Reading[]>;
 }
 
@@ -109,11 +115,13 @@ export function namesOf(library: Library): Names {
   const byWord = new Map<string, number[]>();
   const vocabulary = new Set<string>([...twinWords(), ...MANNER, ...Object.keys(changes)]);
   const linked = new Set<string>();
+  const called = new Map<string, (readonly string[])[]>();
   const add = (name: string, move: string, own: boolean) => {
     const tokens = tokensOf(name);
     const words = nameWords(tokens);
     if (isLinked(tokens)) linked.add(`${sortedKey(words)} ${move}`);
     if (words.length === 0) return;
+    called.set(move, [...(called.get(move) ?? []), words]);
     for (const key of new Set([keyOf(words), `=${sortedKey(words)}`])) {
       const list = exact.get(key) ?? [];
       if (!list.includes(move)) own ? list.unshift(move) : list.push(move);
@@ -176,6 +184,10 @@ export function namesOf(library: Library): Names {
     vocabulary,
     linked,
     remembered: new Map(),
+    ladders: laddersOf(library),
+    nearby: new Map(),
+    demands: new Map(),
+    called,
   };
   made.set(library, names);
   return names;
@@ -342,6 +354,7 @@ const NEW_HEAD = 0.18;
 /** Readings are told apart, at most so many. */
 const MOST = 5;
 
+const LIKELIEST = 8;
 /** A word says enough by itself that names are looked up by it. */
 const TELLING = 0.55;
 const HAS_HEAD = 0.02;
@@ -404,36 +417,80 @@ function scored(names: Names, words: readonly string[]): Scored[] {
       }
   }
   const best: Scored[] = [];
-  for (const at of met) {
-    const most = (2 * (agrees[at]! + light)) / (total + weights[at]!) + HAS_HEAD + OWN_NAME;
-    agrees[at] = 0;
-    if (best.length === MOST && most < best[MOST - 1]!.score) continue;
+  const compare = (at: number) => {
     const entry = names.entries[at]!;
     const one = scoreOf(entry, words, total);
     const same = best.findIndex((other) => other.entry.move === entry.move);
-    if (same >= 0 && best[same]!.score >= one.score) continue;
+    if (same >= 0 && best[same]!.score >= one.score) return;
     if (same >= 0) best.splice(same, 1);
     best.push(one);
     best.sort(before);
     best.length = Math.min(best.length, MOST);
+  };
+  // Those that may be best are compared first, so that few of the others need be.
+  const most = (at: number) => (2 * (agrees[at]! + light)) / (total + weights[at]!) + HAS_HEAD + OWN_NAME;
+  const likeliest: number[] = [];
+  let least = 0;
+  for (const at of met) {
+    if (likeliest.length === LIKELIEST && most(at) <= least) continue;
+    likeliest.push(at);
+    likeliest.sort((a, b) => most(b) - most(a));
+    likeliest.length = Math.min(likeliest.length, LIKELIEST);
+    least = most(likeliest.at(-1)!);
+  }
+  for (const at of likeliest) compare(at);
+  for (const at of met) {
+    const may = best.length < MOST || most(at) >= best[MOST - 1]!.score;
+    agrees[at] = 0;
+    if (may && !likeliest.includes(at)) compare(at);
   }
   return best;
 }
 
-/** Moves of the ladders a move stands on, nearest rung first. */
-function neighbours(library: Library, id: string): string[] {
-  const found: string[] = [];
-  for (const ladder of library.ladders) {
+/** Moves of the ladders a move stands on, nearest rung first; found once a move. */
+function neighbours(names: Names, id: string): readonly string[] {
+  const known = names.nearby.get(id) ?? nearby(names, id);
+  names.nearby.set(id, known);
+  return known;
+}
+function nearby({ ladders }: Names, id: string): readonly string[] {
+  const found = new Set<string>();
+  const { on, branches } = ladders.get(id) ?? { on: [], branches: [] };
+  for (const ladder of on) {
     const at = ladder.rungs.findIndex((rung) => rung.move === id);
-    if (at < 0) continue;
     const near = ladder.rungs.map((rung, i) => ({ move: rung.move, far: Math.abs(i - at) }));
-    for (const { move } of near.sort((a, b) => a.far - b.far))
-      if (move !== id && !found.includes(move)) found.push(move);
+    for (const { move } of near.sort((a, b) => a.far - b.far)) if (move !== id) found.add(move);
   }
-  for (const ladder of library.ladders)
-    if (ladder.branchOf.some((trunk) => library.ladder(trunk)?.rungs.some((rung) => rung.move === id)))
-      for (const rung of ladder.rungs) if (!found.includes(rung.move)) found.push(rung.move);
+  for (const ladder of branches) for (const rung of ladder.rungs) found.add(rung.move);
+  return [...found];
+}
+/** Ladders that a move stands on, and branches of those. */
+interface Stands {
+  readonly on: Ladder[];
+  readonly branches: Ladder[];
+}
+function laddersOf({ ladders }: Library): ReadonlyMap<string, Stands> {
+  const found = new Map<string, Stands>();
+  const of = (id: string): Stands => {
+    const known = found.get(id) ?? { on: [], branches: [] };
+    found.set(id, known);
+    return known;
+  };
+  const trunks = new Map(
+    ladders.map((ladder) => [ladder.id, new Set(ladder.rungs.map((rung) => rung.move))]),
+  );
+  for (const ladder of ladders) for (const id of trunks.get(ladder.id)!) of(id).on.push(ladder);
+  for (const ladder of ladders)
+    for (const id of new Set(ladder.branchOf.flatMap((trunk) => [...(trunks.get(trunk) ?? [])])))
+      of(id).branches.push(ladder);
   return found;
+}
+
+/** What a move asks for as it is written; found once a move. */
+function demandOf(names: Names, move: string): Demand | undefined {
+  const known = names.demands.get(move) ?? rungDemand(names.library, { move });
+  if (known) names.demands.set(move, known);
+  return known;
 }
 
 const same = (a: readonly string[], b: readonly string[]) =>
@@ -512,21 +569,19 @@ function readAnew(names: Names, written: readonly string[], linked: boolean): Re
           const it = library.move(move);
           // What is held makes no other movement of it: a clam with a band is no side step.
           if (move !== id && changing.some((word) => HELD_THINGS.has(word))) {
-            const named = it === undefined ? [] : [it.name, ...it.twins];
-            const same = named.some((name) => {
-              const said = nameWords(tokensOf(name));
-              return ofHeads.every((head) => said.includes(head));
-            });
+            const same = (names.called.get(move) ?? []).some((said) =>
+              ofHeads.every((head) => said.includes(head)),
+            );
             if (!same) return false;
           }
-          const demand = rungDemand(library, { move });
+          const demand = demandOf(names, move);
           return (
             it !== undefined &&
             demand !== undefined &&
             changing.every((word) => changes[word]!.suits(demand, it))
           );
         };
-        const fit = [id, ...neighbours(library, id)].find(suits);
+        const fit = [id, ...neighbours(names, id)].find(suits);
         if (fit)
           take(
             [fit],
