@@ -196,6 +196,22 @@ function danglingIn(text: string, tokens: readonly Token[]): string[] {
 /** Meanings that may be a part of what isn't understood, together with the words around them. */
 const STAYS = new Set(['has', 'sore', 'no', 'side']);
 
+/** Before a number that says which one: nobody is counted by it. */
+const WHICH = new Set(['phase', 'stage', 'session', 'cohort', 'block', 'term']);
+/** Grown up, whoever they come with. */
+const PARENTS = new Set([
+  'mum',
+  'mom',
+  'mother',
+  'dad',
+  'father',
+  'grandma',
+  'granny',
+  'nan',
+  'grandad',
+  'grandpa',
+]);
+
 /** What nobody has, where nobody has anything. */
 const NOTHING = new Set(
   'injury injured problem issue condition complaint anything limitation concern medical health ailment pain sore ill unwell restriction any known special serious major new other present at all today to report worry about'.split(
@@ -255,6 +271,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
   // Two sides were said: of which of them it isn't known, so of both.
   let sides = false;
   let event = false;
+  let alone = false;
   let weeks: number | null = null;
   let weeksSaid = '';
   let stray: Token[] = [];
@@ -269,6 +286,11 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     const original = text.slice(token.from, token.to);
     const n = numberAt(i);
     if (n !== null) {
+      // "Phase 4", "session 3": which one it is.
+      if (clause.count === null && WHICH.has(pieces[i - 1]?.token.word ?? '')) {
+        if (stray.at(-1) === pieces[i - 1]?.token) stray.pop();
+        continue;
+      }
       flush();
       const next = pieces[i + 1];
       const dash =
@@ -422,6 +444,8 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         continue;
       }
       if (kind === 'sign' || ['x', '×', 's', 'to'].includes(word)) continue;
+      // "Couples’ night": of what kind it is.
+      if (word === 'couple' && /s$/i.test(original) && clause.count === null) continue;
       if (COUNTS[word] !== undefined && (clause.count === null || !has)) {
         clause.count = (clause.count ?? 1) === 1 ? COUNTS[word]! : clause.count! * COUNTS[word]!;
         continue;
@@ -494,6 +518,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         clause.count ??= 1;
         clause.relative = true;
         clause.beside = pieces[i - 1]?.token.word === 'their';
+        clause.adult ||= PARENTS.has(token.word);
         // "Their partners": so many nobody said.
         if (clause.count === 1 && /s$/i.test(original) && !['his', 'hers'].includes(token.word)) {
           clause.count = null;
@@ -502,6 +527,10 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         clause.sex = meaning.sex ?? clause.sex;
         break;
       case 'people':
+        clause.people = true;
+        break;
+      case 'alone':
+        alone = true;
         clause.people = true;
         break;
       case 'adult':
@@ -552,6 +581,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     }
   }
   flush();
+  if (alone && clause.name === null) clause.count ??= 1;
   clause.among =
     clause.count !== null &&
     ['is', 'has', 'are', 'have'].includes(pieces[1]?.token.word ?? '') &&

@@ -22,6 +22,8 @@ export type Meaning =
   | { readonly is: 'sex'; readonly sex: 'female' | 'male' }
   | { readonly is: 'relative'; readonly sex: 'female' | 'male' | null }
   | { readonly is: 'people' }
+  /** One person and their trainer. */
+  | { readonly is: 'alone' }
   /** So many in all. */
   | { readonly is: 'total' }
   /** Of a school: how old they are. */
@@ -80,7 +82,7 @@ list(
 list(
   { is: 'level', level: 0 },
   words(
-    'beginner,newbie,new,newcomer,new starter,starter,first timer,first time,novice,unfit,not fit,not very fit,not so fit,never exercised,never trained,has never exercised,deconditioned,sedentary,inactive,new to exercise,new to this,complete beginner,total beginner,absolute beginner,very unfit,out of shape,starting out,just started,just starting,never done it,not active,couch potato,first class,rusty,out of condition',
+    'beginner,newbie,newby,rookie,rooky,new,newcomer,new starter,starter,first timer,first time,novice,unfit,not fit,not very fit,not so fit,never exercised,never trained,has never exercised,deconditioned,sedentary,inactive,new to exercise,new to this,complete beginner,total beginner,absolute beginner,very unfit,out of shape,starting out,just started,just starting,never done it,not active,couch potato,first class,rusty,out of condition',
   ),
 );
 list(
@@ -154,8 +156,12 @@ list(
 list(
   { is: 'people' },
   words(
-    'one on one,one to one,1 on 1,1 to 1,ex runner,former runner,ex athlete,former athlete,retired athlete,people,person,participant,member,mate,pal,buddy,worker,office worker,of us,class,group,clients,pax,folk,individual,attendee,attending,here,today,present,coming,turned up,in the class,in the group,students,student,guys,trainee,employee,staff,patient,player,heads,person group,in my class,a class of,a group of,group of,class of,there are,we are,we have,i have,ive got,participants,members,team,squad,customers,them,bodies,regularsize',
+    'ex runner,former runner,ex athlete,former athlete,retired athlete,people,person,participant,member,mate,pal,buddy,worker,office worker,of us,class,group,clients,pax,folk,individual,attendee,attending,here,today,present,coming,turned up,in the class,in the group,students,student,guys,trainee,employee,staff,patient,player,heads,person group,in my class,a class of,a group of,group of,class of,there are,we are,we have,i have,ive got,participants,members,team,squad,customers,them,bodies,regularsize',
   ),
+);
+list(
+  { is: 'alone' },
+  words('one on one,one to one,1 on 1,1 to 1,121,personal training,pt session,pt client'),
 );
 list({ is: 'total' }, words('in all,altogether,in total,total,all together,all told'));
 // Years at school in England, and schools by their usual ages. From memory.
@@ -224,7 +230,7 @@ list(
 list(
   { is: 'filler' },
   words(
-    'coming back from,coming back,come back,back from,back after,back to,back into,just back,welcome back,back again,a,an,the,and,of,in,to,at,my,our,their,his,who,that,which,very,quite,really,slightly,heavily,mild,mildly,moderate,bit,little,some kind of,one,so,be,been,it,its,i,we,they,there,this,these,just,only,about,around,roughly,approximately,approx,maybe,probably,from,by,well,controlled,well controlled,medication,meds,medicine,tablet,known,history of,history,previous,old,recent,recently,still,now,currently,ago,last,since,side,arm,leg,time,times,post,recovering,recovery,usual,usually,sometimes,occasional,occasionally,bad day,plus one,another,extra,body,tonight,morning,evening,tuesday,monday,wednesday,thursday,friday,saturday,sunday,day,ones,level,levels,fitness,lot,as,or,but,if,either,mixed,mix,ability,abilities,gender,off,otherwise,more',
+    'coming back from,coming back,come back,back from,back after,back to,back into,just back,welcome back,back again,a,an,the,and,of,in,to,at,my,our,their,his,who,that,which,very,quite,really,slightly,heavily,mild,mildly,moderate,bit,little,some kind of,one,so,be,been,it,its,i,we,they,there,this,these,just,only,about,around,roughly,approximately,approx,maybe,probably,from,by,well,controlled,well controlled,medication,meds,medicine,tablet,known,history of,history,previous,old,recent,recently,still,now,currently,ago,last,since,side,arm,leg,time,times,post,recovering,recovery,usual,usually,sometimes,occasional,occasionally,bad day,plus one,another,extra,body,tonight,morning,evening,tuesday,monday,wednesday,thursday,friday,saturday,sunday,day,ones,level,levels,fitness,lot,as,or,but,if,either,mixed,mix,ability,abilities,gender,off,otherwise,more,night,football,rugby,netball,hockey,cricket,tennis,swimming,gymnastics,basketball,running,desk job,office job,sits all day,club,session',
   ),
 );
 

@@ -110,7 +110,7 @@ const described = (c: Clause) =>
  * don't add up everybody concerned is taken for the most careful of what was said, and it is asked. Pure.
  */
 export function readWho(text: string): Who {
-  const trimmed = text.slice(0, 4000);
+  const trimmed = writtenOut(text.slice(0, 4000));
   const clauses: Clause[] = [];
   const unread: string[] = [];
   const asks: string[] = [];
@@ -285,7 +285,10 @@ export function readWho(text: string): Who {
       continue;
     }
     const before = parts.at(-1);
-    if (clause.ofThem && clause.also && before && count <= before.count) {
+    // "3 fit, 2 beginners, one of whom is pregnant": more than there are, were it somebody else.
+    const among =
+      (isTotal && taken + count > total) || /\bof (?:those|these|whom|which)\b/i.test(clause.says);
+    if (clause.ofThem && (clause.also || among) && before && count <= before.count) {
       // Some of those just named: they have both.
       const both: WhoPart = partFrom(
         {
@@ -370,6 +373,13 @@ export function readWho(text: string): Who {
         : null;
   return { total, parts: careful, unread, asks, problem };
 }
+
+/** What is written short and would be read as a count: "U14s", "L4/5", "C5/6". */
+const writtenOut = (text: string): string =>
+  text
+    .replace(/\bU-?(\d{1,2})s?\b/gu, 'under $1')
+    .replace(/\bL[1-5](?:\s?[/-]\s?[LS]?[1-5])?\b/gu, 'disc')
+    .replace(/\bC[1-7]\s?[/-]\s?C?[1-8]\b/gu, 'neck');
 
 /** From the youngest to the oldest of those whose ages were said; null where none were. */
 function widest(parts: readonly WhoPart[]): WhoPart['ages'] {
