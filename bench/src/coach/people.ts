@@ -73,3 +73,33 @@ export const PUPILS: readonly Pupil[] = [
 ];
 
 export const ON = DAY;
+
+const called = (...who: string[]): Pupil[] => who.map((one) => PUPILS.find((pupil) => pupil.who === one)!);
+const times = (n: number, who: string): Pupil[] => Array.from({ length: n }, () => called(who)[0]!);
+
+/** Classes as they come together. Made up. */
+export const CLASSES: readonly { readonly name: string; readonly who: readonly Pupil[] }[] = [
+  {
+    name: 'Tuesday, fourteen',
+    who: [
+      ...called('new to it, 34', 'new to it, 52', 'fit, 28', 'fit, 45', 'sore wrists, 39', 'bad back, 47'),
+      ...called('pregnant, 24 weeks', 'stays off the floor, 58'),
+      ...times(6, 'moves well, 41'),
+    ],
+  },
+  {
+    name: 'older people, ten',
+    who: [
+      ...times(4, 'older and steady, 68'),
+      ...times(2, 'older and new to it, 77'),
+      ...called('older with sore knees, 71', 'afraid of falling, 80', 'heart disease, 63', 'fit, 45'),
+    ],
+  },
+  {
+    name: 'families, nine',
+    who: [
+      ...called('nine years old', 'twelve years old', 'twelve years old', 'fifteen years old'),
+      ...called('moves well, 41', 'new to it, 34', 'fit, 28', 'older and steady, 68', 'bad back, 47'),
+    ],
+  },
+];

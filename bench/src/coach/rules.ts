@@ -105,8 +105,10 @@ export const RULES: readonly Rule[] = [
   {
     id: 'child lowered',
     says: 'a healthy child or teenager given less than was written',
-    refuses: ({ use, written, pupil, library }) =>
+    // What a room rules out (no jumping above the neighbours), or growing knees, lowers nobody.
+    refuses: ({ use, written, pupil, library, reason }) =>
       (pupil.is === 'child' || pupil.is === 'teenager') &&
+      !reason?.rulers.some((ruler) => ruler.kind === 'room' || ruler.kind === 'limit') &&
       pupil.person.conditions.length === 0 &&
       use !== null &&
       use.move !== written.move &&
@@ -193,6 +195,7 @@ export const USUAL: Readonly<Record<string, readonly string[]>> = {
     'floor-step-back-reach',
     'walk-out-bent',
     'forearm-step-back',
+    'kneel-forearm-plank',
     'sit-to-stand',
     'hands-help-stand',
   ],
@@ -216,6 +219,8 @@ export const USUAL: Readonly<Record<string, readonly string[]>> = {
     'seated-march',
     'arm-swing-march',
     'seated-quick-march',
+    // The march that keeps the pace of it.
+    'quick-high-step',
   ],
   'skater-hop': [
     'low-skater-step',
@@ -310,6 +315,7 @@ export const USUAL: Readonly<Record<string, readonly string[]>> = {
     'seated-row',
     'standing-row',
     'bag-row',
+    'strap-row',
     'seated-band-press',
     'prone-arm-pull',
     'band-pull-apart',
@@ -344,6 +350,8 @@ export const USUAL: Readonly<Record<string, readonly string[]>> = {
     'standing-leg-back',
     'seated-seat-squeeze',
     'stick-hinge',
+    // Off the floor the hips go back to a wall.
+    'wall-hinge',
   ],
   bicycle: [
     'heel-tap',

@@ -121,7 +121,9 @@ export function trimsAt(
         ? `let go after ${use.holdSeconds} s, breathe, again`
         : null;
     const own = use.own ? ownWords(library, use.own, use.pace) : null;
-    for (const says of [trim?.say, short, own]) if (says) said.set(says, [...(said.get(says) ?? []), id]);
+    const load = use.own?.loadKg ? `${use.own.loadKg} kg to begin with` : null;
+    for (const says of [trim?.say, short, own, load])
+      if (says) said.set(says, [...(said.get(says) ?? []), id]);
   }
   return [...said].map(([says, people]) => ({ says, people }));
 }

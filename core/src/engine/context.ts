@@ -84,13 +84,26 @@ export interface Context extends Ground {
   readonly open: () => Uint8Array;
 }
 
+/**
+ * Somebody who is taken for the level that a session was written for does what was written: it says what people of that
+ * level can. So does a healthy child. A rung that was seen, or anything about their health, says more than that.
+ */
+function asGoodAsWritten(
+  { subject, writtenFor }: ScaleRequest,
+  entries: ReturnType<typeof entriesOf>,
+): Subject {
+  const { assumed, keepsUp } = subject;
+  if (assumed === undefined || (assumed < writtenFor && !keepsUp)) return subject;
+  return { ...subject, owns: [...(subject.owns ?? []), ...new Set(entries.map(({ move }) => move))] };
+}
+
 /** Settles a request in a room. */
 export function contextOf(ground: Ground, request: ScaleRequest): Context {
   const { index, table, law } = ground;
   const { session, dials, subject } = request;
   const entries = entriesOf(session.blocks);
   const costs = request.costs ?? costsFor(dials.keep);
-  const limits = compileConstraints(subject, dials, request.reach ?? 0);
+  const limits = compileConstraints(asGoodAsWritten(request, entries), dials, request.reach ?? 0);
   const verdict = law.verdict(limits);
   const rows = (ids: readonly string[]): ReadonlySet<number> => new Set(ids.map((id) => rowOf(index, id)));
   const liked = rows(subject.likes ?? []);

@@ -59,7 +59,7 @@ export const COSTS: Costs = {
   otherLadder: 3000,
   usual: 200,
   usualStep: 100,
-  unusual: 2500,
+  unusual: 5000,
   tenthOfEffort: 1000,
   effortAtMost: 4000,
   offTheFeet: 2000,

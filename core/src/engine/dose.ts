@@ -19,6 +19,8 @@ export interface OwnDose {
   readonly bouts: { readonly times: number; readonly seconds: number } | null;
   /** After so many clean ones in a go, the rest on an easier form. */
   readonly ending: { readonly after: number; readonly move: string; readonly settings: Settings } | null;
+  /** Kilograms in place of those that were written, to begin with; null where those hold. */
+  readonly loadKg: number | null;
 }
 
 /** A dose of one's own of which nothing has been said yet. */
@@ -31,6 +33,7 @@ export const NO_DOSE: OwnDose = {
   top: null,
   bouts: null,
   ending: null,
+  loadKg: null,
 };
 
 /** What a count that isn't as written keeps, and how that is said. */

@@ -4,6 +4,7 @@ import type { Settings } from '../move/index.ts';
 import type { Choice } from './budget.ts';
 import { type Context, goalOf, HIGH, LIGHT, metAtMost, metOf, middle } from './context.ts';
 import { type DosedForm, drawnOut, inBouts, NO_DOSE, type OwnDose, ownDose } from './dose.ts';
+import { lighter } from './load.ts';
 import { useOf } from './use.ts';
 import type { Use } from './version.ts';
 
@@ -62,6 +63,12 @@ function below(
 
 /** What somebody does of a form at a station where that is another dose than is written; null where it is as written. */
 export function doseFor(context: Context, entry: number, form: number, pace: number): OwnDose | null {
+  const counted = countFor(context, entry, form, pace);
+  const loadKg = lighter(context, entry, form);
+  return loadKg === null ? counted : { ...(counted ?? NO_DOSE), loadKg };
+}
+
+function countFor(context: Context, entry: number, form: number, pace: number): OwnDose | null {
   const { index, table, request, entries, goes, aims } = context;
   const { hi } = table;
   const aim = aims[entry]!;
@@ -96,7 +103,7 @@ export function doseFor(context: Context, entry: number, form: number, pace: num
 export function landingsOf(context: Context, entry: number, form: number, pace: number, key: number): number {
   const perRep = context.table.hi[form * ROW_SIZE + key]!;
   if (Number.isNaN(pace) || perRep === 0) return 0;
-  const share = doseFor(context, entry, form, pace)?.share ?? 1;
+  const share = countFor(context, entry, form, pace)?.share ?? 1;
   return context.goes[entry]!.all.reduce(
     (sum, go) =>
       sum + go.times * Math.ceil(perRep * (go.most === null ? (pace * go.seconds) / 60 : go.most * share)),

@@ -72,6 +72,15 @@ function whatRuled({ table, law, constraints: c, use, was }: Case, aim: Aim, cho
     return [{ kind: 'room', id: 'size', says: 'not at this height here', mayLoosen: true }];
   const bars = law.bars(aim.form < 0 ? first : aim.form, c, ANY).map((r) => law.ruler(c, r));
   if (bars.length > 0) return bars;
+  if (choice.form === aim.form && use?.own && use.pace === was?.pace && use.own.loadKg !== null)
+    return [
+      {
+        kind: 'fit',
+        id: 'load',
+        says: 'nobody has seen them with more than they begin with',
+        mayLoosen: true,
+      },
+    ];
   if (choice.form === aim.form && use?.own && use.pace === was?.pace)
     return [{ kind: 'fit', id: 'clean', says: 'that is what has been clean so far', mayLoosen: true }];
   if (choice.form === aim.form) {

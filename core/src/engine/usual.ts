@@ -5,7 +5,7 @@
 const PAIRS: Readonly<Record<string, string>> = {
   // pushes
   'push-up':
-    'knee-push-up raised-push-up all-fours-push-up narrow-knee-push-up wall-push-up band-press one-arm-band-press floor-press',
+    'knee-push-up raised-push-up all-fours-push-up narrow-knee-push-up fist-push-up wall-push-up band-press one-arm-band-press floor-press',
   'wide-push-up': 'push-up knee-push-up raised-push-up wall-push-up band-press',
   'narrow-push-up':
     'narrow-knee-push-up narrow-raised-push-up push-up narrow-wall-push knee-push-up band-press-down',
@@ -16,7 +16,7 @@ const PAIRS: Readonly<Record<string, string>> = {
   'chair-dip-straight': 'chair-dip-bent narrow-raised-push-up narrow-knee-push-up band-press-down',
   'chair-dip-bent': 'narrow-raised-push-up narrow-knee-push-up band-press-down narrow-wall-push kick-back',
   'standing-press':
-    'seated-press slow-press one-arm-press half-kneeling-press side-raise slow-side-raise seated-arm-press seated-arm-raise',
+    'seated-press slow-press one-arm-press half-kneeling-press side-raise slow-side-raise seated-arm-press seated-arm-raise band-press one-arm-band-press',
   'floor-press': 'one-arm-floor-press raised-push-up knee-push-up band-press wall-push-up',
   thruster: 'squat-press squat sit-to-stand standing-press',
   'squat-press': 'squat sit-to-stand standing-press hug-sit-to-stand',
@@ -29,7 +29,8 @@ const PAIRS: Readonly<Record<string, string>> = {
   'inverted-row': 'inverted-row-bent strap-row bent-row standing-row seated-row',
   'strap-row': 'standing-row bent-row seated-row one-arm-row bag-row',
   'pull-up': 'foot-help-pull-up pull-up-lower band-pull-down inverted-row-bent strap-row straight-arm-pull',
-  'standing-curl': 'slow-curl hammer-curl seated-curl towel-curl hold-and-curl',
+  'standing-curl':
+    'slow-curl hammer-curl seated-curl towel-curl hold-and-curl band-pull-apart',
   // squats and hinges
   squat: 'touch-squat sit-to-stand quarter-pulse-squat half-squat-held hands-help-stand wide-half-squat',
   'held-load-squat': 'squat touch-squat sit-to-stand hug-sit-to-stand half-squat-held hands-help-stand',
@@ -70,10 +71,10 @@ const PAIRS: Readonly<Record<string, string>> = {
   'frog-jump': 'squat-jump squat-rise squat touch-squat',
   'skater-hop': 'low-skater-step side-shuffle line-step side-tap side-touch side-shift',
   'skater-bound': 'skater-hop low-skater-step line-step side-touch',
-  'high-knees': 'high-march march jog-on-spot seated-quick-march seated-march',
-  'jog-on-spot': 'march easy-walk seated-march',
+  'high-knees': 'high-march quick-high-step march jog-on-spot seated-quick-march seated-march',
+  'jog-on-spot': 'march quick-high-step high-march easy-walk seated-march',
   'jog-heel-kick': 'leg-curl-step jog-on-spot march seated-heel-drag',
-  'sprint-on-spot': 'high-knees jog-on-spot high-march march seated-quick-march',
+  'sprint-on-spot': 'high-knees jog-on-spot quick-high-step high-march march seated-quick-march',
   'rope-skip': 'rope-slow ghost-rope ghost-rope-step jog-on-spot march seated-rope-turn',
   'shuttle-run': 'shuttle-jog shuttle-brisk shuttle-walk jog-on-spot march',
   // getting down and up

@@ -7,6 +7,7 @@ import {
   bandOfRpe,
   CAREFUL_CAPACITY,
   type EffortAge,
+  type LevelIndex,
   type Limit,
   levelAbility,
   ORDINARY_CAPACITY,
@@ -46,6 +47,10 @@ export interface Subject {
   readonly brings?: readonly Capability[];
   /** Moves of small muscles that they own: no ability bars them. */
   readonly owns?: readonly string[];
+  /** The level they are taken for, where no rung of theirs was seen and nothing of their health holds them back. */
+  readonly assumed?: LevelIndex;
+  /** A healthy child: keeps the shapes and counts that were written, whatever level they were written for. */
+  readonly keepsUp?: true;
   /** Most clean reps seen in one go, by the form they were seen of. */
   readonly clean?: readonly CleanReps[];
 }

@@ -46,6 +46,13 @@ export function subjectOf(person: Person, library: Library, day: string): Subjec
       : [],
   );
   const owns = ownedAlone(library, person.placements);
+  const young = outlook.age.hi < ADULT_FROM || person.kind === 'child or teenager';
+  const plain =
+    person.placements.length === 0 &&
+    person.conditions.every(({ id }) => id === 'child' || id === 'teenager') &&
+    !outlook.limits.some(
+      (limit) => limit.kind === 'effort' && limit.source !== 'trainer' && limit.maxRpe < HARD,
+    );
   return {
     ability: abilityFrom(library, person.placements, person.assumedLevel),
     ...(owns.length > 0 ? { owns } : {}),
@@ -67,8 +74,13 @@ export function subjectOf(person: Person, library: Library, day: string): Subjec
     newMoves: [...newMoves].sort(),
     ...(outlook.brings.length > 0 ? { brings: outlook.brings } : {}),
     ...(clean.length > 0 ? { clean } : {}),
+    ...(plain ? { assumed: person.assumedLevel } : {}),
+    ...(plain && young && person.assumedLevel > 0 ? { keepsUp: true as const } : {}),
   };
 }
+
+/** From here on an effort is held back for nobody's health: short sentences. */
+const HARD = 8;
 
 /** What a lane keeps to with nobody behind it: the landings and the effort of its level. */
 export function laneLimits(level: LevelIndex): Limit[] {

@@ -109,11 +109,13 @@ export function sayReason(library: Library, original: Use | null, reason: Reason
   if (reason.use === null) return `No form of ${low(was)} is left: ${because}. Keep them moving gently.`;
   const to = formName(library, reason.use.move, reason.use.settings);
   const { own } = reason.use;
-  const counted = own?.reps
+  const load = own?.loadKg ? ` ${own.loadKg} kg to begin with.` : '';
+  const count = own?.reps
     ? ` ${ownWords(library, own, reason.use.pace).replace(/^./, (c) => c.toUpperCase())}${own.keeps ? `, ${KEEPS[own.keeps]}` : ''}.`
-    : own
+    : own && !isOnlyLoad(own)
       ? ` ${ownWords(library, own, reason.use.pace).replace(/^./, (c) => c.toUpperCase())}.`
       : '';
+  const counted = count + load;
   if (reason.what === 'dose') return `${was}: ${because}.${counted}`;
   if (reason.what === 'pace') {
     const how =
@@ -188,6 +190,10 @@ export function ownWords(library: Library, own: OwnDose, pace: number | null): s
   return `${pace !== null && !own.split ? repsWords(count) : count}${each}${then ? `: ${then}` : ''}`;
 }
 
+/** Of the dose nothing is theirs but how heavy. */
+const isOnlyLoad = (own: OwnDose): boolean =>
+  own.reps === null && own.top === null && own.bouts === null && own.ending === null;
+
 /** How a load is chosen where nobody wrote one for this form. Common practice: two repetitions in reserve. */
 const OWN_LOAD = 'a weight you could do two more with';
 
@@ -209,19 +215,23 @@ export function doseHere(
   const dose: Dose | undefined = loaded ? unloaded : station.dose;
   const sided = move.sides === 'one';
   const swaps = station.sides !== 'two slots' && station.sides !== 'other side each round';
-  const load = loaded
-    ? move.needs.some((need) => need.what === 'hand load')
-      ? `, ${OWN_LOAD}`
-      : ''
-    : dose?.loadKg !== undefined
-      ? `, ${dose.loadKg} kg`
-      : '';
-  if (use.own) {
-    const own = ownWords(library, use.own, use.pace);
+  const own = use.own?.loadKg ?? null;
+  const load =
+    own !== null
+      ? `, ${own} kg to begin with`
+      : loaded
+        ? move.needs.some((need) => need.what === 'hand load')
+          ? `, ${OWN_LOAD}`
+          : ''
+        : dose?.loadKg !== undefined
+          ? `, ${dose.loadKg} kg`
+          : '';
+  if (use.own && !isOnlyLoad(use.own)) {
+    const counted = ownWords(library, use.own, use.pace);
     return (
       (use.own.ending && use.own.reps === null
-        ? `${doseWords(use, seconds, move.sides, swaps)}: ${own}`
-        : own) + load
+        ? `${doseWords(use, seconds, move.sides, swaps)}: ${counted}`
+        : counted) + load
     );
   }
   if (use.holdSeconds !== null) {
@@ -230,7 +240,9 @@ export function doseHere(
     return doseWords(use, seconds, move.sides, swaps) + load;
   }
   if (dose?.reps !== undefined || dose?.metres !== undefined || (dose?.bouts && dose.seconds === undefined))
-    return writtenDose(dose, sided) + (loaded ? load : '');
+    return own === null
+      ? writtenDose(dose, sided) + (loaded ? load : '')
+      : writtenDose({ ...dose, loadKg: undefined }, sided) + load;
   if (dose?.seconds !== undefined)
     return `${dose.seconds} s${dose.each ? ' each side' : sided && swaps ? ', half each side' : ''}${load}`;
   if (counts) return `10 reps${sided ? ' each side' : ''}${load}`;
