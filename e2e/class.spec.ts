@@ -147,10 +147,7 @@ test('somebody is given something else; what isn’t open to them is said, and t
   await expect(last).toContainText('Sit, stand and reach');
 
   // Two forms at the most: every other face of today says the same.
-  await page
-    .getByRole('group', { name: 'Forms at a station, at most' })
-    .getByText('2', { exact: true })
-    .click();
+  await page.getByRole('group', { name: 'Other forms, at most' }).getByText('2', { exact: true }).click();
   await expect(last).toContainText('Sit, stand and reach');
   await page.goto(`${page.url().replace('/class', '/setup')}`);
   const tomas = page

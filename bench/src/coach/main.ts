@@ -95,7 +95,7 @@ for (const room of rooms)
           pupil,
           request: requestOf(plan, pupil),
         }));
-        const { uses } = planClass(scaler, room, { people, most });
+        const { uses, shortOf } = planClass(scaler, room, { people, most });
         for (const { id, pupil, request } of people) {
           const own = scaler.scale(request);
           const given = uses[id]!;
@@ -106,13 +106,15 @@ for (const room of rooms)
             own.reasons,
           );
           seats.forEach((seat, k) => {
+            // There aren't enough of something: somebody has to do without.
+            const short = shortOf.some((one) => one.person === id && one.entry === k);
             // A form less to show has its price: what trades name is asked where forms are free.
             const found = against(seat).filter(
-              (rule) => most >= 3 || (rule !== 'not the usual easier' && rule !== 'off pattern'),
+              (rule) => (most >= 3 && !short) || (rule !== 'not the usual easier' && rule !== 'off pattern'),
             );
             const mine =
               own.uses[own.original.findIndex((one) => one === seat.written)] ?? own.uses[k] ?? null;
-            if ((pupil.is === 'fit' || pupil.is === 'general') && seat.use && mine && most >= 2) {
+            if ((pupil.is === 'fit' || pupil.is === 'general') && seat.use && mine && most >= 2 && !short) {
               able++;
               if (rungsBelow(seat.use, mine) <= 1) within++;
               else found.push('held down in class');

@@ -173,6 +173,8 @@ export const USUAL: Readonly<Record<string, readonly string[]>> = {
     'standing-cross-knee',
     'march',
     'small-forward-hop',
+    // The jump without leaving the floor.
+    'arm-swing-rise',
   ],
   'jumping-jack': [
     'step-jack',

@@ -101,7 +101,10 @@ export function solveWithPieces(
   wantsOf: WantsOf,
 ): WithPieces {
   const people = rowOf.length;
-  const seat = (columns: readonly number[]): WithPieces => {
+  const { free: anyway } = problem;
+  const seat = (some: readonly number[]): WithPieces => {
+    const columns =
+      anyway === undefined || some.includes(anyway) ? some : [...some, anyway].sort((a, b) => a - b);
     const wants = columns.map(wantsOf);
     const { options, cost } = seatAll(
       room,
@@ -192,11 +195,13 @@ export function solveWithPieces(
     const before = best.cost;
     const shown = best.forms;
     const lists = [
-      ...(shown.length < problem.most
+      ...(shown.filter((form) => form !== anyway).length < problem.most
         ? others.filter((o) => !shown.includes(o)).map((o) => [...shown, o])
         : []),
       ...shown.flatMap((out) =>
-        others.filter((o) => !shown.includes(o)).map((o) => shown.map((f) => (f === out ? o : f))),
+        out === anyway
+          ? []
+          : others.filter((o) => !shown.includes(o)).map((o) => shown.map((f) => (f === out ? o : f))),
       ),
     ];
     for (const columns of lists) {

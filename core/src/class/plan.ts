@@ -26,7 +26,7 @@ export interface ClassWish {
 
 export interface ClassRequest {
   readonly people: readonly ClassPerson[];
-  /** At most so many forms at a station. */
+  /** At most so many forms at a station, besides the one that was written. */
   readonly most: number;
   readonly wishes?: readonly ClassWish[];
   /** Everybody at one station at a time, or spread over all of them and going round. */
@@ -66,11 +66,17 @@ export interface ClassPlan {
 /**
  * In a class a form costs its showing once, not once a person; and nobody is put before the others to what they
  * would rather not do while anything else is open to them: dearer than any change, cheaper than resting (estimate).
+ * Nor is one person bored so that a sentence is saved: each rung further below what they can costs more (estimate).
  */
 const classCosts = (() => {
   const made = new Map<KeepFirst | undefined, Costs>();
   return (keep: KeepFirst | undefined): Costs => {
-    const costs = made.get(keep) ?? { ...costsFor(keep), anotherForm: 0, disliked: 50_000 };
+    const costs = made.get(keep) ?? {
+      ...costsFor(keep),
+      anotherForm: 0,
+      disliked: 50_000,
+      heldDown: 1500,
+    };
     made.set(keep, costs);
     return costs;
   };
@@ -82,8 +88,11 @@ const CHANGE = 1500;
 /** Steps in which what several stations want at once is made dearer, and by how much for each piece too few. Estimates. */
 const PRICE_STEPS = 10;
 const PRICE_STEP = 700;
-/** Stations that are planned anew to spare a joint. */
+/** Stations that are planned anew to spare a joint, and so that nobody does one thing at two of them. */
 const RUN_STEPS = 8;
+const REPEAT_STEPS = 10;
+/** What it is worth that somebody doesn't do one form for two different stations: what it costs them alone. */
+const REPEAT = COSTS.alreadyHere;
 /** Rest for want of a form at the station: dearer than any form, so that nobody rests who needn't. */
 const REST = COSTS.rest;
 
@@ -184,12 +193,14 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
   };
   /**
    * One station. `price` is laid on a taught form that takes what other stations want at the same time; `spare`
-   * says which joints are loaded too often round here, by person: forms that load them are dearer to them.
+   * says which joints are loaded too often round here, by person: forms that load them are dearer to them; and
+   * `elsewhere` which forms they do at other stations.
    */
   const planEntry = (
     entry: number,
     price: Price | null,
     spare: ReadonlyMap<number, number>,
+    elsewhere: ReadonlyMap<number, ReadonlySet<number>> = new Map(),
   ): PlannedEntry => {
     const own = cheapestAt[entry] ?? new Map(kinds.map((one) => [one, one.cheapest(entry)]));
     cheapestAt[entry] = own;
@@ -210,10 +221,13 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     const before = people.map((person) => request.before?.[person.id]?.[entry]);
     const shownBefore = before.filter((form): form is FormRef => form !== null && form !== undefined);
     const show = Float64Array.from(list, (column) => {
-      const base = column.written ? SHOW.written : SHOW.other;
+      if (column.written) return SHOW.written;
+      const base = SHOW.other;
       const fresh = shownBefore.length > 0 && !shownBefore.some((form) => sameForm(form, column.form));
       return base + (fresh ? SHOW.newlyShown : 0);
     });
+    // What was written is known to everybody: shown or not, it takes the place of no other form.
+    const freeHere = list.findIndex((column) => column.written);
     /** What stands: a form somebody has and may keep isn't weighed again, unless that leaves others nothing. */
     let keeps = shownBefore.length > 0;
     const problem = (): { problem: StationProblem; rowOf: number[] } => {
@@ -234,7 +248,15 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
           !person.request.subject.dislikes.includes(was.move) &&
           list.some((c) => sameForm(was, c.form) && has(p, c));
         const joints = spare.get(p) ?? 0;
-        const key = JSON.stringify([kindOf[p], holds ? given.form : 0, was ?? 0, stands, joints]);
+        const done = elsewhere.get(p);
+        const key = JSON.stringify([
+          kindOf[p],
+          holds ? given.form : 0,
+          was ?? 0,
+          stands,
+          joints,
+          done ? [...done].sort((a, b) => a - b) : 0,
+        ]);
         const row = rows.get(key);
         if (row) {
           row.heads++;
@@ -259,6 +281,10 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
             if (row >= 0) cells[i]! += RUN_COST * bitsOf(loadsOf(table.hi, row) & joints);
           });
         }
+        if (done)
+          list.forEach((column, i) => {
+            if (!column.written && done.has(column.id)) cells[i]! += REPEAT;
+          });
         const at = rows.size;
         rows.set(key, { cells, at, heads: 1 });
         return at;
@@ -272,6 +298,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
           show,
           rest: REST,
           most: Math.max(1, request.most),
+          free: freeHere < 0 ? undefined : freeHere,
         },
       };
     };
@@ -336,6 +363,28 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       shortHere,
     };
   };
+  const writtenIds = entries.map((entry) => entry.move);
+  /** By entry, who does there what they do at another station of the block that was written otherwise, and what else they do. */
+  const repeatsIn = (
+    chosen: readonly (readonly (Choice | null)[])[],
+  ): ReadonlyMap<number, ReadonlyMap<number, ReadonlySet<number>>> => {
+    const found = new Map<number, Map<number, ReadonlySet<number>>>();
+    chosen.forEach((list, p) => {
+      const ids = list.map((choice) => (choice ? numbers.of[choice.form]! : -1));
+      ids.forEach((id, entry) => {
+        if (id < 0) return;
+        const others = ids.filter(
+          (_, k) =>
+            k !== entry && entries[k]!.block === entries[entry]!.block && writtenIds[k] !== writtenIds[entry],
+        );
+        if (!others.includes(id)) return;
+        const here = found.get(entry) ?? new Map<number, ReadonlySet<number>>();
+        here.set(p, new Set(others.filter((other) => other >= 0)));
+        found.set(entry, here);
+      });
+    });
+    return found;
+  };
   /** All stations, then what couples them. */
   const couple = (planned: readonly PlannedEntry[]) => {
     const settled = settleClass({
@@ -359,12 +408,16 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       chosen: people.map((_, p) => planned.map((one) => one.chosen[p] ?? null)),
     });
     const cost = planned.reduce((sum, one) => sum + one.cost, settled.cost);
+    const repeated = repeatsIn(settled.chosen);
+    const repeats = [...repeated.values()].reduce((sum, here) => sum + here.size, 0);
     return {
       planned,
+      repeated,
       chosen: settled.chosen,
       shown: planned.map((one) => one.shown),
       cost,
-      worth: cost + RUN_COST * settled.runs,
+      // Of two that repeat each other one has to go.
+      worth: cost + RUN_COST * settled.runs + (REPEAT * repeats) / 2,
       shortOf: [
         ...planned.flatMap(({ shortHere }, entry) => shortHere.map((person) => ({ person, entry }))),
         ...settled.shortOf,
@@ -400,6 +453,21 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     const again = planEntry(worst, null, best.runAt.get(worst)!);
     const next = couple(best.planned.map((one, entry) => (entry === worst ? again : one)));
     if (next.worth < best.worth) best = next;
+  }
+  // Where somebody does one thing at two stations, one of them is planned anew, those with most of it first.
+  const anew = new Set<number>();
+  for (let step = 0; step < REPEAT_STEPS && request.before === undefined; step++) {
+    const [entry] = [...best.repeated.keys()]
+      .filter((one) => !anew.has(one))
+      .sort((a, b) => best.repeated.get(b)!.size - best.repeated.get(a)!.size || b - a);
+    if (entry === undefined) break;
+    anew.add(entry);
+    const again = planEntry(entry, null, nobody, best.repeated.get(entry)!);
+    const next = couple(best.planned.map((one, k) => (k === entry ? again : one)));
+    if (next.worth < best.worth) {
+      best = next;
+      anew.clear();
+    }
   }
   const { cost, shortOf, shown } = best;
   const uses = Object.fromEntries(

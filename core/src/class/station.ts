@@ -7,9 +7,14 @@ export interface StationProblem {
   readonly show: Float64Array;
   /** What somebody costs for whom none of the forms shown is open. */
   readonly rest: number;
-  /** At most so many forms. */
+  /** At most so many forms, but for the free one. */
   readonly most: number;
+  /** A form that is shown anyway and takes no place: the trainer's own, as written. None where it is absent. */
+  readonly free?: number | undefined;
 }
+
+/** Shown before anything is chosen. */
+const shownAnyway = ({ free }: StationProblem): readonly number[] => (free === undefined ? [] : [free]);
 
 export interface StationAnswer {
   /** Forms shown, in the order of their columns. */
@@ -69,8 +74,10 @@ function undominated(p: StationProblem): number[] {
 
 /** A good choice to begin from: forms taken in one by one, then swapped while that helps. */
 function greedy(p: StationProblem, forms: readonly number[]): number[] {
-  let chosen: number[] = [];
+  const first = shownAnyway(p);
+  let chosen: number[] = [...first];
   let cost = total(p, chosen);
+  const places = p.most + first.length;
   const improve = (candidates: readonly (readonly number[])[]): boolean => {
     let best: readonly number[] | null = null;
     for (const candidate of candidates) {
@@ -84,13 +91,13 @@ function greedy(p: StationProblem, forms: readonly number[]): number[] {
     return best !== null;
   };
   while (
-    chosen.length < p.most &&
+    chosen.length < places &&
     improve(forms.filter((f) => !chosen.includes(f)).map((f) => [...chosen, f]))
   ) {
     // Each pass takes in the form that helps most.
   }
   for (let pass = 0; pass < 10; pass++) {
-    const out = chosen.map((_, i) => chosen.filter((_, k) => k !== i));
+    const out = chosen.flatMap((f, i) => (f === p.free ? [] : [chosen.filter((_, k) => k !== i)]));
     const swaps = out.flatMap((rest) => forms.filter((f) => !chosen.includes(f)).map((f) => [...rest, f]));
     if (!improve([...out, ...swaps])) break;
   }
@@ -103,7 +110,9 @@ function greedy(p: StationProblem, forms: readonly number[]): number[] {
  * search had to stop. Same input, same answer: ties go to the earlier form.
  */
 export function solveStation(p: StationProblem): StationAnswer {
-  const forms = undominated(p);
+  const first = shownAnyway(p);
+  const places = p.most + first.length;
+  const forms = undominated(p).filter((f) => f !== p.free);
   const people = p.costs.length;
   let best = greedy(p, forms);
   let cost = total(p, best);
@@ -124,7 +133,7 @@ export function solveStation(p: StationProblem): StationAnswer {
       cost = now;
       best = [...chosen];
     }
-    if (chosen.length >= p.most || allowed.length === 0) return;
+    if (chosen.length >= places || allowed.length === 0) return;
     // What could be had at best from here: everybody their favourite of what is still allowed, one more shown.
     let bound = shown;
     let gain = 0;
@@ -157,7 +166,7 @@ export function solveStation(p: StationProblem): StationAnswer {
     }
     branch(chosen, left);
   };
-  branch([], forms);
+  branch(first, forms);
 
   const chosen = [...best].sort((a, b) => a - b);
   const assigned = p.costs.map((row) => {

@@ -8,6 +8,8 @@ import type { KeepFirst } from '../session/index.ts';
 export interface Costs {
   /** Per rung away from what was aimed at, easier or harder. */
   readonly rungOff: number;
+  /** Per rung below what was aimed at beyond the first, on top. */
+  readonly heldDown: number;
   /** Per rung above, inside the reach that was allowed. */
   readonly rungTooHard: number;
   readonly neighbourPattern: number;
@@ -51,6 +53,7 @@ export interface Costs {
 
 export const COSTS: Costs = {
   rungOff: 1000,
+  heldDown: 0,
   rungTooHard: 4000,
   neighbourPattern: 3000,
   otherPattern: 6000,

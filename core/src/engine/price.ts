@@ -54,7 +54,9 @@ export function pricesAt(context: Context, entry: number): Prices {
     const move = moveOf[form]!;
     const of = form * ROW_SIZE;
     // Past what was aimed at is as far off as short of it, though within what they can do.
-    let cost = Math.round((costs.rungOff * Math.abs(target - middle(table, form, governs))) / step);
+    const below = (target - middle(table, form, governs)) / step;
+    let cost = Math.round(costs.rungOff * Math.abs(below));
+    if (below > 1) cost += Math.round(costs.heldDown * (below - 1));
     if (form !== asWritten) {
       const cm = surfaceCm[form]!;
       const shownAlready =

@@ -29,8 +29,7 @@ const PAIRS: Readonly<Record<string, string>> = {
   'inverted-row': 'inverted-row-bent strap-row bent-row standing-row seated-row',
   'strap-row': 'standing-row bent-row seated-row one-arm-row bag-row',
   'pull-up': 'foot-help-pull-up pull-up-lower band-pull-down inverted-row-bent strap-row straight-arm-pull',
-  'standing-curl':
-    'slow-curl hammer-curl seated-curl towel-curl hold-and-curl band-pull-apart',
+  'standing-curl': 'slow-curl hammer-curl seated-curl towel-curl hold-and-curl band-pull-apart',
   // squats and hinges
   squat: 'touch-squat sit-to-stand quarter-pulse-squat half-squat-held hands-help-stand wide-half-squat',
   'held-load-squat': 'squat touch-squat sit-to-stand hug-sit-to-stand half-squat-held hands-help-stand',

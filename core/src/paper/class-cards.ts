@@ -143,6 +143,8 @@ export function pictureCard(
   });
 }
 
+/** What was written, and as many others as a class may have. */
+const MOST_SHOWN = 5;
 /** A card a station for the wall: what is shown there, nobody's name. */
 export function stationsOf(library: Library, plan: Plan, answer: PlannedClass): StationCard[] {
   const mark = planMark(answer.plan);
@@ -155,7 +157,7 @@ export function stationsOf(library: Library, plan: Plan, answer: PlannedClass): 
         number: String(entry.station + 1),
         session: `${plan.blocks.length > 1 ? `${plan.title}, ${blockName(plan.blocks, entry.block)}` : plan.title} · plan ${mark}`,
         clock: formatWords(block.format),
-        forms: taught.slice(0, 4).map(({ form, people }) => {
+        forms: taught.slice(0, MOST_SHOWN).map(({ form, people }) => {
           const id = people[0];
           const uses = id ? (answer.plan.uses[id] ?? []) : [];
           return {

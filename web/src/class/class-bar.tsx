@@ -20,7 +20,7 @@ export function ClassBar(props: {
         <ArrowLeft size={18} aria-hidden /> Back to the floor
       </Link>
       <Choice
-        legend="Forms at a station, at most"
+        legend="Other forms, at most"
         name="most"
         value={most}
         of={[1, 2, 3, 4].map((n) => ({ value: n, says: String(n) }))}
