@@ -102,7 +102,7 @@ const EXAMPLES: { readonly [K in QuestionId]: Asks<K> } = {
   figures: {},
   timeline: plan,
   versions: { session: plan, people, room, on, lanes: 3 },
-  'class-plan': { session: plan, people, room, on, how: 'together', most: 3 },
+  'class-plan': { session: plan, people, room, on, how: 'together', most: 3, besides: false },
   read: { text: '40/20 x 3\nsquats\npress-ups', who: '12 people, two sore knees', vocabulary: {} },
 };
 const plain = (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown;

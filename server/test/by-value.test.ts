@@ -14,7 +14,8 @@ describe('POST /api/scale', () => {
     expect(first.status).toBe(200);
     expect(first.body.versions).toHaveLength(PEOPLE.length);
     for (const version of first.body.versions) {
-      if (!version.mayTrain) continue;
+      // Who may not train has a draft, and why it is no more than that.
+      expect(version.mayTrain).toBe(version.waitsFor === null);
       expect(version.uses).toHaveLength(10);
       expect(version.lengthSeconds).toBe(1220);
       for (const reason of version.reasons) expect(reason.says).toMatch(/^[A-Z“].*[.]$/);
@@ -58,6 +59,31 @@ describe('POST /api/class-plan', () => {
       expect(told.length + entry.resting.length).toBe(here);
     }
     expect(body.atLeast).toBeLessThanOrEqual(body.cost);
+  });
+  test('the written form may take the place of no other', async () => {
+    const { body } = await post('/api/class-plan', { ...question, most: 2, besides: true });
+    const strict = await post('/api/class-plan', { ...question, most: 2 });
+    for (const { forms } of body.entries)
+      expect(forms.filter((form: { asWritten: boolean }) => !form.asWritten).length).toBeLessThanOrEqual(2);
+    for (const { forms } of strict.body.entries) expect(forms.length).toBeLessThanOrEqual(2);
+    expect(body.cost).toBeLessThanOrEqual(strict.body.cost);
+  });
+  test('somebody comes late: who stands in the plan stays, and what moves is told with why', async () => {
+    const people = PEOPLE.slice(0, -1);
+    const first = (await post('/api/class-plan', { ...question, people })).body;
+    const before: Record<string, (object | null)[]> = {};
+    for (const { entry, forms } of first.entries)
+      for (const { move, settings, people: who } of forms)
+        for (const id of who) (before[id] ??= [])[entry] = settings ? { move, settings } : { move };
+    for (const id of Object.keys(before))
+      before[id] = first.entries.map((_: unknown, entry: number) => before[id]![entry] ?? null);
+    const now = (await post('/api/class-plan', { ...question, before })).body;
+    expect(now.changes.length).toBeLessThanOrEqual(2);
+    // A change that is worth nothing moves nobody; one that costs nothing may.
+    const dear = (await post('/api/class-plan', { ...question, people, before, change: 100_000 })).body;
+    expect(dear.changes).toEqual([]);
+    const wrong = await post('/api/class-plan', { ...question, change: -1 });
+    expect([wrong.status, wrong.body.field]).toEqual([422, 'change']);
   });
   test.each([
     ['no people', { ...question, people: [] }, 'people'],

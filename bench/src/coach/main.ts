@@ -95,7 +95,7 @@ for (const room of rooms)
           pupil,
           request: requestOf(plan, pupil),
         }));
-        const { uses, shortOf } = planClass(scaler, room, { people, most });
+        const { uses, shortOf } = planClass(scaler, room, { people, most, besides: true });
         for (const { id, pupil, request } of people) {
           const own = scaler.scale(request);
           const given = uses[id]!;

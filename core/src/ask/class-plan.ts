@@ -1,6 +1,7 @@
 import * as z from 'zod';
-import { planClass } from '../class/index.ts';
-import { subjectOf } from '../limits/index.ts';
+import { planClass, sameForm } from '../class/index.ts';
+import { compileConstraints, lawIn, openForAll, subjectOf } from '../limits/index.ts';
+import { formRefSchema } from '../move/index.ts';
 import { outlookOf } from '../person/index.ts';
 import { lazily } from '../record/index.ts';
 import { ROOM_EXAMPLE } from '../room/index.ts';
@@ -25,6 +26,17 @@ const answers = lazily(() =>
         resting: z.array(z.string()),
       }),
     ),
+    changes: z
+      .array(
+        z.object({
+          person: z.string(),
+          entry: z.number().int(),
+          was: formRefSchema.nullable(),
+          is: formRefSchema.nullable(),
+          why: z.enum(['no longer open', 'worth the change', 'for the others']),
+        }),
+      )
+      .describe('who does otherwise than in the plan that was given'),
     notToday: z.array(z.string()).describe('who may not train: not planned for'),
     cost: z.number().int().describe('milli-points'),
     atLeast: z.number().int().describe('no plan costs less'),
@@ -42,6 +54,21 @@ export const classPlan = defineQuestion({
       on: day,
       how: how.default('together'),
       most: z.number().int().min(1).max(6).default(3).describe('forms at a station, at most'),
+      besides: z
+        .boolean()
+        .default(false)
+        .describe('so many besides the one as written, which then takes the place of no other'),
+      before: z
+        .record(z.string(), z.array(formRefSchema.nullable()).max(400))
+        .optional()
+        .describe('the plan that stands: by person, entry by entry; who isn’t in it is new'),
+      change: z
+        .number()
+        .int()
+        .min(0)
+        .max(100_000)
+        .optional()
+        .describe('milli-points a change must be worth; without it nobody moves who may stay'),
     }),
   ),
   answers,
@@ -50,9 +77,13 @@ export const classPlan = defineQuestion({
     const { session, people, on, most } = question;
     const { writtenFor, dials } = session;
     const room = question.room ?? ROOM_EXAMPLE;
+    const law = lawIn(library, room);
     const here = people.filter((person) => outlookOf(person, on).mayTrain);
     const plan = planClass(ground.scaler(room), room, {
       most,
+      besides: question.besides,
+      ...(question.before ? { before: question.before } : {}),
+      ...(question.change === undefined ? {} : { change: question.change }),
       how: question.how,
       people: here.map((person) => ({
         id: person.id,
@@ -70,6 +101,27 @@ export const classPlan = defineQuestion({
           people: who,
         })),
       })),
+      changes: here.flatMap((person) => {
+        const was = question.before?.[person.id];
+        if (!was) return [];
+        const c = compileConstraints(subjectOf(person, library, on), dials);
+        return (plan.uses[person.id] ?? []).flatMap((use, entry) => {
+          const then = was[entry] ?? null;
+          const { trim: _, ...settings } = use?.settings ?? {};
+          const is = use && {
+            move: use.move,
+            ...(Object.keys(settings).length > 0 ? { settings } : {}),
+          };
+          if (then === null || (is !== null && sameForm(then, is))) return [];
+          const stays = openForAll(law, [c], then) !== null;
+          const why = !stays
+            ? 'no longer open'
+            : question.change === undefined
+              ? 'for the others'
+              : 'worth the change';
+          return [{ person: person.id, entry, was: then, is, why }];
+        });
+      }),
       notToday: people.filter((person) => !here.includes(person)).map((person) => person.id),
       cost: plan.cost,
       atLeast: plan.atLeast,

@@ -54,6 +54,7 @@ export const planned = defineQuestion({
     const people = question.people.map((one) => classPerson(ground.library, session, dials, one, on));
     const plan = planClass(scaler, room, {
       most,
+      besides: true,
       how: question.how,
       wishes: wishes.map(({ person, ...wish }) => ({ ...wish, ...(person === undefined ? {} : { person }) })),
       ...(before ? { before } : {}),

@@ -92,7 +92,13 @@ function planned(
       on,
     ),
   );
-  const plan = planClass(scaler(room), room, { most: MOST_FORMS, how: run.how, wishes, people });
+  const plan = planClass(scaler(room), room, {
+    most: MOST_FORMS,
+    besides: true,
+    how: run.how,
+    wishes,
+    people,
+  });
   const switches: Record<string, readonly Switches[]> = Object.fromEntries(
     people.map(({ id, request }) => [
       id,

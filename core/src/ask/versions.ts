@@ -31,6 +31,7 @@ const useSchema = lazily(() =>
           ending: z
             .object({ after: z.number(), move: z.string(), settings: z.record(z.string(), z.unknown()) })
             .nullable(),
+          loadKg: z.number().nullable().describe('to begin with, in place of the kilograms written'),
         })
         .nullable()
         .describe('what of the dose is theirs; null: as written'),
@@ -43,7 +44,8 @@ const answers = lazily(() =>
     versions: z.array(
       z.object({
         person: z.string(),
-        mayTrain: z.boolean().describe('where not, nothing is scaled for them'),
+        mayTrain: z.boolean().describe('where not, this is a draft that nobody is given'),
+        waitsFor: z.string().nullable().describe('why they may not train, in a sentence'),
         uses: z.array(useSchema).describe('by entry of the session'),
         reasons: z.array(z.object({ entry: z.number().int(), says: z.string() })),
         lengthSeconds: z.number(),
@@ -103,12 +105,14 @@ export const versions = defineQuestion({
     const named = (use: Use | null) => use && { ...use, name: formName(library, use.move, use.settings) };
     const versionOf = (person: (typeof people)[number]) => {
       const request = { session, writtenFor, dials, subject: subjectOf(person, library, on) };
+      const { mayTrain, waitsFor } = outlookOf(person, on);
       const version = scaler.scale(request);
       const sums = sumUp(index, session, version.uses, { massKg: person.massKg });
       const { limits } = request.subject;
       return {
         person: person.id,
-        mayTrain: true,
+        mayTrain,
+        waitsFor,
         uses: version.uses.map(named),
         reasons: version.reasons.map((reason) => ({
           entry: reason.entry,
@@ -133,9 +137,7 @@ export const versions = defineQuestion({
         ? null
         : makeLanes(scaler, { session, writtenFor, dials, count: lanes, pins: lanePinsOf(session) });
     yield answers.parse({
-      versions: people.map((person) =>
-        outlookOf(person, on).mayTrain ? versionOf(person) : { ...NOTHING, person: person.id },
-      ),
+      versions: people.map(versionOf),
       lanes: made && {
         ...made,
         lanes: made.lanes.map(({ position, uses }) => ({ position, uses: uses.map(named) })),
@@ -143,17 +145,3 @@ export const versions = defineQuestion({
     });
   },
 });
-
-/** Nothing is scaled for who may not train. */
-const NOTHING = {
-  mayTrain: false,
-  uses: [],
-  reasons: [],
-  lengthSeconds: 0,
-  metLo: 0,
-  metHi: 0,
-  lightLandings: 0,
-  hardLandings: 0,
-  checks: [],
-  midSet: [],
-};

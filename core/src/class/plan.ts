@@ -26,13 +26,20 @@ export interface ClassWish {
 
 export interface ClassRequest {
   readonly people: readonly ClassPerson[];
-  /** At most so many forms at a station, besides the one that was written. */
+  /** At most so many forms at a station. */
   readonly most: number;
+  /** So many besides the one that was written, which everybody knows: it takes the place of no other. */
+  readonly besides?: boolean;
   readonly wishes?: readonly ClassWish[];
   /** Everybody at one station at a time, or spread over all of them and going round. */
   readonly how?: 'together' | 'rotation';
   /** What everybody does now, by person and entry: kept where a change isn't worth it. */
   readonly before?: Readonly<Record<string, readonly (FormRef | null)[]>>;
+  /**
+   * Milli-points that a change must be worth to whoever changes: told another thing, they don't move for less. Without
+   * it nobody moves who may keep what they have and leaves the others something.
+   */
+  readonly change?: number;
 }
 
 /** A form as it is taught at a station, and who does it. */
@@ -57,7 +64,7 @@ export interface ClassPlan {
   readonly uses: Readonly<Record<string, readonly (Use | null)[]>>;
   /** Who changed for want of things, by entry. */
   readonly shortOf: readonly { readonly person: string; readonly entry: number }[];
-  /** Milli-points in all. */
+  /** Milli-points in all, before anybody who did one thing at two stations was given another. */
   readonly cost: number;
   /** No plan of at most so many forms costs less. */
   readonly atLeast: number;
@@ -90,9 +97,9 @@ const PRICE_STEPS = 10;
 const PRICE_STEP = 700;
 /** Stations that are planned anew to spare a joint, and so that nobody does one thing at two of them. */
 const RUN_STEPS = 8;
-const REPEAT_STEPS = 10;
-/** What it is worth that somebody doesn't do one form for two different stations: what it costs them alone. */
-const REPEAT = COSTS.alreadyHere;
+const REPEAT_STEPS = 6;
+/** What it is worth that somebody doesn't do one form for two different stations: at either what it costs them alone. */
+const REPEAT = 2 * COSTS.alreadyHere;
 /** Rest for want of a form at the station: dearer than any form, so that nobody rests who needn't. */
 const REST = COSTS.rest;
 
@@ -184,6 +191,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
   const entries = session ? entriesOf(session.blocks) : [];
   const needsOf = needsInIndex(table.index);
   const how = request.how ?? 'together';
+  const change = request.change ?? CHANGE;
   const cheapestAt: ReadonlyMap<Opened, ReturnType<Opened['cheapest']>>[] = [];
   const wanted = new Map<number, readonly Want[] | null>();
   /** What a taught form takes of the room's pieces. */
@@ -226,10 +234,9 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       const fresh = shownBefore.length > 0 && !shownBefore.some((form) => sameForm(form, column.form));
       return base + (fresh ? SHOW.newlyShown : 0);
     });
-    // What was written is known to everybody: shown or not, it takes the place of no other form.
-    const freeHere = list.findIndex((column) => column.written);
+    const freeHere = request.besides ? list.findIndex((column) => column.written) : -1;
     /** What stands: a form somebody has and may keep isn't weighed again, unless that leaves others nothing. */
-    let keeps = shownBefore.length > 0;
+    let keeps = shownBefore.length > 0 && request.change === undefined;
     const problem = (): { problem: StationProblem; rowOf: number[] } => {
       // People with the same costs are one row: the problem grows with kinds of people, not with heads.
       const rows = new Map<string, { cells: Float64Array; at: number; heads: number }>();
@@ -272,7 +279,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
               ? cost
               : (holds && !isGiven(given.form, column.form)) || (stands && !sameForm(was, column.form))
                 ? Number.POSITIVE_INFINITY
-                : cost + (was && !sameForm(was, column.form) ? CHANGE : 0);
+                : cost + (was && !sameForm(was, column.form) ? change : 0);
         }
         if (joints > 0) {
           const { form } = own.get(opened[p]!)!;
@@ -344,7 +351,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       const mine = own.get(opened[p]!)!;
       costHere += column ? mine.cost[column.id]! : REST;
       const was = before[p];
-      if (column && was && !sameForm(was, column.form)) costHere += CHANGE;
+      if (column && was && !sameForm(was, column.form)) costHere += change;
       // Who would do another of those shown, were there enough of everything.
       const least = Math.min(REST, ...solved.forms.map((f) => mine.cost[list[f]!.id]!));
       const given = wishes.some((wish) => wish.kind === 'give' && wish.person === person.id);
@@ -455,6 +462,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     if (next.worth < best.worth) best = next;
   }
   // Where somebody does one thing at two stations, one of them is planned anew, those with most of it first.
+  const before = best.cost;
   const anew = new Set<number>();
   for (let step = 0; step < REPEAT_STEPS && request.before === undefined; step++) {
     const [entry] = [...best.repeated.keys()]
@@ -463,13 +471,17 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     if (entry === undefined) break;
     anew.add(entry);
     const again = planEntry(entry, null, nobody, best.repeated.get(entry)!);
+    const { chosen: was } = best.planned[entry]!;
+    if (again.chosen.every((choice, p) => choice?.form === was[p]?.form)) continue;
     const next = couple(best.planned.map((one, k) => (k === entry ? again : one)));
     if (next.worth < best.worth) {
       best = next;
       anew.clear();
     }
   }
-  const { cost, shortOf, shown } = best;
+  const { shortOf, shown } = best;
+  // Proven least is what the stations came to before, so that is what is told.
+  const cost = Math.min(best.cost, before);
   const uses = Object.fromEntries(
     people.map((person, p) => [
       person.id,

@@ -56,8 +56,8 @@ export function Foot(props: {
           : ', which the rests hold'}
         .{' '}
         {gap < 0.001
-          ? `No plan with at most ${countWord(props.most)} ${props.most === 1 ? 'form' : 'forms'} a station suits them better.`
-          : `No plan with at most ${countWord(props.most)} a station can be better by more than ${Math.max(1, Math.round(gap * 100))} %${short > 0 ? '; things are short' : ''}.`}
+          ? `No plan with at most ${countWord(props.most)} other ${props.most === 1 ? 'form' : 'forms'} a station suits them better.`
+          : `No plan with at most ${countWord(props.most)} others a station can be better by more than ${Math.max(1, Math.round(gap * 100))} %${short > 0 ? '; things are short' : ''}.`}
         {short > 0 &&
           ` For ${countWord(short)} of them something is short: they do another form of those shown; “Set up” says where.`}
       </p>
