@@ -41,7 +41,8 @@ test('nothing set up: a circuit pasted, fourteen people by number, one page to t
   for (let n = 1; n <= 8; n++) {
     const forms = station(page, n).locator('.display');
     expect(await forms.count()).toBeGreaterThanOrEqual(2);
-    expect(await forms.count()).toBeLessThanOrEqual(4);
+    // Its number, what was written and three others.
+    expect(await forms.count()).toBeLessThanOrEqual(5);
   }
   // Somebody who stays off the floor has no floor anywhere; the sore knees have no jump.
   await expect(station(page, 1)).toContainText('sore knees');
@@ -158,4 +159,52 @@ test('somebody is given something else; what isn’t open to them is said, and t
   await page.goto(page.url().replace('/setup', '/class'));
   await expect(page.getByRole('radio', { name: '2', exact: true }).first()).toBeChecked();
   await expect(last).toContainText('Sit, stand and reach');
+});
+
+test('what is changed while somebody is looked at is asked: for them alone, or for everybody', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/plan/tuesday-ten`);
+  const panel = page.getByRole('region', { name: 'Station 3' });
+  await page
+    .getByRole('button', { name: /^Station 3:/ })
+    .locator('text')
+    .first()
+    .click();
+  await expect(panel).toBeVisible();
+  const written = async () => {
+    const body = await (await page.request.get(`${server.url}/api/plans/tuesday-ten`)).json();
+    return body.body.blocks[0].stations[2].move as string;
+  };
+  const before = await written();
+  const open = panel.locator('[data-rung]:not(:has(.line-through))');
+  await open.last().click();
+  const name = await page.getByRole('dialog').getByRole('heading').textContent();
+  await page.getByRole('button', { name: /, in this session$/ }).click();
+  await expect(page.locator('[data-given]')).toContainText(name!);
+  await expect(panel.getByRole('heading', { level: 2 })).toContainText(name!);
+  expect(await written()).toBe(before);
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await expect(page.locator('[data-given]')).toHaveCount(0);
+
+  await open.last().click();
+  await page.getByRole('button', { name: /^For everybody/ }).click();
+  await expect.poll(written).not.toBe(before);
+});
+
+test('people who came by number are alike: a level is given to all of them, or to one', async ({ page }) => {
+  await page.goto(bare.url);
+  await page.getByLabel(/as you write it/).fill('40/20 x 2\nsquats\npress-ups\nplank');
+  await page.getByLabel('Who is here, in your words').fill('9 people, two sore knees');
+  await page.getByRole('button', { name: 'One page to teach from' }).click();
+  const here = page.getByRole('region', { name: 'Who is here' });
+  await expect(here.getByRole('button')).toHaveCount(3);
+  const many = here.getByRole('button').first();
+  await many.click();
+  await expect(page.getByLabel('all seven of them')).toBeChecked();
+  await page.getByRole('dialog').getByText('wants more', { exact: true }).click();
+  const given = page.getByRole('button', { name: /wants more ×/ });
+  await expect(given).toHaveText(/^seven /);
+  await given.click();
+  await expect(given).toHaveCount(0);
 });

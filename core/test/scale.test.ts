@@ -367,3 +367,80 @@ test('the trainer’s own ways of a station come before any other move, where th
     });
   }
 });
+
+describe('a form given by hand', () => {
+  const given = (move: string, subject: Subject) =>
+    hall
+      .scale({
+        session: block('push-up', 'squat'),
+        writtenFor: 2,
+        dials: { ...AS_WRITTEN, ability: 'own rungs' },
+        subject,
+        gives: [{ entry: 0, form: { move } }],
+      })
+      .uses.map((use) => use?.move);
+  test('is theirs where it is open to them, and nobody else’s station', () => {
+    expect(given('wall-push-up', laneSubject(1))).toEqual([
+      'wall-push-up',
+      given('push-up', laneSubject(1))[1],
+    ]);
+  });
+  test('is not where a limit bars it', () => {
+    const wrists = who(['wrist-no-load']);
+    expect(given('plank', wrists)[0]).toBe(given('push-up', wrists)[0]);
+    expect(given('plank', wrists)[0]).not.toBe('plank');
+  });
+});
+
+describe('what a level means for what was written (common practice)', () => {
+  const moves = ['climber-run', 'push-up', 'bicycle'] as const;
+  const does = (subject: Subject, writtenFor: 0 | 1 | 2 | 3 = 2) =>
+    hall
+      .scale({
+        session: block(...moves),
+        writtenFor,
+        dials: { ...AS_WRITTEN, ability: 'own rungs' },
+        subject,
+      })
+      .uses.map((use) => use?.move);
+  test('people of the level a session was written for do what was written; those below it don’t', () => {
+    expect(does({ ...laneSubject(2), limits: [], assumed: 2 })).toEqual([...moves]);
+    expect(does({ ...laneSubject(1), limits: [], assumed: 1 })).not.toEqual([...moves]);
+  });
+  test('a healthy child keeps it whatever their level; a limit still bars', () => {
+    const child: Subject = { ...laneSubject(1), limits: [], assumed: 1, keepsUp: true, effortAge: 'child' };
+    expect(does(child)).toEqual([...moves]);
+    expect(does({ ...child, limits: compileCondition('wrist-no-load') })[1]).not.toBe('push-up');
+  });
+  test('written kilograms: as much less as they can less, never more than somebody like them begins with', () => {
+    const loaded = { ...block('loaded-hinge') };
+    const kgOf = (subject: Subject, loadKg: number) => {
+      const blocks = loaded.blocks.map((one) => ({
+        ...one,
+        stations: one.stations.map((station) => ({ ...station, dose: { loadKg } })),
+      }));
+      const [use] = hall.scale({
+        session: { ...loaded, blocks },
+        writtenFor: 2,
+        dials: { ...AS_WRITTEN, ability: 'own rungs' },
+        subject,
+      }).uses;
+      return use?.move === 'loaded-hinge' ? (use.own?.loadKg ?? loadKg) : null;
+    };
+    const plain = { ...laneSubject(2), limits: [], assumed: 2 as const };
+    expect(kgOf(plain, 16)).toBe(16);
+    expect(kgOf({ ...plain, effortAge: 'older' }, 16)).toBe(6);
+    expect(kgOf({ ...plain, effortAge: 'child', keepsUp: true }, 16)).toBe(4);
+    // A rung of theirs that was seen says more.
+    expect(
+      kgOf({ ...plain, effortAge: 'older', clean: [{ move: 'loaded-hinge', surfaceCm: null, reps: 8 }] }, 16),
+    ).toBe(16);
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 60 }), fc.constantFrom(0, 1, 2, 3), (kg, level) => {
+        const own = kgOf({ ...laneSubject(level as 0 | 1 | 2 | 3), limits: [] }, kg);
+        if (own !== null) expect(own).toBeLessThanOrEqual(kg);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});

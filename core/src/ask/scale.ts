@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { type LanesMade, lanePinsOf, makeLanes } from '../class/index.ts';
+import { givenTo, type LanesMade, lanePinsOf, makeLanes } from '../class/index.ts';
 import { factsInIndex, goesOf, type Switches, switchesOf, type Version } from '../engine/index.ts';
 import { laneSubject, type Ruler, subjectOf } from '../limits/index.ts';
 import { floorSeconds } from '../person/index.ts';
@@ -53,7 +53,8 @@ export const scale = defineQuestion({
       ? subjectOf(person, library, on)
       : laneSubject(typeof dials.ability === 'number' ? dials.ability : writtenFor);
     const scaler = ground.scaler(withOwn(room ?? ROOM_EXAMPLE, person?.equipment ?? []));
-    const request = { session, writtenFor, dials, subject };
+    const gives = person ? givenTo(plan, person.id) : [];
+    const request = { session, writtenFor, dials, subject, gives };
     const version = scaler.scale(request);
     const changeSeconds = floorSeconds(subject.limits, 'change');
     const goes = goesOf(timelineOf(session, factsInIndex(index)).segments, entriesOf(blocks).length);
@@ -81,6 +82,7 @@ export const scale = defineQuestion({
             writtenFor,
             dials: { ...dials, ability: 'own rungs' },
             subject: subjectOf(one, library, on),
+            gives: givenTo(plan, one.id),
           }).uses,
         })),
         switches: switchesOf(scaler, request, version),

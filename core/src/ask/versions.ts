@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { lanePinsOf, makeLanes } from '../class/index.ts';
+import { givenTo, lanePinsOf, makeLanes } from '../class/index.ts';
 import { SIDEWAYS_IDS, switchesOf, type Use } from '../engine/index.ts';
 import { subjectOf } from '../limits/index.ts';
 import { outlookOf } from '../person/index.ts';
@@ -104,7 +104,13 @@ export const versions = defineQuestion({
     const { writtenFor, dials } = session;
     const named = (use: Use | null) => use && { ...use, name: formName(library, use.move, use.settings) };
     const versionOf = (person: (typeof people)[number]) => {
-      const request = { session, writtenFor, dials, subject: subjectOf(person, library, on) };
+      const request = {
+        session,
+        writtenFor,
+        dials,
+        subject: subjectOf(person, library, on),
+        gives: givenTo(session, person.id),
+      };
       const { mayTrain, waitsFor } = outlookOf(person, on);
       const version = scaler.scale(request);
       const sums = sumUp(index, session, version.uses, { massKg: person.massKg });

@@ -18,6 +18,7 @@ export {
   type ClassRun,
   classChanges,
   gapOf,
+  givenTo,
   isGranted,
   planMark,
   restForShowing,

@@ -39,6 +39,12 @@ export function wishesOf(plan: Pick<Plan, 'blocks' | 'wishes'>): ClassWish[] {
   });
 }
 
+/** What somebody was given by hand, by entry. */
+export const givenTo = (plan: Pick<Plan, 'blocks' | 'wishes'>, person: string) =>
+  wishesOf(plan).flatMap(({ entry, kind, form, person: whose }) =>
+    kind === 'give' && whose === person ? [{ entry, form }] : [],
+  );
+
 /** Whether somebody does what was given to them: only what is open to them can be; who isn't here counts as so. */
 export function isGranted(
   plan: Pick<Plan, 'blocks' | 'wishes'>,

@@ -7,7 +7,7 @@ import {
   type Subject,
   type Verdict,
 } from '../limits/index.ts';
-import { at, GIVES } from '../move/index.ts';
+import { at, type FormRef, GIVES } from '../move/index.ts';
 import { levelAbility } from '../person/index.ts';
 import { type Dials, entriesOf, type Timed, timelineOf } from '../session/index.ts';
 import { type Aim, aimOf } from './aim.ts';
@@ -27,6 +27,8 @@ export interface ScaleRequest {
   /** Rungs above ability that may be tried. */
   readonly reach?: number;
   readonly leastIntent?: number;
+  /** Forms that somebody was given by hand, by entry: theirs wherever they are open to them. */
+  readonly gives?: readonly { readonly entry: number; readonly form: FormRef }[];
 }
 
 export const LIGHT = at('impact.landings');

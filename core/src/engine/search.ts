@@ -1,4 +1,4 @@
-import { taughtForms } from '../forms/index.ts';
+import { rowOf, settingsOf, taughtForms } from '../forms/index.ts';
 import type { Choice } from './budget.ts';
 import { type Context, NONE } from './context.ts';
 import { paceFinder } from './pace.ts';
@@ -52,10 +52,31 @@ function stands(context: Context, entry: number): Choice | null {
     : null;
 }
 
+/** What was given to somebody by hand at an entry, where it is open to them; a move without a height is given at any. */
+function given(context: Context, entry: number): Choice | null {
+  const wanted = context.request.gives?.find((one) => one.entry === entry)?.form;
+  if (!wanted) return null;
+  const { table, index } = context;
+  const move = rowOf(index, wanted.move);
+  const { cost, form, pace } = cheapestOf(context, entry);
+  let best: Choice | null = null;
+  form.forEach((f, id) => {
+    if (f < 0 || table.move[f] !== move) return;
+    const here = settingsOf(table, f);
+    const same =
+      !wanted.settings ||
+      (here.surfaceCm === wanted.settings.surfaceCm &&
+        (here.support ?? false) === (wanted.settings.support ?? false) &&
+        here.side === wanted.settings.side);
+    if (same && (!best || cost[id]! < best.cost)) best = choiceOf(context, entry, f, pace[id]!, cost[id]!);
+  });
+  return best;
+}
+
 /** Left to themselves: the cheapest choice of each entry, the session's landings not counted yet. */
 export const freely = (context: Context): Choices =>
   context.aims.map((aim, i) =>
-    aim ? (stands(context, i) ?? search(context, i, 0, context.costs.rest)) : null,
+    aim ? (given(context, i) ?? stands(context, i) ?? search(context, i, 0, context.costs.rest)) : null,
   );
 
 /** All legal choices of an entry; none where the library has no such move. */
@@ -140,9 +161,10 @@ export function parted(context: Context, choices: Choices): Choices {
     if (moveAt(i) < 0 || same.length === 0) continue;
     const used = new Set(made.flatMap((_, k) => (moveAt(k) >= 0 ? [moveAt(k)] : [])));
     const others = [i, ...same].map((k) => {
-      const other = stands(context, k)
-        ? null
-        : search(context, k, 0, made[k]!.cost + costs.alreadyHere + 1, used);
+      const other =
+        given(context, k) || stands(context, k)
+          ? null
+          : search(context, k, 0, made[k]!.cost + costs.alreadyHere + 1, used);
       return { k, other, loses: other ? other.cost - made[k]!.cost : Number.POSITIVE_INFINITY };
     });
     const [first] = [...others].sort((a, b) => a.loses - b.loses || a.k - b.k);

@@ -12,7 +12,7 @@ import { LEVELS } from '@inner-rung/core/person';
 import { EQUIPMENT, type Room, type RoomItem, sizeUnit } from '@inner-rung/core/room';
 import type { Taking } from '@inner-rung/core/run';
 import { blockName, factsIn, type Plan } from '@inner-rung/core/session';
-import { COACH_STOP, countWord, formName, spokenAs, spokenOf } from '@inner-rung/core/words';
+import { COACH_STOP, countWord, formName, knownAs, spokenAs, spokenOf } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
 import { Dialog } from '../ui/dialog.tsx';
 
@@ -23,6 +23,21 @@ const runWords = (runs: readonly ClassRun[], plan: Plan, taking: readonly Taking
     const who = taking.filter((t) => people.includes(t.id)).map((t) => spokenAs(t.person));
     return `For ${who.length === taking.length ? 'everybody' : spokenOf(who)} three stations running load ${joint}, up to ${where}.`;
   });
+
+/** Levels given for this session, those who are alike together. */
+function levelsGiven(plan: Plan, taking: readonly Taking[]) {
+  const found = new Map<string, { ids: string[]; says: string; level: 0 | 1 | 2 | 3 }>();
+  for (const { person, level } of plan.levels ?? []) {
+    const one = taking.find((t) => t.id === person);
+    if (!one) continue;
+    const spoken = spokenAs(one.person);
+    const key = spoken.byNumber ? `${one.person.id}/${level}` : person;
+    const known = found.get(key)?.ids ?? [];
+    const ids = [...known, person];
+    found.set(key, { ids, level, says: spoken.byNumber ? knownAs(ids.length, spoken.name) : spoken.name });
+  }
+  return [...found.values()];
+}
 
 /** How good it is, what showing takes, what the trainer asked for otherwise. */
 export function Foot(props: {
@@ -35,7 +50,7 @@ export function Foot(props: {
   room: Room;
   onBorrow: (item: Pick<RoomItem, 'what' | 'size'>) => void;
   onGiveBack: (index: number) => void;
-  onOwnLevel: (person: string) => void;
+  onOwnLevel: (ids: readonly string[]) => void;
 }) {
   const [borrowing, setBorrowing] = useState(false);
   const { classPlan, plan, library } = props;
@@ -81,20 +96,16 @@ export function Foot(props: {
         </ul>
       )}
       <div className="no-print mt-1 flex flex-wrap items-center gap-2">
-        {(plan.levels ?? []).map(({ person, level }) => {
-          const one = props.taking.find((t) => t.id === person);
-          return one ? (
-            <button
-              key={person}
-              type="button"
-              className="btn btn-sm touch"
-              onClick={() => props.onOwnLevel(person)}
-            >
-              {spokenAs(one.person).name}: {LEVELS[level].name.toLowerCase()} ×
-              <span className="sr-only">, as they are</span>
-            </button>
-          ) : null;
-        })}
+        {levelsGiven(plan, props.taking).map(({ ids, says, level }) => (
+          <button
+            key={`${ids[0]}/${level}`}
+            type="button"
+            className="btn btn-sm touch"
+            onClick={() => props.onOwnLevel(ids)}
+          >
+            {says}: {LEVELS[level].name.toLowerCase()} ×<span className="sr-only">, as they are</span>
+          </button>
+        ))}
         {(plan.borrowed ?? []).map((item, i) => (
           <button
             key={`${item.what}${item.size ?? ''}`}

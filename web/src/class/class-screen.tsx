@@ -167,7 +167,9 @@ export default function ClassScreen() {
                 room={hall}
                 onBorrow={(item) => send(planEvents.borrowed(item))}
                 onGiveBack={(i) => send(planEvents.givenBack(i))}
-                onOwnLevel={(person) => send(planEvents.levelGiven({ person, level: null }))}
+                onOwnLevel={(ids) => {
+                  for (const person of ids) send(planEvents.levelGiven({ person, level: null }));
+                }}
                 library={library}
               />
             )}
@@ -193,8 +195,12 @@ export default function ClassScreen() {
           library={library}
           switches={open.entry === null ? null : (answer?.switches?.[open.id]?.[open.entry] ?? null)}
           level={plan.levels?.find((one) => one.person === open.id)?.level ?? null}
-          onLevel={(level) => send(planEvents.levelGiven({ person: open.id, level }))}
-          onGive={(form) => wish(open.entry!, 'give', form, open.id)}
+          onLevel={(ids, level) => {
+            for (const person of ids) send(planEvents.levelGiven({ person, level }));
+          }}
+          onGive={(ids, form) => {
+            for (const person of ids) wish(open.entry!, 'give', form, person);
+          }}
           onClose={() => setOpen(null)}
         />
       )}

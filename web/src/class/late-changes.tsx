@@ -1,8 +1,8 @@
 import type { Switches } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
-import { calledName, LEVELS, type Person, QUICK_CONDITIONS } from '@inner-rung/core/person';
-import { formName } from '@inner-rung/core/words';
+import { calledName, LEVELS, type Person, QUICK_CONDITIONS, standsFor } from '@inner-rung/core/person';
+import { countWord, formName } from '@inner-rung/core/words';
 import { Search } from 'lucide-react';
 import { useState } from 'react';
 import { MidSet } from '../features/mid-set.tsx';
@@ -27,18 +27,25 @@ export function PersonDialog(props: {
   switches: Switches | null;
   /** A level other than their own that they have today. */
   level: 0 | 1 | 2 | 3 | null;
-  onLevel: (level: 0 | 1 | 2 | 3 | null) => void;
-  onGive: (form: FormRef) => void;
+  onLevel: (ids: readonly string[], level: 0 | 1 | 2 | 3 | null) => void;
+  onGive: (ids: readonly string[], form: FormRef) => void;
   onClose: () => void;
 }) {
   const { who, id } = props;
   const send = useSend();
   const [searching, setSearching] = useState(false);
+  const [ofAll, setOfAll] = useState(true);
   // Only who has a file can have a rule of their own; it stands on their page, where it is taken back.
   const own = useApp(people.docs)[id];
   const moveName = props.does ? (props.library.move(props.does.move)?.name ?? props.does.move) : '';
   const one = [...who.expected, ...who.taking].find((t) => t.id === id);
   if (!one) return null;
+  // People who came by number are alike: what is said is said of all of them, unless it is of one.
+  const alike =
+    standsFor(one.person) === null
+      ? [id]
+      : [...who.expected, ...who.walkIns].flatMap((t) => (t.person.id === one.person.id ? [t.id] : []));
+  const ids = ofAll ? alike : [id];
   const walkedIn = who.walkIns.some((t) => t.id === id);
   if (searching)
     return (
@@ -46,11 +53,25 @@ export function PersonDialog(props: {
         library={props.library}
         title={`For ${calledName(one.person)}`}
         onClose={props.onClose}
-        onPick={(move) => props.onGive({ move })}
+        onPick={(move) => props.onGive(ids, { move })}
       />
     );
   return (
     <Dialog title={calledName(one.person)} onClose={props.onClose}>
+      {alike.length > 1 && (
+        <div className="mb-3">
+          <Choice
+            legend="This is of"
+            name="alike"
+            value={ofAll ? 'all' : 'one'}
+            of={[
+              { value: 'all', says: `all ${countWord(alike.length)} of them` },
+              { value: 'one', says: 'one of them' },
+            ]}
+            onChoose={(of) => setOfAll(of === 'all')}
+          />
+        </div>
+      )}
       {props.does && (
         <div className="mb-3 grid gap-1">
           <p className="quiet text-sm">At this station, rather</p>
@@ -59,7 +80,7 @@ export function PersonDialog(props: {
               key={JSON.stringify(form)}
               type="button"
               className="btn touch justify-start"
-              onClick={() => props.onGive(form)}
+              onClick={() => props.onGive(ids, form)}
             >
               {formName(props.library, form.move, form.settings)}
             </button>
@@ -85,7 +106,7 @@ export function PersonDialog(props: {
             ...LEVELS.map((level, i) => ({ value: i, says: level.name.toLowerCase() })),
           ]}
           onChoose={(value) => {
-            props.onLevel(value < 0 ? null : (value as 0 | 1 | 2 | 3));
+            props.onLevel(ids, value < 0 ? null : (value as 0 | 1 | 2 | 3));
             props.onClose();
           }}
         />
@@ -132,7 +153,7 @@ export function PersonDialog(props: {
           <Tick
             on={who.day.away.includes(id)}
             onTurn={(away) => {
-              who.setAway(id, away);
+              who.setAway(ids, away);
               props.onClose();
             }}
           >
@@ -144,7 +165,7 @@ export function PersonDialog(props: {
               key={condition}
               on={(who.day.sore[id] ?? []).includes(condition)}
               onTurn={(on) => {
-                who.setSore(id, condition, on);
+                who.setSore(ids, condition, on);
                 props.onClose();
               }}
             >

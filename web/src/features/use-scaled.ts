@@ -18,6 +18,16 @@ export function rungsOf(library: Library) {
   );
 }
 
+/** What keeps a form that is a rung somewhere from whoever a picture is of; none where that isn't known. */
+export function barsOf(picture: Picture | null, library: Library, form: FormRef): Scaled['bars'][number] {
+  const same = (other: FormRef) =>
+    other.move === form.move &&
+    (other.settings?.surfaceCm ?? null) === (form.settings?.surfaceCm ?? null) &&
+    (other.settings?.support ?? false) === (form.settings?.support ?? false);
+  const rung = rungsOf(library).find((one) => same(one.form));
+  return (rung && picture?.barsByRung.get(rung.key)) ?? [];
+}
+
 export interface Picture extends Scaled {
   readonly plan: Plan;
   readonly barsByRung: ReadonlyMap<string, Scaled['bars'][number]>;

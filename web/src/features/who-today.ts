@@ -81,17 +81,22 @@ export function useWhoToday(planId: string, group: Group | null, people: readonl
     taking,
     walkIns,
     day,
-    setAway: (id: string, away: boolean) =>
-      put({ away: away ? [...day.away, id] : day.away.filter((one) => one !== id) }),
-    setSore: (id: string, condition: ConditionId, on: boolean) => {
-      const now = day.sore[id] ?? [];
+    setAway: (ids: readonly string[], away: boolean) =>
+      put({
+        away: [...day.away.filter((one) => !ids.includes(one)), ...(away ? ids : [])],
+      }),
+    setSore: (ids: readonly string[], condition: ConditionId, on: boolean) =>
       put({
         sore: {
           ...day.sore,
-          [id]: on ? [...now, condition] : now.filter((one) => one !== condition),
+          ...Object.fromEntries(
+            ids.map((id) => {
+              const others = (day.sore[id] ?? []).filter((one) => one !== condition);
+              return [id, on ? [...others, condition] : others];
+            }),
+          ),
         },
-      });
-    },
+      }),
     walkIn: (conditions: readonly ConditionId[], level: WalkIn['level']) =>
       put({
         walkIns: [...day.walkIns, { n: Math.max(0, ...day.walkIns.map((w) => w.n)) + 1, conditions, level }],

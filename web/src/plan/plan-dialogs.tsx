@@ -25,7 +25,7 @@ export function PlanDialogs(props: { bench: Bench; shown: BlockPicture | null; c
       return (
         <MovePicker
           library={library}
-          title={open === 'add' ? 'Add a station' : `Station ${at.station + 1}: change the move`}
+          title={open === 'add' ? 'Add a station' : `Station ${at.station + 1}: another move, for everybody`}
           onClose={close}
           onPick={(move) => {
             if (open === 'add') {

@@ -1,10 +1,12 @@
 import type { Library } from '@inner-rung/core/ladder';
+import type { FormRef } from '@inner-rung/core/move';
 import { shortName } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
 import { formName } from '@inner-rung/core/words';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Picture } from '../features/use-scaled.ts';
+import { barsOf, type Picture } from '../features/use-scaled.ts';
 import { LoadLine } from '../features/ways.tsx';
 import { WaysFold } from '../features/ways-fold.tsx';
 import { tokenOf } from '../store/data.ts';
@@ -24,6 +26,7 @@ import { PlanHeader } from './plan-header.tsx';
 import { PlanView, ViewBar } from './plan-views.tsx';
 import { Ribbon } from './ribbon.tsx';
 import { ElsewhereBanner } from './save-state.tsx';
+import { ScopeDialog } from './scope-dialog.tsx';
 import { StationPanel } from './station-panel.tsx';
 import { type Bench, useBench } from './use-bench.ts';
 import { useFindings } from './use-findings.ts';
@@ -207,6 +210,18 @@ function Chosen(props: { bench: Bench; shown: BlockPicture; onShift: (by: -1 | 1
   const station = Math.max(0, Math.min(bench.at.station, shown.block.stations.length - 1));
   const here = { block: shown.at, station };
   const room = bench.room ?? ROOM_EXAMPLE;
+  const [asking, setAsking] = useState<FormRef | null>(null);
+  const planned = plan.blocks[shown.at]?.stations[station];
+  const everybody = ({ move, settings }: FormRef) =>
+    send(planEvents.moveChosen({ ...here, move, ...(settings ? { settings } : {}) }));
+  // While somebody is looked at, whose it is to be is asked before anything changes.
+  const choose = (form: FormRef) => (person ? setAsking(form) : everybody(form));
+  const wishAt = person
+    ? (plan.wishes ?? []).findIndex(
+        (wish) => wish.kind === 'give' && wish.station === planned?.id && wish.person === person.id,
+      )
+    : -1;
+  const wish = plan.wishes?.[wishAt];
   return (
     <aside
       aria-label="The chosen station"
@@ -228,11 +243,23 @@ function Chosen(props: { bench: Bench; shown: BlockPicture; onShift: (by: -1 | 1
         }}
         onShift={props.onShift}
         onCopy={() => send(planEvents.stationCopied(here))}
-        onPick={(move, settings) =>
-          send(planEvents.moveChosen({ ...here, move, ...(settings ? { settings } : {}) }))
-        }
+        onPick={(move, settings) => choose({ move, ...(settings ? { settings } : {}) })}
         onPatch={(patch) => send(planEvents.stationPatched({ ...here, patch }))}
       >
+        {wish && person && (
+          <p className="mt-2 flex flex-wrap items-center gap-2 text-sm" data-given>
+            <span>
+              Given to {shortName(person)} here: {formName(library, wish.form.move, wish.form.settings)}.
+            </span>
+            <button
+              type="button"
+              className="btn btn-sm touch"
+              onClick={() => send(planEvents.unwished(wishAt))}
+            >
+              Take back
+            </button>
+          </p>
+        )}
         <LoadLine
           library={library}
           room={room}
@@ -245,9 +272,34 @@ function Chosen(props: { bench: Bench; shown: BlockPicture; onShift: (by: -1 | 1
           room={room}
           station={shown.block.stations[station]}
           person={person}
-          onTake={(move, settings) => send(planEvents.moveChosen({ ...here, move, settings }))}
+          onTake={(move, settings) => choose({ move, ...(settings ? { settings } : {}) })}
         />
       </StationPanel>
+      {asking && person && planned && (
+        <ScopeDialog
+          name={formName(library, asking.move, asking.settings)}
+          form={asking}
+          who={shortName(person)}
+          bars={barsOf(bench.picture, library, asking)}
+          onPerson={(form) => {
+            send(
+              planEvents.wished({
+                block: plan.blocks[shown.at]!.id,
+                station: planned.id,
+                kind: 'give',
+                form,
+                person: person.id,
+              }),
+            );
+            setAsking(null);
+          }}
+          onEverybody={(form) => {
+            everybody(form);
+            setAsking(null);
+          }}
+          onClose={() => setAsking(null)}
+        />
+      )}
     </aside>
   );
 }
