@@ -48,6 +48,20 @@ test('nothing set up: a circuit pasted, fourteen people by number, one page to t
   await expect(station(page, 1)).toContainText('sore knees');
   await expect(page.locator('[data-say]').first()).toContainText(/Show the .* first\. Then .* for the/);
   await expect(page.getByText(/No plan with at most three/)).toBeVisible();
+
+  // People who came by number are alike: what is said of them is of all of them, unless it is of one.
+  const alike = page.getByRole('region', { name: 'Who is here' }).getByRole('button', { name: /^seven / });
+  const given = page.getByRole('button', { name: /wants more ×/ });
+  await alike.click();
+  await expect(page.getByLabel('all seven of them')).toBeChecked();
+  await page.getByRole('dialog').getByText('wants more', { exact: true }).click();
+  await expect(given).toHaveText(/^seven /);
+  await given.click();
+  await expect(given).toHaveCount(0);
+  await alike.click();
+  await page.getByRole('dialog').getByText('one of them', { exact: true }).click();
+  await page.getByRole('dialog').getByText('wants more', { exact: true }).click();
+  await expect(given).toHaveText(/^one /);
 });
 
 test('late changes in two taps: somebody more, somebody away, a knee that is sore today', async ({
@@ -190,21 +204,4 @@ test('what is changed while somebody is looked at is asked: for them alone, or f
   await open.last().click();
   await page.getByRole('button', { name: /^For everybody/ }).click();
   await expect.poll(written).not.toBe(before);
-});
-
-test('people who came by number are alike: a level is given to all of them, or to one', async ({ page }) => {
-  await page.goto(bare.url);
-  await page.getByLabel(/as you write it/).fill('40/20 x 2\nsquats\npress-ups\nplank');
-  await page.getByLabel('Who is here, in your words').fill('9 people, two sore knees');
-  await page.getByRole('button', { name: 'One page to teach from' }).click();
-  const here = page.getByRole('region', { name: 'Who is here' });
-  await expect(here.getByRole('button')).toHaveCount(3);
-  const many = here.getByRole('button').first();
-  await many.click();
-  await expect(page.getByLabel('all seven of them')).toBeChecked();
-  await page.getByRole('dialog').getByText('wants more', { exact: true }).click();
-  const given = page.getByRole('button', { name: /wants more ×/ });
-  await expect(given).toHaveText(/^seven /);
-  await given.click();
-  await expect(given).toHaveCount(0);
 });

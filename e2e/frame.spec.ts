@@ -46,3 +46,37 @@ test('an address that leads nowhere says so, and shows ways on', async ({ page }
   await page.getByRole('link', { name: 'All sessions' }).click();
   await expect(page).toHaveURL(/\/circuits$/);
 });
+
+test('one search reaches everything by keyboard, and what isn’t there can be made from it', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/rooms`);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  const search = async (text: string) => {
+    await page.keyboard.press('Control+k');
+    const field = page.getByRole('combobox', { name: /Sessions, people, moves/ });
+    await expect(field).toBeFocused();
+    await field.fill(text);
+  };
+  await search('maud');
+  await expect(page.getByRole('option').first()).toContainText('Maud Ellery');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/people\/maud-ellery/);
+
+  await search('hypertension');
+  await expect(page.getByRole('option').first()).toContainText('High blood pressure');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/may\/high-blood-pressure/);
+
+  await search('Wobbleboard twist');
+  await page.getByRole('option', { name: /a move of your own/ }).click();
+  await expect(page).toHaveURL(/\/ladders\/new\?name=Wobbleboard/);
+  await expect(page.locator('input[value="Wobbleboard twist"]')).toBeVisible();
+
+  await page.goto(`${server.url}/plan/tuesday-ten`);
+  await page.getByRole('button', { name: /^Search/ }).click();
+  await page.getByRole('combobox', { name: /Sessions, people, moves/ }).fill('paste a session');
+  await expect(page.getByRole('dialog').getByRole('option').first()).toContainText(/do it here/);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});

@@ -74,7 +74,10 @@ describe('POST /api/class-plan', () => {
     const before: Record<string, (object | null)[]> = {};
     for (const { entry, forms } of first.entries)
       for (const { move, settings, people: who } of forms)
-        for (const id of who) (before[id] ??= [])[entry] = settings ? { move, settings } : { move };
+        for (const id of who) {
+          before[id] = before[id] ?? [];
+          before[id][entry] = settings ? { move, settings } : { move };
+        }
     for (const id of Object.keys(before))
       before[id] = first.entries.map((_: unknown, entry: number) => before[id]![entry] ?? null);
     const now = (await post('/api/class-plan', { ...question, before })).body;

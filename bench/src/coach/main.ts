@@ -112,8 +112,7 @@ for (const room of rooms)
             const found = against(seat).filter(
               (rule) => (most >= 3 && !short) || (rule !== 'not the usual easier' && rule !== 'off pattern'),
             );
-            const mine =
-              own.uses[own.original.findIndex((one) => one === seat.written)] ?? own.uses[k] ?? null;
+            const mine = own.uses[own.original.indexOf(seat.written)] ?? own.uses[k] ?? null;
             if ((pupil.is === 'fit' || pupil.is === 'general') && seat.use && mine && most >= 2 && !short) {
               able++;
               if (rungsBelow(seat.use, mine) <= 1) within++;

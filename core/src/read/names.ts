@@ -717,6 +717,12 @@ export function readName(
 export const ownWords = (vocabulary: Vocabulary): ReadonlyMap<string, string> =>
   new Map(Object.entries(vocabulary).map(([said, means]) => [keyOf(nameWords(tokensOf(said))), means]));
 
+/** The one move that a name is surely understood as; null where it isn't sure, or means several. */
+export function moveMeant(library: Library, text: string): string | null {
+  const [best] = readName(namesOf(library), tokensOf(text));
+  return best && best.sure >= SURE && best.moves.length === 1 ? best.moves[0]! : null;
+}
+
 /** Is this, word for word, what some move is called? */
 export const isName = (names: Names, text: string): boolean => {
   const words = nameWords(tokensOf(text));

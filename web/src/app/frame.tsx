@@ -1,6 +1,11 @@
-import { useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, Outlet, useLocation, useMatches, useNavigationType } from 'react-router';
 import { PartsHeader } from '../ui/parts-header.tsx';
+import { Searching } from '../ui/searching.tsx';
+
+const SearchDialog = lazy(() => import('./search-dialog.tsx'));
+const ALONE = /^\/[pc]\/|\/wall$/;
 
 const NAME = 'Inner Rung';
 
@@ -41,8 +46,17 @@ export function Frame() {
     seen.observe(document.body, { childList: true, subtree: true, characterData: true });
     return () => seen.disconnect();
   }, [pathname, how, face]);
+  const [searching, setSearching] = useState(false);
+  // Somebody's own link and the wall are nobody's to search from.
+  const searchable = !ALONE.test(pathname);
+  const open = useCallback(() => setSearching(true), []);
+  useHotkeys('mod+k', open, {
+    preventDefault: true,
+    enableOnFormTags: true,
+    enabled: searchable && !searching,
+  });
   return (
-    <>
+    <Searching value={searchable ? open : null}>
       <button
         type="button"
         className="no-print btn btn-primary touch sr-only z-20 focus:not-sr-only focus:absolute focus:top-1 focus:left-1"
@@ -59,7 +73,12 @@ export function Frame() {
       <p className="no-print sr-only" aria-live="polite" data-announced>
         {says}
       </p>
-    </>
+      {searching && searchable && (
+        <Suspense>
+          <SearchDialog onClose={() => setSearching(false)} />
+        </Suspense>
+      )}
+    </Searching>
   );
 }
 

@@ -2,6 +2,7 @@ import { ArrowLeft, IdCard, Monitor, Play, Printer } from 'lucide-react';
 import { Link } from 'react-router';
 import type { Ways } from '../features/class-today.ts';
 import { Chip, Choice } from '../ui/choice.tsx';
+import { SearchButton } from '../ui/searching.tsx';
 
 /** How the class is planned and shown, and the ways on: cards, print, the run. */
 export function ClassBar(props: {
@@ -40,7 +41,8 @@ export function ClassBar(props: {
         <Monitor size={17} className="mr-1 inline" aria-hidden />
         For the wall
       </Chip>
-      <Link to={`/plan/${id}/paper`} className="btn touch ml-auto">
+      <SearchButton className="ml-auto" />
+      <Link to={`/plan/${id}/paper`} className="btn touch">
         <IdCard size={18} aria-hidden /> Cards
       </Link>
       <button type="button" className="btn touch" onClick={() => window.print()}>

@@ -31,7 +31,7 @@ const FIRST = 2;
 export default function LaddersScreen() {
   const { library, people, rooms, failed } = useShelf();
   const [search, setSearch] = useSearchParams();
-  const [text, setText] = useState('');
+  const [text, setText] = useState(search.get('q') ?? '');
   const looking = useDeferredValue(text);
   const person = people.find((p) => p.id === search.get('for')) ?? null;
   const room = rooms.find((r) => r.id === search.get('in')) ?? rooms[0] ?? null;

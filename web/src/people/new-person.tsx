@@ -1,7 +1,7 @@
 import { ageOn, bornFault, PERSON_EXAMPLE, type Person, personSchema } from '@inner-rung/core/person';
 import { groupOf, readWho } from '@inner-rung/core/read';
-import { type FormEvent, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { type FormEvent, useEffect, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { newId, today } from '../store/day.ts';
 import { groups, people as peopleShelf, useSend } from '../store/index.ts';
 import { useDraft } from '../ui/use-draft.ts';
@@ -13,6 +13,12 @@ export function NewPerson(props: { people: readonly Person[] }) {
   const send = useSend();
   const navigate = useNavigate();
   const [form, put, clear] = useDraft('new-person', NEW_PERSON);
+  // A name that was searched for and isn't known comes along.
+  const named = useSearchParams()[0].get('new');
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each name that comes
+  useEffect(() => {
+    if (named) put({ name: named });
+  }, [named]);
   const [tried, setTried] = useState(false);
   const nameFault = form.name.trim() === '' ? 'A name or initials' : null;
   const bornWrong =

@@ -14,6 +14,7 @@ import { useApp, useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
 import type { Commands } from '../ui/commands.tsx';
 import { Mark } from '../ui/marks.tsx';
+import { SearchButton } from '../ui/searching.tsx';
 import { UndoButtons } from '../ui/undo-buttons.tsx';
 import { SaveState } from './save-state.tsx';
 
@@ -46,6 +47,7 @@ export function PlanHeader(props: {
         />
       </label>
       <SaveState />
+      <SearchButton />
       <div className="flex items-center">
         <UndoButtons
           canUndo={!commands.undo.off}

@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Dialog } from './dialog.tsx';
 
@@ -21,6 +21,10 @@ const isLetter = (key: string) => key.length === 1;
 const isTyped = (target: EventTarget | null) =>
   target instanceof HTMLInputElement && !['radio', 'range', 'checkbox'].includes(target.type);
 
+const here: Commands[] = [];
+/** What can be done on the page that is open; nothing where it has no commands of its own. */
+export const commandsHere = (): Commands => here.at(-1) ?? {};
+
 /**
  * The keys of a screen's commands, heard while nothing lies over it. Ctrl and Cmd work where no field has the focus, whose
  * own undo goes first, or `typing` as well; so do arrows; letters wherever nothing is being typed, on a dial or a name as
@@ -30,6 +34,13 @@ export function useCommands(
   commands: Commands,
   heard: { all: boolean; letters: boolean; typing?: boolean },
 ): void {
+  useEffect(() => {
+    here.push(commands);
+    return () => {
+      const at = here.lastIndexOf(commands);
+      if (at >= 0) here.splice(at, 1);
+    };
+  }, [commands]);
   const byKey = useMemo(
     () => new Map(Object.values(commands).flatMap((one) => one.keys.map((key) => [key, one] as const))),
     [commands],

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { Mark } from './marks.tsx';
+import { SearchButton } from './searching.tsx';
 
 export type Part = 'circuits' | 'people' | 'rooms' | 'ladders' | 'log' | 'find' | 'yours' | 'none';
 
@@ -28,6 +29,7 @@ export function PartsHeader(props: { here: Part }) {
         {part('/find', 'Find a form', 'find')}
         {part('/yours', 'Yours', 'yours')}
       </nav>
+      <SearchButton className="ml-auto" />
     </header>
   );
 }

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { SearchButton } from './searching.tsx';
 
 /** Over a page that is handed over: the way back, and the printer. Neither is printed. */
 export function PrintHeader(props: { to: string; back: string }) {
@@ -7,6 +8,7 @@ export function PrintHeader(props: { to: string; back: string }) {
       <Link to={props.to} className="btn btn-ghost btn-sm touch mr-auto">
         {props.back}
       </Link>
+      <SearchButton />
       <button type="button" className="btn btn-primary touch" onClick={() => window.print()}>
         Print
       </button>
