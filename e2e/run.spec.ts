@@ -345,4 +345,18 @@ test('the week on the start page, a day off, a file for a calendar; the log foun
   await page.getByRole('searchbox', { name: 'Look for' }).fill('wrist tomas');
   await expect(page.getByRole('status')).toHaveText('1 result');
   await expect(page.getByRole('row').filter({ hasText: 'pain: right wrist' })).toHaveCount(1);
+  // The same by what happened, and by its day in the month.
+  await page.getByRole('searchbox', { name: 'Look for' }).fill('');
+  await page.getByLabel('What happened').selectOption({ label: 'pain' });
+  await expect(page.getByRole('row').filter({ hasText: 'pain: right wrist' })).toHaveCount(1);
+  const dates = await page.getByRole('row').count();
+  await page.getByText('Month', { exact: true }).click();
+  await page
+    .getByRole('button', { name: /with a sign or pain/ })
+    .last()
+    .click();
+  await expect(page.getByLabel('From')).not.toHaveValue('');
+  expect(await page.getByRole('row').count()).toBeLessThanOrEqual(dates);
+  await page.getByLabel('To', { exact: true }).fill('2020-01-01');
+  await expect(page.getByRole('alert')).toContainText('there are no days');
 });

@@ -16,7 +16,7 @@ const PAIRS: Readonly<Record<string, string>> = {
   'chair-dip-straight': 'chair-dip-bent narrow-raised-push-up narrow-knee-push-up band-press-down',
   'chair-dip-bent': 'narrow-raised-push-up narrow-knee-push-up band-press-down narrow-wall-push kick-back',
   'standing-press':
-    'seated-press slow-press one-arm-press half-kneeling-press side-raise slow-side-raise seated-arm-press seated-arm-raise band-press one-arm-band-press',
+    'seated-press slow-press one-arm-press half-kneeling-press side-raise slow-side-raise seated-arm-press seated-arm-raise',
   'floor-press': 'one-arm-floor-press raised-push-up knee-push-up band-press wall-push-up',
   thruster: 'squat-press squat sit-to-stand standing-press',
   'squat-press': 'squat sit-to-stand standing-press hug-sit-to-stand',

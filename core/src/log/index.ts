@@ -11,7 +11,19 @@ export {
   type SchoolId,
   twoForTwo,
 } from './decide.ts';
-export { findInLog, indexLog, LOG_COLUMNS, type LogLine, logLines, recordsWith } from './lines.ts';
+export {
+  type DiaryDay,
+  findInLog,
+  HAPPENED,
+  HAPPENED_IDS,
+  type HappenedId,
+  indexLog,
+  LOG_COLUMNS,
+  type LogLine,
+  logLines,
+  monthOf,
+  recordsWith,
+} from './lines.ts';
 export { lastOf, type NextRungOf, nextRungs, outcomesNext, toKnowBefore, toTell, whoIs } from './next.ts';
 export { GROWS, nextPlan, planAfter, type SessionStep } from './next-session.ts';
 export { attendanceOf, type Climb, climbsOf, loadAhead, weeksInWords } from './over-time.ts';

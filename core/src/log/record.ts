@@ -295,7 +295,7 @@ export function recordFrom(
 const LEAST_SHARE = 0.5;
 
 /** A change of places takes so much of the work without anybody having done less. Estimate. */
-const SLACK = 0.1;
+export const SLACK = 0.1;
 
 /** "stopped: faint or dizzy, after 20 % of it", the gravest first; empty where all went as it was planned. */
 export function outcomeWords(result: Result): string {

@@ -1,5 +1,8 @@
 import {
   findInLog,
+  HAPPENED,
+  HAPPENED_IDS,
+  type HappenedId,
   indexLog,
   LOG_COLUMNS,
   logFile,
@@ -11,14 +14,16 @@ import { formName } from '@inner-rung/core/words';
 import { Download, Upload } from 'lucide-react';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
-import { Link } from 'react-router';
 import { useShelf } from '../store/data.ts';
 import { dayWords } from '../store/day.ts';
 import { useRecords } from '../store/use-records.ts';
+import { Chip } from '../ui/choice.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { saveFile } from '../ui/save-file.ts';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
+import { DiaryMonth } from './diary-month.tsx';
 import { ImportDialog } from './import-dialog.tsx';
+import { LogTable } from './log-table.tsx';
 
 const MOST = 200;
 
@@ -31,6 +36,10 @@ export default function LogScreen() {
   const [person, setPerson] = useState('');
   const [ladder, setLadder] = useState('');
   const [reading, setReading] = useState(false);
+  const [from, setFrom] = useState('');
+  const [to, setTo] = useState('');
+  const [happened, setHappened] = useState<HappenedId | ''>('');
+  const [monthly, setMonthly] = useState(false);
   const lines = useMemo(() => {
     if (!library) return [];
     const nameOf = (r: Result) => people.find((p) => p.id === r.person)?.name ?? (r.known || 'somebody');
@@ -38,15 +47,14 @@ export default function LogScreen() {
       group: group || null,
       person: person || null,
       moves: ladder ? (library.ladder(ladder)?.rungs.map((rung) => rung.move) ?? []) : null,
+      from,
+      to,
+      happened: happened || null,
     });
     return logLines(kept, nameOf, (piece) => formName(library, piece.move, piece.settings));
-  }, [all, library, people, group, person, ladder]);
+  }, [all, library, people, group, person, ladder, from, to, happened]);
   const index = useMemo(() => indexLog(lines), [lines]);
   const found = useMemo(() => findInLog(index, text), [index, text]);
-  const runOf = useMemo(
-    () => new Map(all.map((record) => [`${record.on}/${record.title}`, record.run])),
-    [all],
-  );
   if (failed) return <ServerAway />;
   if (!library || !loaded) return <Waiting />;
   return (
@@ -85,7 +93,7 @@ export default function LogScreen() {
           <label>
             <span className="quiet block text-sm">Look for</span>
             <input
-              className="input w-64"
+              className="input touch w-52"
               type="search"
               value={text}
               placeholder="a name, a form, knee…"
@@ -102,7 +110,7 @@ export default function LogScreen() {
             <label key={label}>
               <span className="quiet block text-sm">{label}</span>
               <select
-                className="select touch w-40"
+                className="select touch w-36"
                 value={value}
                 onChange={(event) => set(event.target.value)}
               >
@@ -115,7 +123,56 @@ export default function LogScreen() {
               </select>
             </label>
           ))}
+          <label>
+            <span className="quiet block text-sm">What happened</span>
+            <select
+              className="select touch w-40"
+              value={happened}
+              onChange={(event) => setHappened(event.target.value as HappenedId | '')}
+            >
+              <option value="">anything</option>
+              {HAPPENED_IDS.map((id) => (
+                <option key={id} value={id}>
+                  {HAPPENED[id].says}
+                </option>
+              ))}
+            </select>
+          </label>
+          {(
+            [
+              ['From', from, setFrom],
+              ['To', to, setTo],
+            ] as const
+          ).map(([label, value, set]) => (
+            <label key={label}>
+              <span className="quiet block text-sm">{label}</span>
+              <input
+                type="date"
+                className="input touch"
+                value={value}
+                onChange={(event) => set(event.target.value)}
+              />
+            </label>
+          ))}
+          <Chip on={monthly} onTurn={() => setMonthly(!monthly)}>
+            Month
+          </Chip>
         </div>
+        {from !== '' && to !== '' && from > to && (
+          <p role="alert" className="mt-2 font-semibold text-error">
+            From {dayWords(from)} to {dayWords(to)} there are no days: “From” comes after “To”.
+          </p>
+        )}
+        {monthly && (
+          <DiaryMonth
+            records={all}
+            day={from !== '' && from === to ? from : null}
+            onDay={(day) => {
+              setFrom(day ?? '');
+              setTo(day ?? '');
+            }}
+          />
+        )}
         {all.length === 0 ? (
           <p className="mt-6 text-lg">
             Nothing recorded yet. Run a session from its class page, and say what came of it when it is over.
@@ -126,63 +183,7 @@ export default function LogScreen() {
               {found.length} {found.length === 1 ? 'result' : 'results'}
               {found.length > MOST ? `, the newest ${MOST} shown` : ''}
             </p>
-            {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling table must be reachable by keyboard */}
-            <section className="overflow-x-auto" tabIndex={0} aria-label="Results">
-              <table className="table table-sm text-[0.95rem]">
-                <thead>
-                  <tr className="display text-base text-base-content">
-                    <th scope="col">When</th>
-                    <th scope="col">Who</th>
-                    <th scope="col">Session</th>
-                    <th scope="col">How hard</th>
-                    <th scope="col">What they did</th>
-                    <th scope="col">Said</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {found.slice(0, MOST).map((line, i) => {
-                    const run = runOf.get(`${line.date}/${line.session}`);
-                    return (
-                      // biome-ignore lint/suspicious/noArrayIndexKey: a line is of one person in one session
-                      <tr key={i} className={line.there === 'yes' ? '' : 'quiet'}>
-                        <td className="whitespace-nowrap">{dayWords(line.date)}</td>
-                        <th scope="row">{line.person}</th>
-                        <td>
-                          {run ? (
-                            <Link to={`/run/${run}/record`} className="underline underline-offset-4">
-                              {line.session}
-                            </Link>
-                          ) : (
-                            line.session
-                          )}
-                        </td>
-                        <td className="whitespace-nowrap">
-                          {line.there === 'no' ? 'not there' : line.effort ? `${line.effort} of 10` : '–'}
-                        </td>
-                        <td className="max-w-md">
-                          {line.outcome && (
-                            <strong className="block" data-outcome>
-                              {line.outcome}
-                              {line.handled && `: ${line.handled}`}
-                            </strong>
-                          )}
-                          {line.there === 'yes' ? line.forms : ''}
-                        </td>
-                        <td>
-                          {[
-                            line.clean === 'no' ? 'not clean' : '',
-                            line.pain ? `pain: ${line.pain}` : '',
-                            line.note,
-                          ]
-                            .filter(Boolean)
-                            .join(' · ')}
-                        </td>
-                      </tr>
-                    );
-                  })}
-                </tbody>
-              </table>
-            </section>
+            <LogTable lines={found.slice(0, MOST)} all={all} />
           </>
         )}
       </main>
