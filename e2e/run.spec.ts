@@ -355,7 +355,7 @@ test('the week on the start page, a day off, a file for a calendar; the log foun
     .getByRole('button', { name: /with a sign or pain/ })
     .last()
     .click();
-  await expect(page.getByLabel('From')).not.toHaveValue('');
+  await expect(page.getByLabel('From', { exact: true })).not.toHaveValue('');
   expect(await page.getByRole('row').count()).toBeLessThanOrEqual(dates);
   await page.getByLabel('To', { exact: true }).fill('2020-01-01');
   await expect(page.getByRole('alert')).toContainText('there are no days');
