@@ -242,11 +242,14 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
       });
     case 'superset': {
       const count = kindSaid!.n ?? sets ?? rounds?.n;
+      // "Supersets x 3, 60 s rest": after the pair, unless it was said to lie between the two.
+      const bare = lastOf(said, 'rest');
+      const after = roundRest === undefined && bare !== undefined && !bare.between && !interval;
       return done({
         kind,
         sets: within('sets', given('sets', count, 1)),
-        restSeconds: within('restSeconds', given('restSeconds', rest, 0)),
-        pairRestSeconds: within('pairRestSeconds', given('pairRestSeconds', roundRest, 0)),
+        restSeconds: within('restSeconds', given('restSeconds', after ? undefined : rest, 0)),
+        pairRestSeconds: within('pairRestSeconds', given('pairRestSeconds', after ? rest : roundRest, 0)),
       });
     }
     case 'pyramid': {
@@ -265,7 +268,7 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
         way,
         ...(steps?.timed ? { timed: true } : {}),
         holdSeconds: within('holdSeconds', hold ?? 0),
-        stepRestSeconds: within('stepRestSeconds', given('stepRestSeconds', rest, 0)),
+        stepRestSeconds: within('stepRestSeconds', given('stepRestSeconds', rest ?? roundRest, 0)),
       });
     }
     case 'descending':

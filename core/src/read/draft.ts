@@ -20,6 +20,8 @@ export interface Draft {
   above: readonly Fact[] | null;
   /** Its movements stood on its heading's line. */
   inline: boolean;
+  /** What was said before its first station: of what follows by the next letter as well. */
+  before: readonly Fact[];
   /** How often and what lies between stood behind its stations. */
   closed: boolean;
   /** Rests between its stations, as lines of their own. */
@@ -43,6 +45,7 @@ export const draft = (role: Role, name: string | null = null): Draft => ({
   inline: false,
   above: null,
   closed: false,
+  before: [],
   breaks: [],
 });
 

@@ -85,7 +85,8 @@ export function withoutBullet(tokens: readonly Token[]): Bulleted {
     first.value <= 60 &&
     close(second, first) &&
     tokens.length > at + 2 &&
-    !(second!.word === ':' && third?.kind === 'number')
+    // "1:10" is a time, "1: 10 burpees" the first of a list.
+    !(second!.word === ':' && third?.kind === 'number' && third.from === second!.to)
   )
     return { rest: tokens.slice(at + 2), listed: true };
   const dashed = ['-', '–', '—'].includes(second?.word ?? '') && third?.kind === 'word';

@@ -83,7 +83,11 @@ function tiersOf(
     else ways.at(-1)!.push(token);
   }
   const named = ways.filter((way) => way.length > 0);
-  const quantities = inside.some((token) => token.kind !== 'word' && token.kind !== 'sign');
+  const doses = factsIn(DOSE_GRAMMAR, inside);
+  const quantities =
+    inside.some((token) => token.kind !== 'word' && token.kind !== 'sign') ||
+    // "(each leg)" is a dose as well.
+    (doses.some(({ fact }) => fact.is === 'each') && covered(doses, inside.length).every(Boolean));
   // Brackets with a number in them are a dose; others say how, or nothing of the name.
   if (quantities)
     return { rest: [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)], tiers: [] };

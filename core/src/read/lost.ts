@@ -12,6 +12,8 @@ const TURNED: Readonly<Partial<Record<Fact['is'], readonly FormatKind[]>>> = {
   steps: ['pyramid', 'descending'],
   // Eight bouts at each of four stations are 32.
   'bouts each': ['tabata'],
+  // As many tabatas as there are movements are blocks.
+  times: ['tabata'],
   // Work to rest, two to one: forty seconds and twenty.
   ratio: ['intervals'],
   // Five minutes for all of a warm-up are shared out.

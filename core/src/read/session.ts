@@ -255,6 +255,7 @@ export function readSession(
       : read.items;
   };
   const addStations = (read: LineRead) => {
+    if (current().rows.length === 0 && current().before.length === 0) current().before = [...current().facts];
     const climbing = [...current().facts, ...read.facts].some((fact) => fact.is === 'steps');
     const chained =
       !climbing &&
@@ -518,7 +519,12 @@ export function readSession(
         // B1 behind A2 is of another pair, and so is "3)" behind "2b)".
         const before = current().rows.at(-1)?.read.letter ?? null;
         const lettered = read.letter !== null || (read.listed && /^\d/.test(before ?? ''));
-        if (lettered && before !== null && before !== read.letter) blocks.push(draft('circuit'));
+        if (lettered && before !== null && before !== read.letter) {
+          const made = draft('circuit');
+          made.facts.push(...current().before);
+          made.before = current().before;
+          blocks.push(made);
+        }
         // Sets and their rest stood behind what is above, and stand so again behind what follows.
         if (current().closed && reads.slice(at + 1).some((other) => closes(other)))
           blocks.push(draft('circuit'));

@@ -177,6 +177,18 @@ function wholeTurns(block: Draft): void {
 /** "1 min rest between rounds" over rounds with movements of their own: each round but the last has it behind it. */
 function restsOfRounds(blocks: readonly Draft[]): void {
   const rounds = blocks.filter((block) => block.round && block.rows.length > 0);
+  // "1 min rest between" behind the last of them is said of all, and lies between the rounds.
+  const ofAll = rounds[0]?.facts.find(
+    (fact) => fact.is === 'rest' && rounds.every((block) => block.facts.includes(fact)),
+  );
+  const behind = rounds.every(({ rows }) =>
+    rows.every(({ parts }) => parts.some(({ facts }) => facts.some((fact) => fact.is === 'seconds'))),
+  );
+  if (ofAll?.is === 'rest' && behind && rounds.length > 1)
+    for (const block of rounds)
+      block.facts = block.facts.map((fact) =>
+        fact === ofAll ? { is: 'round rest', seconds: ofAll.seconds } : fact,
+      );
   const rest = rounds.flatMap((block) => block.facts).findLast((fact) => fact.is === 'round rest');
   if (rounds.length < 2 || rest?.is !== 'round rest') return;
   for (const block of rounds.slice(0, -1))
