@@ -327,13 +327,18 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   const calm = block.role === 'warm-up' || block.role === 'cool-down';
   if (interval || (work !== undefined && !(counted === n && bareTime !== undefined && !lastOf(said, 'rest'))))
     return done({ kind: 'intervals', ...turns(work!, given('restSeconds', rest, 0)) });
-  if (sets !== undefined && !calm)
+  if (sets !== undefined && !calm) {
+    // "5 x 5, rest 2-3 mins": said of one lift it is of all that say nothing; of several the longest.
+    const beside = [...rowFacts.flat(), ...block.facts].flatMap((fact) =>
+      fact.is === 'rest' || fact.is === 'break' ? [fact.seconds] : [],
+    );
+    const longest = beside.length > 0 ? Math.max(...beside) : undefined;
     return done({
       kind: 'sets',
       sets: within('sets', sets),
       restSeconds: within(
         'restSeconds',
-        given('restSeconds', lastOf(said, 'rest')?.seconds ?? roundRest ?? rest, 0),
+        given('restSeconds', lastOf(said, 'rest')?.seconds ?? roundRest ?? rest ?? longest, 0),
       ),
       stationRestSeconds: within(
         'stationRestSeconds',
@@ -344,6 +349,7 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
         ),
       ),
     });
+  }
   const all = lastOf(said, 'in all seconds')?.seconds ?? whole;
   // So many minutes for all of a warm-up, in equal shares.
   if (calm && all !== undefined && rounds === undefined && counted + timed === 0)

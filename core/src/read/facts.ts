@@ -176,6 +176,8 @@ const count =
   ([n]: readonly number[]): Fact | null =>
     n! >= 1 && n! <= most && Number.isInteger(n) ? fact(n!) : null;
 const rounds = count((n) => ({ is: 'rounds', n }), 20);
+const restThenAgain = ([seconds, n]: readonly number[]): Fact | null =>
+  n! <= 20 ? { is: 'rounds', n: n!, rest: seconds! } : null;
 const format = (kind: FormatKind) => (): Fact => ({ is: 'format', kind });
 /** A number beside AMRAP and the like is minutes, whatever its unit says. */
 const capped =
@@ -420,10 +422,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 1,
   },
   {
-    is: '@rest of|for? Q @sep? then|and? repeat|do|go @x? N @x|time|round',
-    says: ([seconds, n]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: seconds! } : null),
+    is: '@rest of|for? Q @sep? then|and? repeat|do|go it|this|that|them|all|everything? @x? N @x|time|round',
+    says: restThenAgain,
     weight: 2,
   },
+  { is: '@rest of|for? Q @sep? then|and? repeat|do|go @x N', says: restThenAgain, weight: 2 },
   { is: 'repeat twice more', says: () => ({ is: 'rounds', n: 3 }), weight: 1 },
   {
     is: 'repeat|continue until|till|for the? time|whole|end|finish|bell|buzzer up|time?',

@@ -172,6 +172,9 @@ function shared(items: readonly Item[], last: readonly Match<Fact>[]): readonly 
   );
 }
 
+/** Nobody gets anywhere by a pull: "200 m row" is a machine, of which nothing is known. */
+const isPull = (names: Names, id: string) => names.library.move(id)?.pattern.startsWith('pull') ?? false;
+
 /** Movements of a line, with how much of each. */
 export function itemsOf(
   names: Names,
@@ -242,7 +245,10 @@ export function itemsOf(
     );
     const whole = readName(names, nameTokens, own);
     const before = dash > 0 ? readName(names, nameTokens.slice(0, dash), own) : [];
-    const readings = (before[0]?.sure ?? 0) > (whole[0]?.sure ?? 0) ? before : whole;
+    const best = (before[0]?.sure ?? 0) > (whole[0]?.sure ?? 0) ? before : whole;
+    const readings = inside.some(({ fact }) => fact.is === 'metres')
+      ? best.filter(({ moves }) => !moves.every((id) => isPull(names, id)))
+      : best;
     const named = nameTokens.filter((token) => token.kind !== 'sign');
     const from = nameTokens === written ? named[0]!.from : written[0]!.from;
     // "(bodyweight)": a bracket that was opened is shut.

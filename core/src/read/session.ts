@@ -37,6 +37,7 @@ const goesRound = (facts: readonly Fact[]) =>
       ((fact.is === 'rounds' || fact.is === 'times') && fact.n > 1) ||
       (fact.is === 'format' && fact.kind === 'superset' && (fact.n ?? 1) > 1),
   );
+const inSets = (facts: readonly Fact[]) => facts.some((fact) => fact.is === 'sets' && fact.n > 1);
 const clashes = (a: readonly Fact[], b: readonly Fact[]) => {
   const kinds = (facts: readonly Fact[]) =>
     new Set(
@@ -555,12 +556,16 @@ export function readSession(
     // A rest at the very end of a list that goes round again lies between the rounds.
     const rounds = goesRound(block.facts);
     const behind = !rest && block.after && rounds;
-    const closing = behind && block === kept.at(-1);
+    // "4 sets … rest 1 to 2 minutes" is no break after all of them.
+    const ofSets = !rest && !rounds && block.after?.mostSeconds !== undefined && inSets(block.facts);
+    if (ofSets) block.facts.push({ is: 'rest', seconds: block.after!.seconds });
+    const closing = ofSets || (behind && block === kept.at(-1));
     // Before another part it lies behind every round, the last one too.
     const said = block.facts.some(
       (fact) => fact.is === 'round rest' || (fact.is === 'rounds' && fact.rest !== undefined),
     );
-    if (closing || (behind && !said)) block.facts.push({ is: 'round rest', seconds: block.after!.seconds });
+    if (!ofSets && (closing || (behind && !said)))
+      block.facts.push({ is: 'round rest', seconds: block.after!.seconds });
     // What was said of how, of all of them.
     const how = block.facts.filter((fact) =>
       ['phase', 'phases', 'call', 'tempo', 'remark'].includes(fact.is),
