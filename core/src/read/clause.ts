@@ -93,7 +93,13 @@ const LAST_YEAR = 13;
 /** Years, or heads, from one end of a span to the other. Estimate. */
 const WIDE_SPAN = 15;
 
+/** Nobody has more arms or legs. */
+const MOST_LIMBS = 4;
+
 export const isAge = (n: number) => Number.isInteger(n) && n >= 1 && n <= 120;
+
+/** What stands beside a number that says how many there are: "small group of 4 - ". */
+const OF_A_TOTAL = new Set(['people', 'filler']);
 
 /** Where a new clause begins: at a stop, a comma, or an "and" that counts somebody. */
 export function clausesOf(text: string): Token[][] {
@@ -110,8 +116,12 @@ export function clausesOf(text: string): Token[][] {
       token.word === '-' &&
       i > 0 &&
       token.from > tokens[i - 1]!.to &&
-      found.at(-1)!.some((one) => one.kind === 'number') &&
-      found.at(-1)!.every((one) => one.kind === 'number' || meaningsOf([one])[0]?.meaning?.is === 'people');
+      found.at(-1)!.filter((one) => one.kind === 'number' || one.word === 'one').length === 1 &&
+      found
+        .at(-1)!
+        .every(
+          (one) => one.kind === 'number' || OF_A_TOTAL.has(meaningsOf([one])[0]?.meaning?.is ?? 'nothing'),
+        );
     const stop =
       behindCount ||
       (token.kind === 'sign' &&
@@ -414,8 +424,13 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         continue;
       }
       // A number behind "with" counts knees, not people: "one with two new hips".
-      if (clause.count !== null && has) {
+      if (clause.count !== null && has && n <= MOST_LIMBS) {
         side = 'both';
+        continue;
+      }
+      // "Joan who is 81".
+      if ((clause.count === 1 || clause.name !== null) && has && isAge(n) && clause.ages === null) {
+        clause.ages = [n, n];
         continue;
       }
       const before = pieces[i - 1]?.token.word;

@@ -726,6 +726,7 @@ export const CONDITION_NAMES: Readonly<Record<ConditionId, readonly string[]>> =
     'uses a stick',
     'uses a frame',
     'uses a walker',
+    'walker',
     'rollator',
     'crutch',
     'on crutches',

@@ -80,7 +80,9 @@ export function lostNumbers(
       ) ||
       // Minutes that nobody called so: "AMRAP 12".
       became.some(
-        (block) => kept.get(block)!.has(value) || ((as === 'format' || as === 'break') && kept.get(block)!.has(value * 60)),
+        (block) =>
+          kept.get(block)!.has(value) ||
+          ((as === 'format' || as === 'break') && kept.get(block)!.has(value * 60)),
       );
     const lost = line.numbers.filter((number) => !stands(number));
     return [...new Set(lost.map(({ said }) => said))].map((said) => `“${said}” in line ${line.line}`);

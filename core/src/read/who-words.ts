@@ -156,7 +156,8 @@ list(
 list(
   { is: 'people' },
   words(
-    'ex runner,former runner,ex athlete,former athlete,retired athlete,people,person,participant,member,mate,pal,buddy,worker,office worker,of us,class,group,clients,pax,folk,individual,attendee,attending,here,today,present,coming,turned up,in the class,in the group,students,student,guys,trainee,employee,staff,patient,player,heads,person group,in my class,a class of,a group of,group of,class of,there are,we are,we have,i have,ive got,participants,members,team,squad,customers,them,bodies,regularsize',
+    'ex runner,former runner,ex athlete,former athlete,retired athlete,people,person,participant,member,mate,pal,buddy,worker,office worker,of us,class,group,clients,pax,folk,individual,attendee,attending,here,today,present,coming,turned up,in the class,in the group,students,student,guys,trainee,employee,staff,patient,player,heads,person group,in my class,a class of,a group of,group of,class of,there are,we are,we have,i have,ive got,participants,members,team,squad,customers,them,bodies,regularsize,' +
+      'nurse,teacher,firefighter,fire fighter,banker,builder,driver,farmer,police officer,officer,soldier,paramedic,lawyer,mechanic,engineer,dancer,cyclist,golfer,swimmer,footballer,rugby player,skier,climber,hiker,rambler,gardener,cleaner,postman,postwoman,plumber,electrician,joiner,chef,waiter,accountant,clerk,programmer,developer,scientist,musician,singer,volunteer,commuter,apprentice,cadet',
   ),
 );
 list(
@@ -230,7 +231,7 @@ list(
 list(
   { is: 'filler' },
   words(
-    'coming back from,coming back,come back,back from,back after,back to,back into,just back,welcome back,back again,a,an,the,and,of,in,to,at,my,our,their,his,who,that,which,very,quite,really,slightly,heavily,mild,mildly,moderate,bit,little,some kind of,one,so,be,been,it,its,i,we,they,there,this,these,just,only,about,around,roughly,approximately,approx,maybe,probably,from,by,well,controlled,well controlled,medication,meds,medicine,tablet,known,history of,history,previous,old,recent,recently,still,now,currently,ago,last,since,side,arm,leg,time,times,post,recovering,recovery,usual,usually,sometimes,occasional,occasionally,bad day,plus one,another,extra,body,tonight,morning,evening,tuesday,monday,wednesday,thursday,friday,saturday,sunday,day,ones,level,levels,fitness,lot,as,or,but,if,either,mixed,mix,ability,abilities,gender,off,otherwise,more,night,football,rugby,netball,hockey,cricket,tennis,swimming,gymnastics,basketball,running,desk job,office job,sits all day,club,session',
+    'coming back from,coming back,come back,back from,back after,back to,back into,just back,welcome back,back again,a,an,the,and,of,in,to,at,my,our,their,his,who,that,which,very,quite,really,slightly,heavily,mild,mildly,moderate,bit,little,some kind of,one,so,be,been,it,its,i,we,they,there,this,these,just,only,about,around,roughly,approximately,approx,maybe,probably,from,by,well,controlled,well controlled,medication,meds,medicine,tablet,known,history of,history,previous,old,recent,recently,still,now,currently,ago,last,since,side,arm,leg,time,times,post,recovering,recovery,usual,usually,sometimes,occasional,occasionally,bad day,plus one,another,extra,body,tonight,morning,evening,tuesday,monday,wednesday,thursday,friday,saturday,sunday,day,ones,level,levels,fitness,lot,as,or,but,if,either,mixed,mix,ability,abilities,gender,off,otherwise,more,night,football,rugby,netball,hockey,cricket,tennis,swimming,gymnastics,basketball,running,desk job,small,big,large,keen walker,dog walker,hill walker,walking group,park,hall,gym,studio,outdoors,outside,indoors,church hall,community centre,vary,varies,varied,variable,office job,sits all day,club,session',
   ),
 );
 

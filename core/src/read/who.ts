@@ -99,11 +99,40 @@ function apartFrom(a: Clause, b: Clause): boolean {
   );
 }
 
+/** What people are by their age alone. */
+const KINDS: ReadonlySet<ConditionId> = new Set(['child', 'teenager', 'older-beginner'] as const);
 /** Said of what kind of people they are, by age alone. */
-const categorized = (c: Clause) =>
-  c.ages !== null || c.conditions.some(({ id }) => ['child', 'teenager', 'older-beginner'].includes(id));
+const categorized = (c: Clause) => c.ages !== null || c.conditions.some(({ id }) => KINDS.has(id));
 const described = (c: Clause) =>
   c.conditions.length > 0 || c.level !== null || c.ages !== null || c.unread.length > 0;
+
+/** So many are all there are, whatever they are called, where those behind are no more than half of them. Estimate. */
+const FEWEST_CALLED = 5;
+/** "12 glaziers, one pregnant": a word nobody knows is what they are called. */
+const calledOnly = (first: Clause, rest: readonly Clause[], many: number) =>
+  many >= FEWEST_CALLED &&
+  first.conditions.length === 0 &&
+  first.unread.length === 1 &&
+  /^\p{L}+s$/u.test(first.unread[0]!) &&
+  rest.reduce((sum, c) => sum + (c.count ?? 0), 0) * 2 <= many;
+
+/** No more of them than what they are called and how old: nothing they have. */
+const onlyKind = (c: Clause) => c.conditions.every(({ id }) => KINDS.has(id)) && c.unread.length === 0;
+
+/** "Parkinson's class, over 60s, 8": what they are, and then how many. */
+function foldedIn(clauses: Clause[]): void {
+  const uncounted = (c: Clause) => c.count === null && c.share === null && c.name === null && !c.rest;
+  const at = clauses.findIndex((c) => !uncounted(c));
+  const [first] = clauses;
+  const counts = clauses[at];
+  if (at < 1 || !first || counts?.count == null || counts.name !== null || counts.rest) return;
+  const between = clauses.slice(1, at);
+  if (![...between, counts].every((c) => onlyKind(c) && !apartFrom(first, c))) return;
+  for (const c of [...between, counts]) merge(first, c);
+  first.count = counts.count;
+  first.people = true;
+  clauses.splice(1, at);
+}
 
 /**
  * Reads who is here: a total, and parts of it with all that was said of them. The parts never overlap; where numbers
@@ -167,22 +196,8 @@ export function readWho(text: string): Who {
   // "Three with bad backs, 11 in all": how many there are, wherever it was said.
   const inAll = clauses.findIndex((c, i) => i > 0 && c.total && c.count !== null && !described(c));
   if (inAll > 0) clauses.unshift(...clauses.splice(inAll, 1));
+  foldedIn(clauses);
   const [first] = clauses;
-  // "Parkinson's class, 8": what they are, then how many.
-  if (
-    first &&
-    first.count === null &&
-    first.share === null &&
-    first.name === null &&
-    clauses[1] &&
-    clauses[1].count !== null &&
-    !described(clauses[1]) &&
-    clauses[1].name === null
-  ) {
-    first.count = clauses[1].count;
-    first.people = true;
-    clauses.splice(1, 1);
-  }
   const rest = clauses.slice(1);
   const counted = (c: Clause) => c.count ?? (c.name !== null ? 1 : null);
   const firstCount = first ? counted(first) : null;
@@ -200,6 +215,7 @@ export function readWho(text: string): Who {
     (first.people ||
       !described(first) ||
       clauses.length === 1 ||
+      calledOnly(first, rest, firstCount) ||
       (categorized(first) && rest.every((c) => !categorized(c) && (counted(c) ?? 0) <= firstCount)));
   let total = isTotal ? firstCount! : 0;
   const base = isTotal && (described(first!) || first!.sex !== null) ? first! : null;
@@ -377,6 +393,13 @@ export function readWho(text: string): Who {
 /** What is written short and would be read as a count: "U14s", "L4/5", "C5/6". */
 const writtenOut = (text: string): string =>
   text
+    .replace(/\b1\s?[-:]\s?(?:2\s?[-:]\s?)?1\b(?!\d)/gu, 'one to one')
+    // How long it lasts counts nobody.
+    .replace(
+      /\b(?:(?:half )?an?|half|one|1|\d{2,3})[ -]?(?:hours?|hrs?|minutes?|mins?)\b(?! (?:walk|ago))/giu,
+      '',
+    )
+    .replace(/(\d)[ -]?(?:ish|odd)\b/giu, '$1')
     .replace(/\bU-?(\d{1,2})s?\b/gu, 'under $1')
     .replace(/\bL[1-5](?:\s?[/-]\s?[LS]?[1-5])?\b/gu, 'disc')
     .replace(/\bC[1-7]\s?[/-]\s?C?[1-8]\b/gu, 'neck');
