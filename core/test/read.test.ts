@@ -70,7 +70,9 @@ describe('the corpus of what trainers write', () => {
 
 describe('what was written is kept', () => {
   test('a line that nobody knows is a station of its own name, and the rest is as it would be without it', () => {
-    const all = fc.constantFrom(...sessions.filter(({ text }) => !/\t|Round|easier|Level|^Easy:/m.test(text)));
+    const all = fc.constantFrom(
+      ...sessions.filter(({ text }) => !/\t|Round|easier|Level|^Easy:/m.test(text)),
+    );
     fc.assert(
       fc.property(all, fc.nat(), (one, at) => {
         const lines = one.text.trim().split('\n');

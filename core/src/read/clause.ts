@@ -73,6 +73,8 @@ export interface Clause {
   /** So many are all there are. */
   total: boolean;
   relative: boolean;
+  /** "She's 72": goes on about somebody who was said before. */
+  pronoun: boolean;
   fine: boolean;
   outOf: number | null;
   between: boolean;
@@ -101,6 +103,19 @@ export const isAge = (n: number) => Number.isInteger(n) && n >= 1 && n <= 120;
 /** What stands beside a number that says how many there are: "small group of 4 - ". */
 const OF_A_TOTAL = new Set(['people', 'filler']);
 
+const isTimes = (token: Token | undefined) => token?.word === 'x' || token?.word === '×';
+const isTotalOnly = (tokens: readonly Token[]) =>
+  tokens.filter((one) => one.kind === 'number' || one.word === 'one').length === 1 &&
+  tokens.every(
+    (one) => one.kind === 'number' || OF_A_TOTAL.has(meaningsOf([one])[0]?.meaning?.is ?? 'nothing'),
+  );
+/** Do people who have or are something stand here: "2 knees"? */
+const countsOf = (tokens: readonly Token[], at: number): boolean =>
+  (tokens[at]?.kind === 'number' || COUNTS[tokens[at]?.word ?? ''] !== undefined) &&
+  ['condition', 'level', 'sex', 'sore', 'has'].includes(
+    meaningsOf(tokens.slice(at + 1, at + 5))[0]?.meaning?.is ?? '',
+  );
+
 /** Where a new clause begins: at a stop, a comma, or an "and" that counts somebody. */
 export function clausesOf(text: string): Token[][] {
   const tokens = tokensOf(text, 600);
@@ -109,19 +124,16 @@ export function clausesOf(text: string): Token[][] {
   for (let i = 0; i < tokens.length; i++) {
     const token = tokens[i]!;
     const next = tokens[i + 1];
+    // "12 (2 knees, 1 back)": some of those.
+    if (token.word === '(' && depth === 0 && countsOf(tokens, i + 1) && isTotalOnly(found.at(-1)!)) {
+      found.push([]);
+      continue;
+    }
     if (token.word === '(' || token.word === '[') depth++;
-    else if (token.word === ')' || token.word === ']') depth--;
+    else if ((token.word === ')' || token.word === ']') && depth > 0) depth--;
     // "7 - Ann, Ted and five others": how many, and then who.
     const behindCount =
-      token.word === '-' &&
-      i > 0 &&
-      token.from > tokens[i - 1]!.to &&
-      found.at(-1)!.filter((one) => one.kind === 'number' || one.word === 'one').length === 1 &&
-      found
-        .at(-1)!
-        .every(
-          (one) => one.kind === 'number' || OF_A_TOTAL.has(meaningsOf([one])[0]?.meaning?.is ?? 'nothing'),
-        );
+      token.word === '-' && i > 0 && token.from > tokens[i - 1]!.to && isTotalOnly(found.at(-1)!);
     const stop =
       behindCount ||
       (token.kind === 'sign' &&
@@ -145,13 +157,24 @@ export function clausesOf(text: string): Token[][] {
       i > 0 &&
       meaningsOf(tokens.slice(i + 1 + owner, i + 3 + owner))[0]?.meaning?.is === 'relative' &&
       (owner > 0 || meaningsOf(found.at(-1)!).some(({ meaning }) => meaning?.is === 'relative'));
+    // "Ann 66 and Ben 64": another name with an age.
+    const isName = (at: number) => /^\p{Lu}\p{Ll}/u.test(text.slice(tokens[at]!.from, tokens[at]!.to));
+    const another =
+      token.word === 'and' &&
+      tokens[i + 2]?.kind === 'number' &&
+      isName(i + 1) &&
+      found.at(-1)!.length > 1 &&
+      found.at(-1)!.some((one) => one.kind === 'number');
     const ofThem =
       ['of', 'among'].includes(next?.word ?? '') &&
       ['them', 'these', 'those', 'whom', 'which'].includes(tokens[i + 2]?.word ?? '') &&
       (token.kind === 'number' || COUNTS[token.word] !== undefined) &&
       !['in', 'for', 'by'].includes(tokens[i - 1]?.word ?? '');
-    if ((lineEnd || ofThem) && depth <= 0) found.push([]);
-    if (depth <= 0 && (stop || andNew || relative)) {
+    // "2 x knees 1 x asthma": another so many.
+    const timesAgain =
+      token.kind === 'number' && isTimes(next) && isTimes(found.at(-1)![1]) && found.at(-1)!.length > 2;
+    if ((lineEnd || ofThem || timesAgain) && depth <= 0) found.push([]);
+    if (depth <= 0 && (stop || andNew || relative || another)) {
       found.push([]);
       continue;
     }
@@ -186,7 +209,7 @@ function phase(id: ConditionId, weeks: number): ConditionId {
 }
 
 /** Words that want another behind them, and what can't be that. */
-const WANTS = new Set('with has have a an on and having no'.split(' '));
+const WANTS = new Set('with has have a an on and having no use uses using wearing takes taking'.split(' '));
 /** What was begun and not said: "one with", "osteoporosis and a bad". Somebody has something, nobody knows what. */
 function danglingIn(text: string, tokens: readonly Token[]): string[] {
   return tokens.flatMap((token, i) => {
@@ -249,6 +272,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     beside: false,
     total: false,
     relative: false,
+    pronoun: ['he', 'she'].includes(tokens[0]!.word),
     fine: false,
     outOf: null,
     between: false,
@@ -423,6 +447,11 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         if (['x', '×'].includes(next?.token.word ?? '')) i++;
         continue;
       }
+      // "All 60": nothing of them is counted.
+      if (clause.share === 'all' && clause.ages === null && isAge(n) && i === pieces.length - 1) {
+        clause.ages = [n, n];
+        continue;
+      }
       // A number behind "with" counts knees, not people: "one with two new hips".
       if (clause.count !== null && has && n <= MOST_LIMBS) {
         side = 'both';
@@ -566,6 +595,12 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         clause.also = true;
         break;
       case 'side': {
+        // "Both beginners", and no knee of theirs.
+        const limb = ['condition', 'sore'].includes(isAt(i + 1) ?? '');
+        if (i === 0 && meaning.side === 'both' && !limb) {
+          clause.share = 'all';
+          break;
+        }
         if (side !== null && side !== meaning.side) sides = true;
         if (meaning.side === 'both') sides = true;
         side = meaning.side;

@@ -116,6 +116,10 @@ const calledOnly = (first: Clause, rest: readonly Clause[], many: number) =>
   /^\p{L}+s$/u.test(first.unread[0]!) &&
   rest.reduce((sum, c) => sum + (c.count ?? 0), 0) * 2 <= many;
 
+const HEADS_A_LIST = new Set(
+  'injury condition issue health medical note notes problem limitation'.split(' '),
+);
+
 /** No more of them than what they are called and how old: nothing they have. */
 const onlyKind = (c: Clause) => c.conditions.every(({ id }) => KINDS.has(id)) && c.unread.length === 0;
 
@@ -127,7 +131,7 @@ function foldedIn(clauses: Clause[]): void {
   const counts = clauses[at];
   if (at < 1 || !first || counts?.count == null || counts.name !== null || counts.rest) return;
   const between = clauses.slice(1, at);
-  if (![...between, counts].every((c) => onlyKind(c) && !apartFrom(first, c))) return;
+  if (![...between, { ...counts, unread: [] }].every((c) => onlyKind(c) && !apartFrom(first, c))) return;
   for (const c of [...between, counts]) merge(first, c);
   first.count = counts.count;
   first.people = true;
@@ -149,6 +153,21 @@ export function readWho(text: string): Who {
     const bare =
       clause.count === null && clause.share === null && clause.name === null && !clause.rest && !clause.adult;
     if (bare && clause.fine && !described(clause)) continue;
+    // "Injuries: 1 knee": what is listed below it.
+    if (bare && !clause.people && tokens.every(({ word }) => HEADS_A_LIST.has(word))) continue;
+    // "My mum, she's 72": of the last who may be meant.
+    const meant = clause.pronoun
+      ? clauses.findLast((c) => (c.name !== null || c.count === 1) && (c.sex ?? clause.sex) === clause.sex)
+      : undefined;
+    if (meant) {
+      merge(meant, clause);
+      continue;
+    }
+    // "12 men, cancer group": all of them.
+    if (bare && clause.people && described(clause) && clauses.length === 1 && (last?.count ?? 0) > 1) {
+      merge(last!, clause);
+      continue;
+    }
     // "Tom, 45, bad back": a number by itself behind somebody is their age.
     if (
       last &&
@@ -218,7 +237,7 @@ export function readWho(text: string): Who {
       calledOnly(first, rest, firstCount) ||
       (categorized(first) && rest.every((c) => !categorized(c) && (counted(c) ?? 0) <= firstCount)));
   let total = isTotal ? firstCount! : 0;
-  const base = isTotal && (described(first!) || first!.sex !== null) ? first! : null;
+  let base = isTotal && (described(first!) || first!.sex !== null) ? first! : null;
   const parts: WhoPart[] = [];
   let taken = 0;
   const members = isTotal ? rest : clauses;
@@ -260,7 +279,11 @@ export function readWho(text: string): Who {
             parts[i]!.count,
             null,
           );
-        others = others ?? clause;
+        // Those to come are among them.
+        const had: Clause | null = base;
+        base = { ...(had ?? clause), conditions: [...(had?.conditions ?? [])] };
+        if (had) merge(base, clause);
+        else base.conditions = clause.conditions;
         continue;
       }
       unread.push(clause.says);
@@ -391,18 +414,27 @@ export function readWho(text: string): Who {
 }
 
 /** What is written short and would be read as a count: "U14s", "L4/5", "C5/6". */
+const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
+  [/\b1\s?[-:]\s?(?:2\s?[-:]\s?)?1\b(?!\d)/gu, 'one to one'],
+  // "Mrs Penn" is called Penn.
+  [/\b(?:Mr|Mrs|Ms|Miss|Dr)\.? (?=\p{Lu})/gu, ''],
+  // Whoever writes it teaches.
+  [/^\s*(?:me|myself)\b\s*(?:and|plus|&|\+|,)\s*/iu, ''],
+  [/\b(?:no|nos|num|number)\.? of (?=people|participants|clients|attendees|adults|kids|children)/giu, ''],
+  // "2 groups: 6 beginners, 6 fit": how many groups they are counts nobody.
+  [/\b(?:\d{1,2}|two|three|four) (?:groups|teams|halves)\b\s*[:-]/giu, ''],
+  // Nor does how long it lasts.
+  [/\b(?:(?:half )?an?|half|one|1|\d{2,3})[ -]?(?:hours?|hrs?|minutes?|mins?)\b(?! (?:walk|ago))/giu, ''],
+  [/(\d)[ -]?(?:ish|odd)\b/giu, '$1'],
+  [/\bU-?(\d{1,2})s?\b/gu, 'under $1'],
+  [/\bL[1-5](?:\s?[/-]\s?[LS]?[1-5])?\b/gu, 'disc'],
+  [/\bC[1-7]\s?[/-]\s?C?[1-8]\b/gu, 'neck'],
+];
 const writtenOut = (text: string): string =>
-  text
-    .replace(/\b1\s?[-:]\s?(?:2\s?[-:]\s?)?1\b(?!\d)/gu, 'one to one')
-    // How long it lasts counts nobody.
-    .replace(
-      /\b(?:(?:half )?an?|half|one|1|\d{2,3})[ -]?(?:hours?|hrs?|minutes?|mins?)\b(?! (?:walk|ago))/giu,
-      '',
-    )
-    .replace(/(\d)[ -]?(?:ish|odd)\b/giu, '$1')
-    .replace(/\bU-?(\d{1,2})s?\b/gu, 'under $1')
-    .replace(/\bL[1-5](?:\s?[/-]\s?[LS]?[1-5])?\b/gu, 'disc')
-    .replace(/\bC[1-7]\s?[/-]\s?C?[1-8]\b/gu, 'neck');
+  WRITTEN_OUT.reduce((so, [short, long]) => so.replace(short, long), text).replace(
+    /\b(\d{1,2}) (?:groups|teams) of (\d{1,2})\b/giu,
+    (_, groups: string, each: string) => `${Number(groups) * Number(each)}`,
+  );
 
 /** From the youngest to the oldest of those whose ages were said; null where none were. */
 function widest(parts: readonly WhoPart[]): WhoPart['ages'] {
