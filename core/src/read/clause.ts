@@ -1,4 +1,5 @@
 import {
+  ADULT_FROM,
   type ConditionId,
   conditionOf,
   type LevelIndex,
@@ -73,6 +74,8 @@ export interface Clause {
   /** So many are all there are. */
   total: boolean;
   relative: boolean;
+  /** Said behind a plus. */
+  plus: boolean;
   /** "She's 72": goes on about somebody who was said before. */
   pronoun: boolean;
   fine: boolean;
@@ -103,6 +106,10 @@ export const isAge = (n: number) => Number.isInteger(n) && n >= 1 && n <= 120;
 /** What stands beside a number that says how many there are: "small group of 4 - ". */
 const OF_A_TOTAL = new Set(['people', 'filler']);
 
+/** Where the oldest is well grown nobody is a child: "none over 40". Years; estimate. */
+const WELL_GROWN = 21;
+const upTo = (n: number): readonly [number, number] => [n >= WELL_GROWN ? ADULT_FROM : YOUNGEST, n];
+const IS = new Set(['is', 'are']);
 const isTimes = (token: Token | undefined) => token?.word === 'x' || token?.word === '×';
 const isTotalOnly = (tokens: readonly Token[]) =>
   tokens.filter((one) => one.kind === 'number' || one.word === 'one').length === 1 &&
@@ -159,12 +166,14 @@ export function clausesOf(text: string): Token[][] {
       (owner > 0 || meaningsOf(found.at(-1)!).some(({ meaning }) => meaning?.is === 'relative'));
     // "Ann 66 and Ben 64": another name with an age.
     const isName = (at: number) => /^\p{Lu}\p{Ll}/u.test(text.slice(tokens[at]!.from, tokens[at]!.to));
+    const so = found.at(-1)!;
     const another =
       token.word === 'and' &&
-      tokens[i + 2]?.kind === 'number' &&
+      next !== undefined &&
       isName(i + 1) &&
-      found.at(-1)!.length > 1 &&
-      found.at(-1)!.some((one) => one.kind === 'number');
+      (so.length === 1
+        ? isName(i - 1) && [so[0]!, next].every((one) => meaningsOf([one])[0]?.meaning === null)
+        : tokens[i + 2]?.kind === 'number' && so.some((one) => one.kind === 'number'));
     const ofThem =
       ['of', 'among'].includes(next?.word ?? '') &&
       ['them', 'these', 'those', 'whom', 'which'].includes(tokens[i + 2]?.word ?? '') &&
@@ -272,6 +281,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     beside: false,
     total: false,
     relative: false,
+    plus: /(?:\bplus|\+)\s*$/iu.test(text.slice(0, tokens[0]!.from)),
     pronoun: ['he', 'she'].includes(tokens[0]!.word),
     fine: false,
     outOf: null,
@@ -400,7 +410,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
       }
       // "Nobody under 50": all of them are older.
       if (nobody && (isAt(i - 1) === 'over' || isAt(i - 1) === 'under')) {
-        clause.ages = isAt(i - 1) === 'under' ? [n, OLDEST] : [YOUNGEST, n];
+        clause.ages = isAt(i - 1) === 'under' ? [n, OLDEST] : upTo(n);
         clause.share = 'all';
         nobody = false;
         if (['s', '+'].includes(pieces[follows]?.token.word ?? '') || years) i = follows;
@@ -414,7 +424,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         continue;
       }
       if (isAt(i - 1) === 'under') {
-        clause.ages = [YOUNGEST, n - 1];
+        clause.ages = upTo(n - 1);
         i = pieces[follows]?.token.word === 's' ? follows : follows - 1;
         continue;
       }
@@ -447,6 +457,11 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         if (['x', '×'].includes(next?.token.word ?? '')) i++;
         continue;
       }
+      // "25% beginners"
+      if (tail === '%' && n > 0 && n <= 100) {
+        clause.share = n / 100;
+        continue;
+      }
       // "All 60": nothing of them is counted.
       if (clause.share === 'all' && clause.ages === null && isAge(n) && i === pieces.length - 1) {
         clause.ages = [n, n];
@@ -465,9 +480,11 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
       const before = pieces[i - 1]?.token.word;
       const of =
         before === 'of' ||
+        isAt(i - 1) === 'share' ||
+        (before === 'the' && isAt(i - 2) === 'share') ||
         (['the', 'them', 'us'].includes(before ?? '') && pieces[i - 2]?.token.word === 'of');
       // "two of the ten": how many there are in all.
-      if (clause.count !== null && of && n >= clause.count) {
+      if (of && (clause.count === null ? typeof clause.share === 'number' : n >= clause.count)) {
         clause.outOf = n;
         continue;
       }
@@ -538,7 +555,8 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
       case 'level':
         if (nobody || deniedFrom === i - 1) clause.level = 0;
         // Behind "with", or before what they have, it says something of that ("active arthritis") and makes nobody fit.
-        else if (meaning.level > 0 && (has || ofWhatFollows(i))) stray.push(token);
+        else if (meaning.level > 0 && ((has && !IS.has(pieces[i - 1]?.token.word ?? '')) || ofWhatFollows(i)))
+          stray.push(token);
         else
           clause.level =
             clause.level === null ? meaning.level : (Math.min(clause.level, meaning.level) as LevelIndex);

@@ -163,6 +163,14 @@ export function readWho(text: string): Who {
       merge(meant, clause);
       continue;
     }
+    // "Karen and Steve. Karen: right shoulder."
+    const known = clauses.find((c) => c.name !== null && c.name === clause.name);
+    if (known && (known.ages === null || clause.ages === null)) {
+      merge(known, clause);
+      // What comes next is of them.
+      clauses.push(...clauses.splice(clauses.indexOf(known), 1));
+      continue;
+    }
     // "12 men, cancer group": all of them.
     if (bare && clause.people && described(clause) && clauses.length === 1 && (last?.count ?? 0) > 1) {
       merge(last!, clause);
@@ -235,6 +243,8 @@ export function readWho(text: string): Who {
       !described(first) ||
       clauses.length === 1 ||
       calledOnly(first, rest, firstCount) ||
+      // "Three regulars: Pam, Sid and Flo".
+      (rest.length === firstCount && rest.every((c) => c.name !== null)) ||
       (categorized(first) && rest.every((c) => !categorized(c) && (counted(c) ?? 0) <= firstCount)));
   let total = isTotal ? firstCount! : 0;
   let base = isTotal && (described(first!) || first!.sex !== null) ? first! : null;
@@ -289,8 +299,19 @@ export function readWho(text: string): Who {
       unread.push(clause.says);
       continue;
     }
-    if (typeof clause.share === 'number' && total > 0 && count === null) {
-      count = Math.max(1, Math.ceil(total * clause.share));
+    // "Ten of us, plus two with sore knees": besides, right behind how many there are.
+    const more = isTotal && clause.plus && clause === rest[0] && count !== null && clause.share === null;
+    if (more) {
+      total += count!;
+      if (described(clause) || clause.sex !== null || clause.name !== null)
+        parts.push(partFrom(clause, count!, null));
+      else if (base !== null) parts.push(partFrom({ ...clause, unread: [] }, count!, null));
+      taken += count!;
+      continue;
+    }
+    const all = total > 0 ? total : (clause.outOf ?? 0);
+    if (typeof clause.share === 'number' && all > 0 && count === null) {
+      count = Math.max(1, Math.ceil(all * clause.share));
       asks.push(`“${clause.says}”: taken to be ${count}; how many?`);
     }
     if (count === null && clause.share !== null) {
@@ -423,7 +444,11 @@ const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
   [/\b(?:no|nos|num|number)\.? of (?=people|participants|clients|attendees|adults|kids|children)/giu, ''],
   // "2 groups: 6 beginners, 6 fit": how many groups they are counts nobody.
   [/\b(?:\d{1,2}|two|three|four) (?:groups|teams|halves)\b\s*[:-]/giu, ''],
-  // Nor does how long it lasts.
+  // Nor does when it is, and how long it lasts.
+  [
+    /\b(?:Mon|Tues?|Wed|Thurs?|Thu|Fri|Sat|Sun)\b\.?|\b\d{1,2}(?:[:.]\d{2})? ?[ap]m\b|\b\d{1,2}:\d{2}\b/gu,
+    '',
+  ],
   [/\b(?:(?:half )?an?|half|one|1|\d{2,3})[ -]?(?:hours?|hrs?|minutes?|mins?)\b(?! (?:walk|ago))/giu, ''],
   [/(\d)[ -]?(?:ish|odd)\b/giu, '$1'],
   [/\bU-?(\d{1,2})s?\b/gu, 'under $1'],
