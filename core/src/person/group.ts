@@ -190,10 +190,11 @@ export function partWords(part: GroupPart): string {
   );
   const unread = (part.unread ?? []).map((piece) => `“${piece}”, not understood`);
   const people = part.sex === 'female' ? 'women' : part.sex === 'male' ? 'men' : '';
-  const what = [part.name ?? '', people, part.aged ?? '', ...unread, ...conditions]
-    .filter(Boolean)
-    .join(', ');
-  return `${part.count}: ${what || LEVELS[part.level].name.toLowerCase()}`;
+  const level = LEVELS[part.level].name.toLowerCase();
+  const said = [part.name ?? '', people, part.aged ?? '', ...unread, ...conditions].filter(Boolean);
+  // A level that isn't the usual one was said.
+  const words = said.length === 0 || part.level !== GROUP_EXAMPLE.parts[0]!.level ? [...said, level] : said;
+  return `${part.count}: ${words.join(', ')}`;
 }
 
 /** A part of a group as somebody to plan for: "2: sore knees". Stands for each of its people alike. */

@@ -70,7 +70,7 @@ export function Sheet(props: {
                           >
                             <button
                               type="button"
-                              className={`display min-h-8 text-left leading-tight underline-offset-4 hover:underline max-md:min-h-11 ${k === 0 ? 'text-xl' : 'text-lg'}`}
+                              className={`display min-h-8 text-pretty text-left leading-tight underline-offset-4 hover:underline max-md:min-h-11 ${k === 0 ? 'text-xl' : 'text-lg'}`}
                               onClick={() => props.onForm(entry, form.form)}
                             >
                               {formName(library, form.form.move, form.form.settings)}

@@ -13,7 +13,8 @@ export function HeadcountLine(props: { read: Who }) {
         <span className="font-semibold text-error">{read.problem}</span>
       ) : (
         <>
-          <strong>{read.total}</strong>: {group.parts.map(partWords).join(' · ')}
+          <strong>{read.total === 1 ? 'One person' : `${read.total} people`}.</strong>{' '}
+          {group.parts.map(partWords).join(' · ')}
         </>
       )}
       {read.asks.map((ask) => (
