@@ -12,7 +12,6 @@ export {
   twoForTwo,
 } from './decide.ts';
 export {
-  type DiaryDay,
   findInLog,
   HAPPENED,
   HAPPENED_IDS,

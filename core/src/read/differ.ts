@@ -75,7 +75,7 @@ export const DIFFER: Readonly<Record<string, readonly string[]>> = {
   'jab cross': ['cross-punch', 'standing-punch'],
   twist: ['standing-turn', 'seated-turn', 'floor-turn'],
   'squat and press': ['squat-press'],
-  thrusters: ['squat-press'],
+  thrusters: ['thruster', 'squat-press'],
   'push press': ['push-press'],
   'side plank': ['side-plank', 'knee-side-plank'],
   jacks: ['jumping-jack', 'step-jack'],

@@ -405,6 +405,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     }),
     weight: 1.2,
   },
+  {
+    is: 'share|split|divide it|them|all|the? rep|work|round|set|total? any? way|how|as? A? A? A?',
+    says: () => ({ is: 'partner' }),
+    weight: 1,
+  },
   { is: 'repeat if|when|as A A?', says: () => ({ is: 'aside' }), weight: 1 },
   { is: '@rest as|when|where|if A A? A?', says: () => ({ is: 'aside' }), weight: 0.6 },
   {

@@ -2,7 +2,7 @@ import { DOSE_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn, type Match } from './grammar.ts';
 import type { Item } from './line.ts';
 import { CLOCK_WORDS } from './line-words.ts';
-import { type Names, nameWords, readName, SURE } from './names.ts';
+import { type Names, nameWords, type Reading, readName, SURE } from './names.ts';
 import { plainName, type Token } from './tokens.ts';
 import { isFiller } from './twins.ts';
 
@@ -146,6 +146,7 @@ function countsApart(
 
 /** "Start them with squats", "then finish by doing a plank": what leads to a name is none of it. */
 const LEADS = new Set(['start', 'begin', 'finish', 'end', 'open', 'follow', 'move', 'go']);
+const LEADS_ON = new Set(['in', 'for', 'of', 'at', 'with', 'over', 'then']);
 const TO = new Set(['with', 'by', 'into', 'onto']);
 function withoutLead(tokens: readonly Token[]): readonly Token[] {
   const lead = tokens.findIndex((token) => LEADS.has(token.word));
@@ -171,6 +172,10 @@ function shared(items: readonly Item[], last: readonly Match<Fact>[]): readonly 
     item === tail ? { ...item, facts } : { ...item, facts: [...item.facts, amount.fact] },
   );
 }
+
+/** As little sure nothing is meant by it. */
+const DOUBTED = 0.3;
+const sureOfFirst = (readings: readonly Reading[]) => readings[0]?.sure ?? 0;
 
 /** Nobody gets anywhere by a pull: "200 m row" is a machine, of which nothing is known. */
 const isPull = (names: Names, id: string) => names.library.move(id)?.pattern.startsWith('pull') ?? false;
@@ -245,11 +250,17 @@ export function itemsOf(
     );
     const whole = readName(names, nameTokens, own);
     const before = dash > 0 ? readName(names, nameTokens.slice(0, dash), own) : [];
-    const best = (before[0]?.sure ?? 0) > (whole[0]?.sure ?? 0) ? before : whole;
+    // "Hearts - squats": or of a label that names nothing.
+    const after =
+      dash > 0 && sureOfFirst(before) < DOUBTED ? readName(names, nameTokens.slice(dash + 1), own) : [];
+    const labelledBy = sureOfFirst(after) >= SURE && sureOfFirst(whole) < SURE;
+    const best = labelledBy ? after : sureOfFirst(before) > sureOfFirst(whole) ? before : whole;
     const readings = inside.some(({ fact }) => fact.is === 'metres')
       ? best.filter(({ moves }) => !moves.every((id) => isPull(names, id)))
       : best;
     const named = nameTokens.filter((token) => token.kind !== 'sign');
+    // "Press-ups in a minute": what leads on to how much is none of the name.
+    while (named.length > 1 && LEADS_ON.has(named.at(-1)!.word)) named.pop();
     const from = nameTokens === written ? named[0]!.from : written[0]!.from;
     // "(bodyweight)": a bracket that was opened is shut.
     const shut = text.slice(from, named.at(-1)!.to).includes('(') && text[named.at(-1)!.to] === ')' ? 1 : 0;

@@ -208,11 +208,12 @@ function restsOfParts(blocks: readonly Draft[]): void {
 function clockOfAll(blocks: readonly Draft[]): void {
   const last = blocks.at(-1);
   if (!last?.inline) return;
-  const shared = last.facts.filter((fact) => fact.is === 'rest' || fact.is === 'round rest');
+  const rests = (fact: Fact) => fact.is === 'rest' || fact.is === 'round rest';
+  const often = (fact: Fact) => ['rounds', 'sets', 'bouts each'].includes(fact.is);
   for (const block of blocks.slice(0, -1).reverse()) {
     if (!block.inline || block.role !== 'circuit') break;
-    if (!block.facts.some((fact) => fact.is === 'rest' || fact.is === 'round rest'))
-      block.facts.push(...shared);
+    for (const kind of [rests, often])
+      if (!block.facts.some(kind)) block.facts.push(...last.facts.filter(kind));
   }
 }
 
