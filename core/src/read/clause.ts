@@ -110,6 +110,8 @@ const OF_A_TOTAL = new Set(['people', 'filler']);
 const WELL_GROWN = 21;
 const upTo = (n: number): readonly [number, number] => [n >= WELL_GROWN ? ADULT_FROM : YOUNGEST, n];
 const IS = new Set(['is', 'are']);
+/** What people are said to be or to have. */
+const OF_PEOPLE = new Set(['people', 'condition', 'level', 'sex', 'adult', 'fine']);
 const isTimes = (token: Token | undefined) => token?.word === 'x' || token?.word === '×';
 const isTotalOnly = (tokens: readonly Token[]) =>
   tokens.filter((one) => one.kind === 'number' || one.word === 'one').length === 1 &&
@@ -182,7 +184,13 @@ export function clausesOf(text: string): Token[][] {
     // "2 x knees 1 x asthma": another so many.
     const timesAgain =
       token.kind === 'number' && isTimes(next) && isTimes(found.at(-1)![1]) && found.at(-1)!.length > 2;
-    if ((lineEnd || ofThem || timesAgain) && depth <= 0) found.push([]);
+    // "Ten adults one with a bad back": others are counted, comma or none.
+    const countsAnew =
+      !['a', 'an'].includes(token.word) &&
+      countsOf(tokens, i) &&
+      so.some((one) => one.kind === 'number' || COUNTS[one.word] !== undefined) &&
+      OF_PEOPLE.has(meaningsOf(so).at(-1)?.meaning?.is ?? 'nothing');
+    if ((lineEnd || ofThem || timesAgain || countsAnew) && depth <= 0) found.push([]);
     if (depth <= 0 && (stop || andNew || relative || another)) {
       found.push([]);
       continue;
@@ -441,7 +449,9 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         years ||
         isAt(i - 1) === 'age word' ||
         (clause.name !== null && isAge(n) && clause.ages === null) ||
-        (isAt(i - 1) === 'relative' && isAge(n))
+        (isAt(i - 1) === 'relative' && isAge(n)) ||
+        // "One client, male 45".
+        (isAt(i - 1) === 'sex' && clause.count === 1 && isAge(n) && n > MOST_LIMBS)
       ) {
         clause.ages = [n, n];
         i = years ? follows + (pieces[follows]?.token.word === '-' ? 1 : 0) : i;
@@ -650,9 +660,12 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
   }
   flush();
   if (alone && clause.name === null) clause.count ??= 1;
+  if (clause.count !== null && clause.sex !== null && /\bof the\b/iu.test(says)) clause.ofThem = true;
+  // "3 beginners one with asthma": with nothing between them it is one of those.
+  const goesOn = /[\p{L}\d]\s+$/u.test(text.slice(0, tokens[0]!.from)) && isAt(1) === 'has';
   clause.among =
     clause.count !== null &&
-    ['is', 'has', 'are', 'have'].includes(pieces[1]?.token.word ?? '') &&
+    (goesOn || ['is', 'has', 'are', 'have'].includes(pieces[1]?.token.word ?? '')) &&
     clause.name === null;
   const lately = weeks !== null && weeks <= EARLY_WEEKS;
   if (event && lately) clause.conditions.push({ id: 'heart-event-recent' });

@@ -636,6 +636,7 @@ export const CONDITION_NAMES: Readonly<Record<ConditionId, readonly string[]>> =
   ],
   'pregnancy-later': [
     'pregnant',
+    'preg',
     'pregnancy',
     'expecting',
     'second trimester',

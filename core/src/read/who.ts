@@ -143,7 +143,40 @@ function foldedIn(clauses: Clause[]): void {
  * don't add up everybody concerned is taken for the most careful of what was said, and it is asked. Pure.
  */
 export function readWho(text: string): Who {
-  const trimmed = writtenOut(text.slice(0, 4000));
+  const groups = text.slice(0, 4000).split(GROUP_LABEL);
+  if (groups.length <= 2) return readOne(groups.join(''));
+  // "12 people. Group A: 5 …": before the first of them stands how many there are in all.
+  const [ahead, ...labelled] = groups.map((one) => (one.trim() === '' ? null : readOne(one)));
+  const read = labelled.filter((one) => one !== null);
+  const total = Math.max(
+    ahead?.total ?? 0,
+    read.reduce((sum, { total: its }) => sum + its, 0),
+  );
+  return {
+    total,
+    parts: read.flatMap(({ parts }) => parts),
+    unread: [
+      ...(ahead?.unread ?? []),
+      ...(ahead?.parts ?? []).map(({ says }) => says),
+      ...read.flatMap(({ unread }) => unread),
+    ],
+    asks: [...(ahead?.asks ?? []), ...read.flatMap(({ asks }) => asks)],
+    problem: problemOf(total),
+  };
+}
+
+/** "Group A: 5 …": its letter counts nobody, and what comes behind it is of that group. */
+const GROUP_LABEL = /\b(?:group|team|lane)\s+(?:[A-F]\s*[:–-]|\d\s*:)\s*/iu;
+
+const problemOf = (total: number): string | null =>
+  total === 0
+    ? 'Say how many people there are, such as “14 people, two sore knees, one no floor”.'
+    : total > MOST_PEOPLE
+      ? `${total} people are more than one session can hold (${MOST_PEOPLE} at the most).`
+      : null;
+
+function readOne(text: string): Who {
+  const trimmed = writtenOut(text);
   const clauses: Clause[] = [];
   const unread: string[] = [];
   const asks: string[] = [];
@@ -154,7 +187,19 @@ export function readWho(text: string): Who {
       clause.count === null && clause.share === null && clause.name === null && !clause.rest && !clause.adult;
     if (bare && clause.fine && !described(clause)) continue;
     // "Injuries: 1 knee": what is listed below it.
-    if (bare && !clause.people && tokens.every(({ word }) => HEADS_A_LIST.has(word))) continue;
+    if (clause.count === null && !clause.people && tokens.every(({ word }) => HEADS_A_LIST.has(word)))
+      continue;
+    // "Ages 20, 25, 31": from the youngest to the oldest of them.
+    if (
+      last?.ages &&
+      clause.count !== null &&
+      tokens.length === 1 &&
+      isAge(clause.count) &&
+      /\bage/iu.test(last.says)
+    ) {
+      last.ages = [Math.min(last.ages[0], clause.count), Math.max(last.ages[1], clause.count)];
+      continue;
+    }
     // "My mum, she's 72": of the last who may be meant.
     const meant = clause.pronoun
       ? clauses.findLast((c) => (c.name !== null || c.count === 1) && (c.sex ?? clause.sex) === clause.sex)
@@ -344,10 +389,11 @@ export function readWho(text: string): Who {
       unread.push(clause.says);
       continue;
     }
-    const before = parts.at(-1);
+    // "One of the men": of those who were counted as such.
+    const before = parts.findLast((part) => clause.sex !== null && part.sex === clause.sex) ?? parts.at(-1);
     // "3 fit, 2 beginners, one of whom is pregnant": more than there are, were it somebody else.
     const among =
-      (isTotal && taken + count > total) || /\bof (?:those|these|whom|which)\b/i.test(clause.says);
+      (isTotal && taken + count > total) || /\bof (?:those|these|whom|which|the)\b/i.test(clause.says);
     if (clause.ofThem && (clause.also || among) && before && count <= before.count) {
       // Some of those just named: they have both.
       const both: WhoPart = partFrom(
@@ -364,7 +410,7 @@ export function readWho(text: string): Who {
         count,
         null,
       );
-      parts.pop();
+      parts.splice(parts.indexOf(before), 1);
       if (before.count > count) parts.push({ ...before, count: before.count - count });
       parts.push(both);
       continue;
@@ -425,13 +471,7 @@ export function readWho(text: string): Who {
     );
     careful = [made, ...careful];
   }
-  const problem =
-    total === 0
-      ? 'Say how many people there are, such as “14 people, two sore knees, one no floor”.'
-      : total > MOST_PEOPLE
-        ? `${total} people are more than one session can hold (${MOST_PEOPLE} at the most).`
-        : null;
-  return { total, parts: careful, unread, asks, problem };
+  return { total, parts: careful, unread, asks, problem: problemOf(total) };
 }
 
 /** What is written short and would be read as a count: "U14s", "L4/5", "C5/6". */
@@ -451,6 +491,9 @@ const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
   ],
   [/\b(?:(?:half )?an?|half|one|1|\d{2,3})[ -]?(?:hours?|hrs?|minutes?|mins?)\b(?! (?:walk|ago))/giu, ''],
   [/(\d)[ -]?(?:ish|odd)\b/giu, '$1'],
+  [/(\d)(?:w| ?wks?)\b/giu, '$1 weeks'],
+  // A pressure is no age.
+  [/\b\d{2,3} ?\/ ?\d{2,3}\b(?= *(?:$|[,.;)]|mm))/giu, 'a reading'],
   [/\bU-?(\d{1,2})s?\b/gu, 'under $1'],
   [/\bL[1-5](?:\s?[/-]\s?[LS]?[1-5])?\b/gu, 'disc'],
   [/\bC[1-7]\s?[/-]\s?C?[1-8]\b/gu, 'neck'],
