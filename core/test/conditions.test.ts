@@ -132,7 +132,7 @@ const COMPILED: Readonly<Record<ConditionId, string>> = {
     'hold>2 impact.class≤1 balance.headTurn≤0 impact.turnDeg≤0 posture.changes≤0 posture.lying≤0 strain.headLow≤0 change≥12',
   'low-vision': 'hold>3 impact.class≤1 impact.turnDeg≤0 balance.fall≤2 feet.edge≤0 head.under≤0 change≥12',
   'stroke-weak-side':
-    'shoulder.overheadLoad≤0 shoulder.load≤1 shoulder.behind≤0 shoulder.raisedDeg≤90 strength.grip≤5 wrist.load≤8 hands.hang≤0 feet.edge≤0 impact.turnDeg≤0 impact.class≤1 coordination.level≤4 hold>2 change≥12',
+    'shoulder.overheadLoad≤0 shoulder.load≤1 shoulder.behind≤0 shoulder.raisedDeg≤90 strength.grip≤5 wrist.load≤8 elbow.load≤1 hands.hang≤0 feet.edge≤0 impact.turnDeg≤0 impact.class≤1 coordination.level≤4 hold>2 change≥12',
   parkinsons:
     'hold>2 impact.class≤1 coordination.level≤3 balance.headTurn≤0 impact.turnDeg≤0 feet.edge≤0 hip.cross≤1 change≥12',
   'multiple-sclerosis': 'effort≤6 hold>3 rest≥30 change≥12',

@@ -1,6 +1,6 @@
 import { type Demand, type DemandKey, type Move, unsafeEnd } from '../move/index.ts';
 import type { DrawnFigure } from '../pose/index.ts';
-import { USUAL_BODY } from './body.ts';
+import { GRAVITY, USUAL_BODY } from './body.ts';
 import { JOINT_ROWS, type MomentJoint } from './joints.ts';
 import { couldStop, type Frame, heldAs, momentAt, onHands, repOf } from './rep.ts';
 import { type Held, NOTHING_HELD } from './statics.ts';
@@ -17,6 +17,8 @@ interface LoadFinding {
 export const LET_STAND: Readonly<Record<string, string>> = {
   'hip-thrust-load wrist.load': 'the weight lies on the hips, the hands only keep it there',
   'hip-thrust-load shoulder.load': 'the weight lies on the hips, the hands only keep it there',
+  'clam elbow.load': 'the head lies on the arm, the body on its side',
+  'side-lying-leg elbow.load': 'the head lies on the arm, the body on its side',
   'press-out-split knee.load': 'a short split stance: the back leg only steadies',
   'split-band-press knee.load': 'a short split stance: the back leg only steadies',
 };
@@ -89,6 +91,18 @@ export function loadFindings(
         (part === 'hand' || part === 'elbow') && kind !== 'grip' && force[1] > PROPPED,
     ),
   );
+  const onElbow = Math.max(
+    0,
+    ...empty.flatMap(({ standing }) =>
+      standing.reactions.flatMap(({ part, force }) => (part === 'elbow' ? [force[1]] : [])),
+    ),
+  );
+  if (onElbow > PROPPED)
+    needed(
+      'elbow.load',
+      onElbow > ELBOW_SHARE * USUAL_BODY.massKg * GRAVITY ? 2 : 1,
+      `drawn with ${Math.round((onElbow / (USUAL_BODY.massKg * GRAVITY)) * 100)} % of the weight on an elbow`,
+    );
   const stated = unsafeEnd(demand['wrist.load']);
   if (stated > 0 && hands > stated + HANDS_APART)
     needed('wrist.load', Math.round(hands), `drawn with ${Math.round(hands)} % of the weight on the hands`);
@@ -117,6 +131,8 @@ export function loadFindings(
 
 /** What an arm bears from which somebody is propped on it, N. */
 const PROPPED = 40;
+/** More of the body's weight than this on one elbow is a load as of a forearm plank from the knees. Estimate. */
+const ELBOW_SHARE = 0.12;
 /** What holding any weight asks of the grip, of a hundred. Estimate. */
 const GRIP_LEAST = 10;
 

@@ -220,6 +220,7 @@ export const LIFE_CONDITIONS = {
       cap('shoulder.raisedDeg', 90, 'the weak arm no higher than the shoulder'),
       cap('strength.grip', 5, 'no grip is counted on'),
       cap('wrist.load', 8, 'no weight on the weak hand'),
+      cap('elbow.load', 1, 'no weight on the weak forearm'),
       NO_HANGING,
       NO_EDGE,
       cap('impact.turnDeg', 0, 'no quick turns'),

@@ -292,7 +292,8 @@ export function knownAs(count: number, name: string): string {
     const many = one === 'has' ? 'have' : one.slice(0, -1);
     return `${n} who ${count === 1 ? one : many}${name.slice(one.length)}`;
   }
-  if (/^(over|under|\d|women|men)\b/i.test(name)) return `${n} ${name}`;
+  if (/^(over|under|women|men)\b/i.test(name)) return `${n} ${name}`;
+  if (/^\d/.test(name)) return `${n} aged ${name}`;
   if (/^“/.test(name)) return `${n} said to have ${name}`;
   if (/^(doesn’t)/i.test(name)) return `${n} who ${count === 1 ? 'doesn’t' : 'don’t'}${name.slice(7)}`;
   if (/^pregnant/i.test(name)) return `${n} who ${count === 1 ? 'is' : 'are'} ${name}`;
