@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { planClass, sameForm } from '../class/index.ts';
+import { planClass } from '../class/index.ts';
 import { compileConstraints, lawIn, openForAll, subjectOf } from '../limits/index.ts';
-import { formRefSchema } from '../move/index.ts';
+import { formRefSchema, sameForm } from '../move/index.ts';
 import { outlookOf } from '../person/index.ts';
 import { lazily } from '../record/index.ts';
 import { ROOM_EXAMPLE } from '../room/index.ts';

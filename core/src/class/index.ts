@@ -28,14 +28,7 @@ export {
   trimsAt,
   wishesOf,
 } from './page.ts';
-export {
-  type ClassPerson,
-  type ClassPlan,
-  type ClassRequest,
-  type ClassWish,
-  planClass,
-  sameForm,
-} from './plan.ts';
+export { type ClassPerson, type ClassPlan, type ClassRequest, type ClassWish, planClass } from './plan.ts';
 export {
   fixesOf,
   type Given,

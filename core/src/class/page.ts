@@ -1,6 +1,6 @@
 import { COSTS } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
-import type { FormRef } from '../move/index.ts';
+import { type FormRef, sameForm } from '../move/index.ts';
 import { numberOf } from '../record/index.ts';
 import {
   type Block,
@@ -13,8 +13,8 @@ import {
   thirdsRunning,
   timelineOf,
 } from '../session/index.ts';
-import { ownWords } from '../words/index.ts';
-import { type ClassPlan, type ClassWish, sameForm } from './plan.ts';
+import { beginsWith, ownWords } from '../words/index.ts';
+import type { ClassPlan, ClassWish } from './plan.ts';
 
 type PlanWish = NonNullable<Plan['wishes']>[number];
 
@@ -127,7 +127,7 @@ export function trimsAt(
         ? `let go after ${use.holdSeconds} s, breathe, again`
         : null;
     const own = use.own ? ownWords(library, use.own, use.pace) : null;
-    const load = use.own?.loadKg ? `${use.own.loadKg} kg to begin with` : null;
+    const load = use.own?.loadKg ? beginsWith(use.own.loadKg) : null;
     for (const says of [trim?.say, short, own, load])
       if (says) said.set(says, [...(said.get(says) ?? []), id]);
   }

@@ -1,7 +1,7 @@
 import type { Choice, Opened, ScaleRequest, Scaler, Use } from '../engine/index.ts';
 import { COSTS, type Costs, costsFor } from '../engine/index.ts';
 import { type FormTable, settingsOf, taughtForms } from '../forms/index.ts';
-import type { FormRef } from '../move/index.ts';
+import { type FormRef, isGiven, sameForm } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
 import { entriesOf, type KeepFirst } from '../session/index.ts';
 import { bitsOf, loadsOf, RUN_COST, solveWithPieces } from './coupling.ts';
@@ -110,17 +110,6 @@ const taught = (table: FormTable, form: number): FormRef => {
     ...(Object.keys(settings).length > 0 ? { settings } : {}),
   };
 };
-/** Whether two are taught as one form. */
-export const sameForm = (a: FormRef, b: FormRef): boolean =>
-  a.move === b.move &&
-  (a.settings?.surfaceCm ?? null) === (b.settings?.surfaceCm ?? null) &&
-  (a.settings?.support ?? false) === (b.settings?.support ?? false) &&
-  (a.settings?.side ?? null) === (b.settings?.side ?? null);
-
-/** A move given without a height is given at any. */
-const isGiven = (given: FormRef, form: FormRef): boolean =>
-  given.settings === undefined ? given.move === form.move : sameForm(given, form);
-
 type Price = (id: number) => number;
 /** One station by itself. */
 interface PlannedEntry {

@@ -1,6 +1,6 @@
 import { type FormTable, isHere, REGION_AT, rowAt, rowOf, settingsOf } from '../forms/index.ts';
 import { REGIONS, RUNG_STEP } from '../ladder/index.ts';
-import { at, type FormRef, type Settings } from '../move/index.ts';
+import { at, type FormRef, type Settings, sameSettings } from '../move/index.ts';
 import { type Ability, LEVELS } from '../person/index.ts';
 
 const LIGHT = at('impact.landings');
@@ -38,12 +38,6 @@ function heightHere(table: FormTable, move: number): Settings {
   return { surfaceCm: Number.isNaN(best) ? usual : best };
 }
 
-const same = (a: Settings, b: Settings) =>
-  a.surfaceCm === b.surfaceCm &&
-  (a.support ?? false) === (b.support ?? false) &&
-  a.trim === b.trim &&
-  a.side === b.side;
-
 /** Null where the library has no such move. `ability` is null while its dial stands as written. */
 export function aimOf(
   table: FormTable,
@@ -61,7 +55,7 @@ export function aimOf(
   const mid = (i: number) => (lo[i]! + hi[i]!) / 2;
   let form = -1;
   for (let f = table.start[move]!; f < table.start[move + 1]! && form < 0; f++)
-    if (isHere(table, f, brings) && same(settingsOf(table, f), settings)) form = f;
+    if (isHere(table, f, brings) && sameSettings(settingsOf(table, f), settings)) form = f;
   const written = LEVELS[writtenFor].ability;
   let governs = STRENGTHS[0]!;
   for (const strength of STRENGTHS)

@@ -1,4 +1,5 @@
 import { rowOf, settingsOf, taughtForms } from '../forms/index.ts';
+import { isGiven } from '../move/index.ts';
 import type { Choice } from './budget.ts';
 import { type Context, NONE } from './context.ts';
 import { paceFinder } from './pace.ts';
@@ -62,12 +63,7 @@ function given(context: Context, entry: number): Choice | null {
   let best: Choice | null = null;
   form.forEach((f, id) => {
     if (f < 0 || table.move[f] !== move) return;
-    const here = settingsOf(table, f);
-    const same =
-      !wanted.settings ||
-      (here.surfaceCm === wanted.settings.surfaceCm &&
-        (here.support ?? false) === (wanted.settings.support ?? false) &&
-        here.side === wanted.settings.side);
+    const same = isGiven(wanted, { move: wanted.move, settings: settingsOf(table, f) });
     if (same && (!best || cost[id]! < best.cost)) best = choiceOf(context, entry, f, pace[id]!, cost[id]!);
   });
   return best;

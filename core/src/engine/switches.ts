@@ -1,5 +1,6 @@
 import { ROW_SIZE, rowOf } from '../forms/index.ts';
 import { pointsOfRow } from '../ladder/index.ts';
+import { sameSettings } from '../move/index.ts';
 import { type ConditionId, compileCondition } from '../person/index.ts';
 import { COSTS, LEAST_INTENT } from './costs.ts';
 import type { ScaleRequest, Scaler } from './scaler.ts';
@@ -59,7 +60,8 @@ export function switchesOf(scaler: Scaler, request: ScaleRequest, version: Versi
     const sideways = Object.fromEntries(
       SIDEWAYS_IDS.map((id, k) => {
         const to = sore[k]!.uses[entry] ?? null;
-        const stays = to !== null && use !== null && to.move === use.move && sameSettings(to, use);
+        const stays =
+          to !== null && use !== null && to.move === use.move && sameSettings(to.settings, use.settings);
         return [id, stays ? 'same' : to];
       }),
     ) as Record<Sideways, Use | 'same' | null>;
@@ -101,9 +103,3 @@ export function switchesOf(scaler: Scaler, request: ScaleRequest, version: Versi
     return { down: best.down?.use ?? null, up: best.up?.use ?? null, sideways };
   });
 }
-
-const sameSettings = (a: Use, b: Use): boolean =>
-  a.settings.surfaceCm === b.settings.surfaceCm &&
-  (a.settings.support ?? false) === (b.settings.support ?? false) &&
-  a.settings.trim === b.settings.trim &&
-  a.settings.side === b.settings.side;

@@ -48,3 +48,4 @@ export {
   type Settings,
   settingsSchema,
 } from './move.ts';
+export { isGiven, sameForm, sameSettings } from './same.ts';

@@ -1,4 +1,5 @@
 export {
+  beginsWith,
   countWord,
   doseHere,
   formName,

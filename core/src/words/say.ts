@@ -109,7 +109,7 @@ export function sayReason(library: Library, original: Use | null, reason: Reason
   if (reason.use === null) return `No form of ${low(was)} is left: ${because}. Keep them moving gently.`;
   const to = formName(library, reason.use.move, reason.use.settings);
   const { own } = reason.use;
-  const load = own?.loadKg ? ` ${own.loadKg} kg to begin with.` : '';
+  const load = own?.loadKg ? ` ${beginsWith(own.loadKg)}.` : '';
   const count = own?.reps
     ? ` ${ownWords(library, own, reason.use.pace).replace(/^./, (c) => c.toUpperCase())}${own.keeps ? `, ${KEEPS[own.keeps]}` : ''}.`
     : own && !isOnlyLoad(own)
@@ -190,6 +190,9 @@ export function ownWords(library: Library, own: OwnDose, pace: number | null): s
   return `${pace !== null && !own.split ? repsWords(count) : count}${each}${then ? `: ${then}` : ''}`;
 }
 
+/** A load in place of the written one, said. */
+export const beginsWith = (kg: number): string => `${kg} kg to begin with`;
+
 /** Of the dose nothing is theirs but how heavy. */
 const isOnlyLoad = (own: OwnDose): boolean =>
   own.reps === null && own.top === null && own.bouts === null && own.ending === null;
@@ -218,7 +221,7 @@ export function doseHere(
   const own = use.own?.loadKg ?? null;
   const load =
     own !== null
-      ? `, ${own} kg to begin with`
+      ? `, ${beginsWith(own)}`
       : loaded
         ? move.needs.some((need) => need.what === 'hand load')
           ? `, ${OWN_LOAD}`

@@ -1,6 +1,6 @@
 import type { Asks, Scaled } from '@inner-rung/core/ask';
 import type { Library } from '@inner-rung/core/ladder';
-import type { FormRef } from '@inner-rung/core/move';
+import { type FormRef, sameForm } from '@inner-rung/core/move';
 import type { Person } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
@@ -20,11 +20,9 @@ export function rungsOf(library: Library) {
 
 /** What keeps a form that is a rung somewhere from whoever a picture is of; none where that isn't known. */
 export function barsOf(picture: Picture | null, library: Library, form: FormRef): Scaled['bars'][number] {
-  const same = (other: FormRef) =>
-    other.move === form.move &&
-    (other.settings?.surfaceCm ?? null) === (form.settings?.surfaceCm ?? null) &&
-    (other.settings?.support ?? false) === (form.settings?.support ?? false);
-  const rung = rungsOf(library).find((one) => same(one.form));
+  // A rung is of both sides.
+  const { side: _, ...settings } = form.settings ?? {};
+  const rung = rungsOf(library).find((one) => sameForm(one.form, { move: form.move, settings }));
   return (rung && picture?.barsByRung.get(rung.key)) ?? [];
 }
 
