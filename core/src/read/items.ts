@@ -293,7 +293,7 @@ export function itemsOf(
 }
 
 /** How sure a piece is a movement at all. */
-export const sureOf = (item: Item) => item.readings[0]?.sure ?? 0;
+export const sureOf = (item: Item) => sureOfFirst(item.readings);
 
 /** "Hearts = squats": what stands before the sign is the trainer's own label. */
 export function labelled(

@@ -156,7 +156,7 @@ list(
 list(
   { is: 'people' },
   words(
-    'ex runner,former runner,ex athlete,former athlete,retired athlete,people,person,participant,member,mate,pal,buddy,worker,office worker,office staff,of us,class,group,clients,pax,folk,individual,attendee,attending,here,today,present,coming,turned up,in the class,in the group,students,student,guys,trainee,employee,staff,patient,player,heads,person group,in my class,a class of,a group of,group of,class of,there are,we are,we have,i have,ive got,participants,members,team,squad,customers,them,bodies,regularsize,' +
+    'ex runner,former runner,ex athlete,former athlete,retired athlete,people,person,participant,member,mate,pal,buddy,worker,office worker,office staff,of us,class,group,clients,pax,folk,individual,attendee,attending,here,today,present,coming,turned up,in the class,in the group,students,student,guys,trainee,employee,staff,patient,player,heads,person group,in my class,a class of,a group of,group of,class of,there are,we are,we have,i have,ive got,participants,members,team,squad,customers,them,bodies,' +
       'nurse,teacher,firefighter,fire fighter,banker,builder,driver,farmer,police officer,officer,soldier,paramedic,lawyer,mechanic,engineer,dancer,cyclist,golfer,swimmer,footballer,rugby player,skier,climber,hiker,rambler,gardener,cleaner,postman,postwoman,plumber,electrician,joiner,chef,waiter,accountant,clerk,programmer,developer,scientist,musician,singer,volunteer,commuter,apprentice,cadet,resident,tenant,guest,visitor,pupil,learner',
   ),
 );

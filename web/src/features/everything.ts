@@ -1,5 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
-import { CONDITION_IDS, CONDITIONS, type Group, type Person } from '@inner-rung/core/person';
+import { CONDITION_IDS, CONDITIONS, type Group, headcountOf, type Person } from '@inner-rung/core/person';
 import { CONDITION_NAMES, moveMeant, plainName } from '@inner-rung/core/read';
 import { EQUIPMENT, EQUIPMENT_IDS, type Room } from '@inner-rung/core/room';
 import { KINDS, type Plan, READY_SESSIONS } from '@inner-rung/core/session';
@@ -185,11 +185,7 @@ function entriesOf(shelf: Shelf): Entry[] {
         kind: 'group',
         id: group.id,
         name: group.name,
-        says: countOf(
-          group.members.length + group.parts.reduce((sum, part) => sum + part.count, 0),
-          'person',
-          'people',
-        ),
+        says: countOf(headcountOf(group), 'person', 'people'),
         to: `/groups/${group.id}`,
       }),
     ),

@@ -1,10 +1,10 @@
 import type { SessionRecord } from '@inner-rung/core/log';
 import { monthOf } from '@inner-rung/core/log';
+import { DAYS } from '@inner-rung/core/person';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { dayWords, today } from '../store/day.ts';
 
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' });
 const monthBy = (month: string, by: number) => {
   const [year, nth] = month.split('-').map(Number);
@@ -46,7 +46,7 @@ export function DiaryMonth(props: {
         </button>
       </div>
       <div className="mt-1 grid grid-cols-7 gap-1">
-        {WEEKDAYS.map((name) => (
+        {DAYS.map((name) => (
           <span key={name} className="quiet text-center text-xs" aria-hidden>
             {name}
           </span>
