@@ -4,6 +4,7 @@ import { lawIn, oddLimits, openMoves, subjectOf } from '@inner-rung/core/limits'
 import {
   addCondition,
   addLimit,
+  COMES_WITH,
   CONDITION_GROUPS,
   CONDITION_IDS,
   CONDITIONS,
@@ -50,14 +51,15 @@ const COMPILED: Readonly<Record<ConditionId, string>> = {
   'back-worse-arching': 'spine.arch≤0 strain.belly≤2 spine.load≤3',
   osteoporosis: 'impact.class≤1 spine.bend≤1 spine.turn≤1 spine.sideBend≤1 balance.level≤4 wrist.load≤75',
   'spine-fracture':
-    'impact.class≤1 spine.bend≤0 spine.turn≤0 spine.sideBend≤0 spine.load≤2 shoulder.overheadLoad≤0 balance.level≤4 wrist.load≤50 hold>3',
+    'spine.bend≤0 spine.turn≤0 spine.sideBend≤0 spine.load≤2 strain.breath≤1 shoulder.overheadLoad≤0 wrist.load≤50 hold>3 impact.class≤1 balance.level≤4',
   'sore-shoulder': 'shoulder.behind≤0 shoulder.overheadLoad≤0 shoulder.raisedDeg≤100 hands.hang≤0',
-  'sore-shoulder-low': 'shoulder.behind≤0 shoulder.overheadLoad≤0 shoulder.raisedDeg≤60 shoulder.load≤2',
+  'sore-shoulder-low':
+    'shoulder.raisedDeg≤60 shoulder.load≤2 shoulder.behind≤0 shoulder.overheadLoad≤0 hands.hang≤0',
   'shoulder-replacement':
-    'shoulder.behind≤0 shoulder.overheadLoad≤0 shoulder.raisedDeg≤90 shoulder.load≤1 wrist.load≤2 hands.hang≤0 chest.open≤1',
+    'impact.class≤1 shoulder.raisedDeg≤90 shoulder.load≤1 wrist.load≤2 elbow.load≤1 chest.open≤1 shoulder.behind≤0 shoulder.overheadLoad≤0 hands.hang≤0',
   'sore-elbow': 'elbow.load≤1 strength.grip≤35 hands.hang≤0',
   'wrist-bent-back': 'wrist.bentBackDeg≤30',
-  'wrist-no-load': 'wrist.load≤8 wrist.bentBackDeg≤30 strength.grip≤40',
+  'wrist-no-load': 'wrist.load≤8 strength.grip≤40 wrist.bentBackDeg≤30',
   'wrist-no-grip': 'strength.grip≤10',
   'wrist-no-turn': 'wrist.turn≤0',
   'arthritis-flare':
@@ -70,27 +72,27 @@ const COMPILED: Readonly<Record<ConditionId, string>> = {
   hernia: 'strain.breath≤0 strain.belly≤1 spine.load≤2 strength.pull≤40',
   'larger-body': 'impact.class≤1 posture.changes≤0 change≥15',
   'bone-secondaries':
-    'impact.class≤1 spine.bend≤0 spine.turn≤0 spine.sideBend≤0 spine.load≤2 feet.edge≤0 shoulder.overheadLoad≤0 balance.level≤4 wrist.load≤25 strain.breath≤1 effort≤4 hold>3 change≥12',
-  'hip-osteoarthritis': 'impact.class≤1 hip.bendDeg≤110 hip.turnIn≤1 hip.cross≤1 knee.load≤3 knee.pivot≤0',
+    'spine.bend≤0 spine.arch≤1 spine.turn≤0 spine.sideBend≤0 spine.load≤2 feet.edge≤0 shoulder.overheadLoad≤0 wrist.load≤25 strain.breath≤1 effort≤4 hold>3 change≥12 impact.class≤1 balance.level≤4',
+  'hip-osteoarthritis': 'impact.class≤1 hip.bendDeg≤115 hip.turnIn≤1 hip.cross≤1 knee.load≤3 knee.pivot≤0',
   'hip-fracture':
-    'impact.class≤1 hip.bendDeg≤90 hip.cross≤0 hip.turnIn≤0 knee.load≤2 balance.level≤4 impact.turnDeg≤0 spine.bend≤1 spine.turn≤1 spine.sideBend≤1 knee.pivot≤0 feet.edge≤0 hold>2 change≥12',
+    'hip.bendDeg≤90 hip.cross≤0 hip.turnIn≤0 knee.load≤2 impact.turnDeg≤0 knee.pivot≤0 feet.edge≤0 hold>2 change≥12 impact.class≤1 spine.bend≤1 spine.turn≤1 spine.sideBend≤1 balance.level≤4 wrist.load≤75',
   sciatica:
     'impact.class≤1 spine.bend≤1 spine.turn≤1 spine.sideBend≤1 spine.load≤2 strain.belly≤1 strain.breath≤1 joint.endRange≤1',
   'frozen-shoulder':
-    'shoulder.behind≤0 shoulder.overheadLoad≤0 shoulder.raisedDeg≤60 shoulder.load≤1 wrist.load≤20 joint.endRange≤1 chest.open≤0 hands.hang≤0',
+    'shoulder.raisedDeg≤60 shoulder.load≤1 wrist.load≤20 joint.endRange≤1 chest.open≤0 shoulder.behind≤0 shoulder.overheadLoad≤0 hands.hang≤0',
   'unstable-shoulder':
-    'shoulder.behind≤0 shoulder.overheadLoad≤0 shoulder.raisedDeg≤90 shoulder.load≤2 wrist.load≤40 hands.leave≤0 chest.open≤0 joint.endRange≤0 hands.hang≤0',
+    'shoulder.raisedDeg≤90 shoulder.load≤2 wrist.load≤40 hands.leave≤0 chest.open≤0 joint.endRange≤0 shoulder.behind≤0 shoulder.overheadLoad≤0 hands.hang≤0',
   amputation:
     'impact.class≤1 balance.level≤4 knee.kneel≤0 knee.pivot≤0 impact.turnDeg≤0 toes.curl≤1 feet.edge≤0 hold>2 change≥12',
   'high-blood-pressure':
     'strain.breath≤2 strain.holdSeconds≤15 strain.headLow≤0 hands.hang≤0 shoulder.overheadLoad≤2 cool-down≥480',
   'rate-medication': '',
   'implanted-defibrillator':
-    'effort≤6 strain.breath≤1 shoulder.overheadLoad≤1 hands.hang≤0 balance.fall≤2 warm-up≥600 cool-down≥600',
+    'balance.fall≤2 effort≤6 strain.breath≤1 strain.holdSeconds≤10 shoulder.overheadLoad≤1 spine.load≤3 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600',
   'heart-disease':
     'effort≤6 strain.breath≤1 strain.holdSeconds≤10 shoulder.overheadLoad≤1 spine.load≤3 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600',
   'heart-failure':
-    'effort≤5 strain.breath≤0 strain.holdSeconds≤10 shoulder.overheadLoad≤1 spine.load≤2 hands.hang≤0 strain.headLow≤0 posture.supine≤0 warm-up≥600 cool-down≥600',
+    'effort≤5 strain.breath≤0 spine.load≤2 posture.supine≤0 strain.holdSeconds≤10 shoulder.overheadLoad≤1 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600',
   'diabetes-insulin': '',
   diabetes: '',
   'numb-feet': 'impact.class≤1 hold>3 balance.level≤4 feet.edge≤0',
@@ -101,24 +103,24 @@ const COMPILED: Readonly<Record<ConditionId, string>> = {
   'leg-arteries': 'effort≤6 rest≥30',
   anticoagulants: 'impact.class≤1 balance.level≤4 impact.dropCm≤0 head.under≤0 hands.hang≤0 feet.edge≤0',
   'heart-event-recent':
-    'effort≤4 impact.class≤1 strain.breath≤0 strain.holdSeconds≤10 strain.belly≤1 shoulder.overheadLoad≤0 shoulder.raisedDeg≤90 wrist.load≤20 spine.load≤2 strain.headLow≤0 hands.hang≤0 posture.changes≤0 warm-up≥600 cool-down≥600 rest≥30',
+    'effort≤4 impact.class≤1 strain.breath≤0 strain.belly≤1 shoulder.overheadLoad≤0 shoulder.raisedDeg≤90 wrist.load≤20 shoulder.load≤1 posture.prone≤0 spine.load≤2 posture.changes≤0 rest≥30 strain.holdSeconds≤10 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600',
   'valve-or-aneurysm':
-    'effort≤5 strain.breath≤0 strain.holdSeconds≤10 strain.belly≤1 shoulder.overheadLoad≤1 spine.load≤2 strain.headLow≤0 hands.hang≤0 warm-up≥600 cool-down≥600',
+    'effort≤5 strain.breath≤0 strain.belly≤1 spine.load≤2 strain.holdSeconds≤10 shoulder.overheadLoad≤1 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600',
   fainting:
-    'posture.changes≤0 posture.lying≤0 strain.headLow≤0 hold>3 balance.fall≤2 head.under≤0 hands.hang≤0 strain.breath≤2 strain.holdSeconds≤15 cool-down≥600 change≥15',
+    'posture.changes≤0 posture.lying≤0 strain.headLow≤0 hold>3 balance.fall≤2 head.under≤0 shoulder.overheadLoad≤2 hands.hang≤0 strain.breath≤2 strain.holdSeconds≤15 cool-down≥600 change≥15',
   'autonomic-neuropathy':
     'effort≤5 posture.changes≤0 strain.headLow≤0 hold>3 strain.breath≤1 strain.holdSeconds≤15 warm-up≥600 cool-down≥600 change≥15',
-  clot: 'effort≤4 impact.class≤1 balance.level≤4 impact.dropCm≤0 strain.breath≤1 head.under≤0 feet.edge≤0',
+  clot: 'effort≤4 strain.breath≤1 impact.class≤1 balance.level≤4 impact.dropCm≤0 head.under≤0 hands.hang≤0 feet.edge≤0',
   'kidney-disease': 'effort≤5 strain.breath≤1 strain.holdSeconds≤15 strain.headLow≤0 balance.level≤4 rest≥30',
   'sickle-cell': 'effort≤6 strain.holdSeconds≤15 strain.breath≤2 rest≥40 warm-up≥600',
   anaemia: 'effort≤5 posture.changes≤0 rest≥30',
   'not-understood':
-    'effort≤4 impact.class≤1 strain.breath≤1 strain.headLow≤0 hold>1 posture.floor≤0 strain.holdSeconds≤15 shoulder.overheadLoad≤0 knee.bendDeg≤90 spine.turn≤1 wrist.load≤30 change≥12',
+    'effort≤4 impact.class≤1 strain.breath≤1 strain.headLow≤0 hold>1 posture.floor≤0 strain.holdSeconds≤15 shoulder.overheadLoad≤0 knee.bendDeg≤90 spine.bend≤1 spine.turn≤1 wrist.load≤30 spine.load≤2 feet.edge≤0 change≥12',
   'no-jumping': 'impact.class≤1',
   'no-kneeling': 'knee.kneel≤0',
   'no-floor': 'posture.floor≤0',
   'seated-only': 'posture.standing≤0 posture.lying≤0 posture.floor≤0',
-  wheelchair: 'posture.standing≤0 posture.lying≤0 posture.floor≤0 strength.legs≤20 knee.load≤1',
+  wheelchair: 'strength.legs≤20 knee.load≤1 posture.standing≤0 posture.lying≤0 posture.floor≤0',
   'older-beginner': 'change≥12 impact.class≤2',
   child:
     'knee.load≤3 strain.breath≤2 teach.skill≤4 head.under≤0 impact.highLandings/session≤60 impact.highLandings/minute≤20',
@@ -127,24 +129,24 @@ const COMPILED: Readonly<Record<ConditionId, string>> = {
   'unsure-balance':
     'hold>2 impact.class≤1 impact.turnDeg≤0 posture.changes≤0 balance.level≤5 feet.edge≤0 change≥12',
   falls:
-    'hold>2 impact.class≤1 impact.turnDeg≤0 posture.changes≤0 balance.level≤4 coordination.level≤4 feet.edge≤0 balance.fall≤2 change≥12',
+    'balance.level≤4 coordination.level≤4 balance.fall≤2 hold>2 impact.class≤1 impact.turnDeg≤0 posture.changes≤0 feet.edge≤0 change≥12',
   vertigo:
-    'hold>2 impact.class≤1 balance.headTurn≤0 impact.turnDeg≤0 posture.changes≤0 posture.lying≤0 strain.headLow≤0 change≥12',
+    'balance.headTurn≤0 posture.lying≤0 strain.headLow≤0 hold>2 impact.class≤1 impact.turnDeg≤0 posture.changes≤0 balance.level≤5 feet.edge≤0 change≥12',
   'low-vision': 'hold>3 impact.class≤1 impact.turnDeg≤0 balance.fall≤2 feet.edge≤0 head.under≤0 change≥12',
   'stroke-weak-side':
     'shoulder.overheadLoad≤0 shoulder.load≤1 shoulder.behind≤0 shoulder.raisedDeg≤90 strength.grip≤5 wrist.load≤8 elbow.load≤1 hands.hang≤0 feet.edge≤0 impact.turnDeg≤0 impact.class≤1 coordination.level≤4 hold>2 change≥12',
   parkinsons:
-    'hold>2 impact.class≤1 coordination.level≤3 balance.headTurn≤0 impact.turnDeg≤0 feet.edge≤0 hip.cross≤1 change≥12',
+    'coordination.level≤3 balance.headTurn≤0 hip.cross≤1 hold>2 impact.class≤1 impact.turnDeg≤0 posture.changes≤0 balance.level≤5 feet.edge≤0 change≥12',
   'multiple-sclerosis': 'effort≤6 hold>3 rest≥30 change≥12',
   dementia:
     'coordination.level≤2 teach.skill≤1 hold>2 impact.class≤1 balance.fall≤2 feet.edge≤0 head.under≤0 hands.hang≤0 change≥12',
-  epilepsy: 'balance.fall≤2 hands.hang≤0 feet.edge≤0 head.under≤0 effort≤8',
+  epilepsy: 'balance.fall≤2 hands.hang≤0 feet.edge≤0 head.under≤0 shoulder.overheadLoad≤2 effort≤8',
   glaucoma: 'strain.headLow≤0 strain.breath≤1 strain.holdSeconds≤15',
   'pregnancy-early': 'effort≤7 strain.breath≤2 impact.dropCm≤0',
   'pregnancy-later':
     'effort≤6 impact.class≤1 posture.supine≤0 posture.prone≤0 strain.breath≤1 strain.belly≤1 spine.load≤3 feet.edge≤0 hands.hang≤0 balance.level≤4 hold>4 posture.changes≤0 impact.dropCm≤0 impact.turnDeg≤0 change≥12',
   'after-birth-early':
-    'effort≤4 impact.class≤1 strain.breath≤0 strain.belly≤1 spine.load≤2 spine.bend≤1 hands.hang≤0 posture.prone≤0',
+    'effort≤4 impact.class≤1 strain.breath≤0 strain.belly≤1 spine.load≤2 spine.bend≤1 hands.hang≤0 posture.prone≤0 posture.changes≤0 spine.sideBend≤1',
   'after-birth-middle': 'effort≤6 impact.class≤1 strain.breath≤1 strain.belly≤1 spine.load≤3',
   'after-birth-later': 'impact.class≤2 strain.belly≤2',
   'pelvic-floor': 'impact.class≤1 strain.breath≤1 strain.belly≤1 spine.load≤3',
@@ -154,11 +156,11 @@ const COMPILED: Readonly<Record<ConditionId, string>> = {
   lymphoedema: 'shoulder.load≤2 strength.grip≤30 wrist.load≤50 hands.hang≤0',
   'dialysis-arm': 'wrist.load≤0 strength.grip≤0 elbow.load≤0 shoulder.load≤1',
   'walking-aid':
-    'hold>1 impact.class≤1 balance.level≤3 impact.turnDeg≤0 posture.changes≤0 coordination.level≤2 balance.fall≤2 spine.load≤2 feet.edge≤0 knee.pivot≤0 change≥12',
+    'hold>1 balance.level≤3 coordination.level≤2 balance.fall≤2 spine.load≤2 knee.pivot≤0 impact.class≤1 impact.turnDeg≤0 posture.changes≤0 feet.edge≤0 change≥12',
   concussion:
     'effort≤3 impact.class≤1 balance.headTurn≤0 impact.turnDeg≤0 balance.level≤3 balance.fall≤2 strain.breath≤0 neck.load≤1 posture.changes≤0 coordination.level≤3 strain.headLow≤0 hands.hang≤0 head.under≤0 change≥12',
   'spinal-cord-injury':
-    'effort≤6 posture.standing≤0 hold>1 balance.level≤2 posture.changes≤0 shoulder.overheadLoad≤2 joint.endRange≤1 strain.breath≤1 hands.hang≤0 change≥12',
+    'effort≤6 hold>1 balance.level≤2 posture.changes≤0 shoulder.overheadLoad≤2 joint.endRange≤1 strain.breath≤1 hands.hang≤0 change≥12 strength.legs≤20 knee.load≤1 posture.standing≤0 posture.lying≤0 posture.floor≤0',
   'cerebral-palsy':
     'hold>2 impact.class≤1 coordination.level≤3 impact.turnDeg≤0 joint.endRange≤1 feet.edge≤0 change≥12',
   'down-syndrome':
@@ -166,17 +168,17 @@ const COMPILED: Readonly<Record<ConditionId, string>> = {
   'learning-disability': 'coordination.level≤3 teach.skill≤2 head.under≤0',
   'hearing-loss': '',
   'caesarean-early':
-    'effort≤4 impact.class≤1 strain.breath≤0 strain.belly≤1 spine.bend≤1 spine.turn≤1 posture.prone≤0 posture.changes≤0 spine.load≤2 hands.hang≤0 change≥12',
+    'spine.turn≤1 change≥12 effort≤4 impact.class≤1 strain.breath≤0 strain.belly≤1 spine.load≤2 spine.bend≤1 hands.hang≤0 posture.prone≤0 posture.changes≤0 spine.sideBend≤1',
   'parted-belly-wall':
     'strain.breath≤1 strain.belly≤1 spine.bend≤1 posture.prone≤0 spine.load≤3 hands.hang≤0',
   'pelvic-girdle-pain':
-    'impact.class≤1 balance.singleLeg≤0 hip.turnOut≤0 hip.cross≤0 hip.extensionDeg≤10 knee.load≤2 strength.back≤45 strain.belly≤1 knee.pivot≤0 spine.load≤2 change≥12',
+    'impact.class≤1 balance.singleLeg≤0 hip.turnOut≤0 hip.cross≤0 hip.extensionDeg≤0 knee.load≤2 strength.back≤45 strain.belly≤1 knee.pivot≤0 spine.load≤2 change≥12',
   'pregnancy-watched':
-    'effort≤4 impact.class≤1 posture.supine≤0 posture.prone≤0 strain.breath≤0 strain.belly≤1 strain.holdSeconds≤10 balance.level≤4 posture.changes≤0 impact.dropCm≤0 impact.turnDeg≤0 spine.load≤2 strain.headLow≤0 feet.edge≤0 hands.hang≤0 hold>3 change≥12',
+    'effort≤4 strain.breath≤0 strain.holdSeconds≤10 spine.load≤2 strain.headLow≤0 hold>3 impact.class≤1 posture.supine≤0 posture.prone≤0 strain.belly≤1 feet.edge≤0 hands.hang≤0 balance.level≤4 posture.changes≤0 impact.dropCm≤0 impact.turnDeg≤0 change≥12',
   'leg-lymphoedema': 'impact.class≤1 knee.load≤2 knee.kneel≤0 strain.holdSeconds≤20',
   stoma: 'strain.breath≤1 strain.belly≤1 posture.prone≤0 spine.bend≤2 spine.load≤2 hands.hang≤0',
   'low-platelets-or-line':
-    'effort≤4 impact.class≤1 balance.level≤3 strain.breath≤1 shoulder.raisedDeg≤120 shoulder.overheadLoad≤0 wrist.load≤40 chest.open≤0 head.under≤0 hands.hang≤0 feet.edge≤0 spine.load≤2',
+    'effort≤4 balance.level≤3 strain.breath≤1 shoulder.raisedDeg≤120 shoulder.overheadLoad≤0 wrist.load≤40 elbow.load≤1 chest.open≤0 spine.load≤2 impact.class≤1 impact.dropCm≤0 head.under≤0 hands.hang≤0 feet.edge≤0',
   'low-energy': 'effort≤5 impact.class≤1 spine.bend≤2 posture.changes≤0 rest≥30',
 };
 
@@ -233,6 +235,26 @@ describe('every row of the usual cautions compiles to limits', () => {
     }
     expect(CONDITION_GROUPS).toContain(conditionOf(id).group);
     expect(conditionOf(id).caution.length).toBeGreaterThan(20);
+  });
+});
+
+describe('what comes with a condition', () => {
+  const pairs = CONDITION_IDS.flatMap((id) => (COMES_WITH[id] ?? []).map((other) => [id, other] as const));
+  test.each(pairs)('%s: nothing that %s bars is open, and what it asks for is asked', (id, other) => {
+    const [own, theirs] = [conditionOf(id), conditionOf(other)];
+    for (const limit of compileCondition(other))
+      expect(compileCondition(id).some((one) => covers(one, limit))).toBe(true);
+    for (const flag of ['notAlone', 'steady', 'effortByWords'] as const)
+      expect(own[flag] ?? theirs[flag]).toBe(own[flag]);
+    for (const list of ['reminders', 'inReach', 'brings'] as const)
+      expect([...(own[list] ?? [])]).toEqual(expect.arrayContaining([...(theirs[list] ?? [])]));
+  });
+  test('every limit stands once, the strictest of its kind', () => {
+    for (const id of CONDITION_IDS) {
+      const limits = compileCondition(id);
+      for (const one of limits)
+        expect(limits.filter((other) => covers(other, one)).map((other) => other.id)).toEqual([one.id]);
+    }
   });
 });
 

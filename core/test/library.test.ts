@@ -231,6 +231,28 @@ describe('every move', () => {
           true,
         ]);
   });
+  test('what is held and goes over the shoulders is load overhead', () => {
+    const held = (id: string) =>
+      library.move(id)!.needs.some(({ what }) => what === 'hand load' || what === 'ball');
+    const raised = (id: string) => (rungDemand(library, { move: id })!['shoulder.raisedDeg'].lo ?? 0) >= 110;
+    expect(ids((id) => held(id) && raised(id) && unsafe(id, 'shoulder.overheadLoad') === 0)).toEqual(none);
+  });
+  test('a trunk that turns far over two planted feet turns a thigh in', () => {
+    const turns = (id: string) =>
+      library.move(id)!.posture.work === 'standing' &&
+      unsafe(id, 'balance.singleLeg') === 0 &&
+      unsafe(id, 'spine.turn') >= 2;
+    expect(ids((id) => turns(id) && unsafe(id, 'hip.turnIn') === 0)).toEqual(none);
+  });
+  test('lying on the back, a bent knee that carries nothing is no bend under load', () => {
+    const lies = (id: string) => {
+      const { start, work, end } = library.move(id)!.posture;
+      return [start, work, end].every((one) => one === 'lying on the back');
+    };
+    expect(ids((id) => lies(id) && unsafe(id, 'knee.load') === 0 && unsafe(id, 'knee.bendDeg') > 0)).toEqual(
+      none,
+    );
+  });
   test('one that lands hard, hangs, arches, rounds or strains a joint says when to stop', () => {
     const strains = (id: string) =>
       unsafe(id, 'impact.class') >= 3 ||

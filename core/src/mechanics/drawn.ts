@@ -73,11 +73,28 @@ function leaves(figure: DrawnFigure, moments: readonly Solved[]): boolean {
   return bear.includes(2) && bear.includes(1);
 }
 
-/** What the hands hold is all that bears. */
+/** An arm goes overhead where it points along the trunk, by the cosine of the angle between. */
+const OVERHEAD = 0.5;
+
+/** How far from the hip to the neck and on a hand reaches, as a cosine. */
+function alongTrunk(s: Solved, side: 0 | 1): number {
+  const [trunk, arm] = [
+    [s.neck[0] - s.hip[0], s.neck[1] - s.hip[1]],
+    [s.arms[side].end[0] - s.neck[0], s.arms[side].end[1] - s.neck[1]],
+  ] as const;
+  return (trunk[0] * arm[0] + trunk[1] * arm[1]) / (Math.hypot(...trunk) * Math.hypot(...arm) || 1);
+}
+
+/** What the hands hold bears, above the head, and below it nothing but toes. */
 const hangs = (figure: DrawnFigure, stills: readonly Solved[]): boolean =>
   stills.some((s) => {
     const all = contactsOf(figure, s);
-    return all.length > 0 && all.every(({ kind }) => kind === 'grip');
+    const below = all.filter(({ kind }) => kind !== 'grip');
+    if (below.length === all.length) return false;
+    if (below.length === 0) return true;
+    const overhead = LIMB_SIDES.some((side) => alongTrunk(s, side) > OVERHEAD);
+    const flat = LIMB_SIDES.some((side) => below.filter((one) => one.side === side).length > 1);
+    return overhead && !flat && below.every(({ part }) => part === 'foot');
   });
 
 /** The ball of a foot stands on something raised, and its heel over nothing. */

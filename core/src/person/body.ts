@@ -1,5 +1,5 @@
-import { cap, HEAD_UP, hold, NO_KNEELING, NO_PIVOT, ONE_FOOT_DOWN, type Preset } from './condition.ts';
-import { type Limit, limitSchema, type Side } from './limits.ts';
+import { cap, HEAD_UP, hold, NO_KNEELING, NO_PIVOT, ONE_FOOT_DOWN } from './condition.ts';
+import { type Limit, limitSchema, type Preset, type Side } from './limits.ts';
 
 interface Place {
   readonly name: string;

@@ -1,11 +1,5 @@
 import type { Capability, DemandKey } from '../move/index.ts';
-import type { FloorId, Limit, WrittenLimit } from './limits.ts';
-
-export type Preset = WrittenLimit extends infer L
-  ? L extends unknown
-    ? Omit<L, 'id' | 'source' | 'condition' | 'side' | 'until'>
-    : never
-  : never;
+import type { FloorId, Limit, Preset } from './limits.ts';
 
 /** The part of the list a condition is looked for in. */
 export const CONDITION_GROUPS = [
@@ -87,4 +81,6 @@ export const LONG_WARM_UP = atLeast('warm-up', 600, 'a long, slow warm-up');
 export const LONG_COOL_DOWN = atLeast('cool-down', 600, 'a long cool-down');
 export const EARLY_RESTS = atLeast('rest', 30, 'rests before they are needed');
 export const NO_BELLY_PRESSURE = cap('strain.belly', 1, 'no pressure on the belly');
+/** Who may lose consciousness drops what is held up. */
+export const NOTHING_HEAVY_OVERHEAD = cap('shoulder.overheadLoad', 2, 'nothing heavy overhead');
 export const WITHIN_RANGE = cap('joint.endRange', 1, 'no holding at the end of a range');

@@ -73,8 +73,15 @@ export function floorSeconds(limits: readonly Limit[], what: FloorId): number {
   );
 }
 
+/** A limit as a table has it: what it says, before it is somebody's. */
+export type Preset = WrittenLimit extends infer L
+  ? L extends unknown
+    ? Omit<L, 'id' | 'source' | 'condition' | 'side' | 'until'>
+    : never
+  : never;
+
 /** What two limits are about: the same thing on sides that overlap. */
-const about = (limit: Limit): string =>
+const about = (limit: Preset): string =>
   limit.kind === 'cap' || limit.kind === 'budget'
     ? `${limit.kind} ${limit.on}${limit.kind === 'budget' ? limit.per : ''}`
     : limit.kind === 'ban'
@@ -83,7 +90,7 @@ const about = (limit: Limit): string =>
         ? `floor ${limit.what}`
         : limit.kind;
 
-const strictness = (limit: Limit): number => {
+const strictness = (limit: Preset): number => {
   switch (limit.kind) {
     case 'cap':
     case 'budget':
@@ -99,11 +106,11 @@ const strictness = (limit: Limit): number => {
   }
 };
 
+/** Is one limit about the same thing as another, and at least as strict? */
+export const asStrict = (one: Preset, other: Preset): boolean =>
+  about(one) === about(other) && strictness(one) >= strictness(other);
+
 /** Does one limit make another of no effect: about the same thing and sides, and at least as strict? */
 export function covers(one: Limit, other: Limit): boolean {
-  return (
-    about(one) === about(other) &&
-    (one.side === 'both' || one.side === other.side) &&
-    strictness(one) >= strictness(other)
-  );
+  return (one.side === 'both' || one.side === other.side) && asStrict(one, other);
 }

@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import { lazily } from '../record/index.ts';
 import { BODY_PLACES, type BodyPlace, spare } from './body.ts';
-import { cap, effort, hold, ONE_FOOT_DOWN, type Preset } from './condition.ts';
-import { type Limit, limitSchema, sideSchema } from './limits.ts';
+import { cap, effort, hold, ONE_FOOT_DOWN } from './condition.ts';
+import { type Limit, limitSchema, type Preset, sideSchema } from './limits.ts';
 
 /** mg/dL in one mmol/L of glucose. */
 export const MG_PER_MMOL = 18.016;
