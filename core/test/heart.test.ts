@@ -93,10 +93,12 @@ describe('capacity, worked by hand', () => {
   const known = { age: at(50), sex: 'male', byWords: false } as const;
   test('as a band, from the best that is known: measured, walked, the equation, weight', () => {
     const measured = { lo: 7, hi: 8, from: 'clinic' };
-    expect(capacityOf({ ...known, measured, walkMetres: 400 }).capacity).toEqual(measured);
+    const likely = 7.5;
+    expect(capacityOf({ ...known, measured, walkMetres: 400 }).capacity).toEqual({ ...measured, likely });
     expect(capacityOf({ ...known, walkMetres: 400, massKg: 80 }).capacity).toEqual({
       lo: 3,
       hi: 5,
+      likely: 4,
       from: 'six-minute walk, 400 m',
     });
     const full = { ...known, massKg: 80, heightCm: 180, restingRate: 60, activity: 'active' } as const;
@@ -110,6 +112,8 @@ describe('capacity, worked by hand', () => {
     const { capacity } = capacityOf({ ...unstated, massKg: 80 });
     expect(capacity!.lo).toBeLessThan(capacityOf({ ...known, massKg: 80 }).capacity!.lo);
     expect(capacity!.from).toContain('sex not stated');
+    // Planned by the lower of the two: no freer for not having said.
+    expect(capacity!.likely).toBeLessThan(capacityOf({ ...known, massKg: 80 }).capacity!.likely);
   });
   test('what is missing is named', () => {
     expect(capacityOf(known).lacks).toBe('body mass, or a six-minute walk');

@@ -4,7 +4,6 @@ import { middle } from '../move/index.ts';
 import {
   ADULT_FROM,
   abilityFrom,
-  type Capacity,
   isAgeless,
   LEVELS,
   type LevelIndex,
@@ -18,13 +17,6 @@ import {
 } from '../person/index.ts';
 import type { CleanReps, Subject } from './constraints.ts';
 import { IMPACT } from './dials.ts';
-
-/**
- * The middle of a capacity's band, in MET. Its low end would seat everybody the equations know little
- * of; how hard it is on the day is told by the talk test, to which the effort limit belongs.
- */
-const likeliest = (capacity: Capacity | null): number | null =>
-  capacity && Math.round((capacity.lo + capacity.hi) * 5) / 10;
 
 /** A person as the engine sees them on a day (YYYY-MM-DD): abilities, limits, capacity, dislikes. */
 export function subjectOf(person: Person, library: Library, day: string): Subject {
@@ -57,7 +49,7 @@ export function subjectOf(person: Person, library: Library, day: string): Subjec
     ability: abilityFrom(library, person.placements, person.assumedLevel),
     ...(owns.length > 0 ? { owns } : {}),
     limits: outlook.limits,
-    capacityMet: likeliest(outlook.capacity.capacity),
+    capacityMet: outlook.capacity.capacity?.likely ?? null,
     ...(isAgeless(person)
       ? {}
       : {

@@ -45,6 +45,8 @@ export const walkMl = (metres: number): number => 4.948 + 0.023 * metres;
 export interface Capacity {
   readonly lo: number;
   readonly hi: number;
+  /** What they are planned by, in MET: the middle, or the lower where what isn't known leaves two. */
+  readonly likely: number;
   readonly from: string;
 }
 
@@ -58,7 +60,7 @@ interface Known {
   /** Metres of the newest six-minute walk. */
   readonly walkMetres?: number | undefined;
   /** A figure a clinic has measured. */
-  readonly measured?: Capacity | undefined;
+  readonly measured?: Omit<Capacity, 'likely'> | undefined;
   /** Under 18, pregnant, or a medicine or device that changes the heart rate. */
   readonly byWords: boolean;
 }
@@ -71,6 +73,7 @@ const banded = (lo: number, hi: number, error: number, from: string): CapacityAn
   capacity: {
     lo: Math.max(LEAST_MET, Math.round((lo - error) * 10) / 10),
     hi: Math.max(LEAST_MET, Math.round((hi + error) * 10) / 10),
+    likely: Math.max(LEAST_MET, Math.round(lo * 10) / 10),
     from,
   },
   lacks: null,
@@ -79,7 +82,10 @@ const banded = (lo: number, hi: number, error: number, from: string): CapacityAn
 /** The best figure that what is known allows, as a wide band in MET; or what it would take. */
 export function capacityOf(known: Known): CapacityAnswer {
   if (known.byWords) return { capacity: null, lacks: 'told by effort words alone' };
-  if (known.measured) return { capacity: known.measured, lacks: null };
+  if (known.measured) {
+    const { lo, hi } = known.measured;
+    return { capacity: { ...known.measured, likely: Math.round((lo + hi) * 5) / 10 }, lacks: null };
+  }
   if (known.walkMetres !== undefined) {
     const met = walkMl(known.walkMetres) / ML_PER_MET;
     return banded(met, met, WALK_ERROR_ML / ML_PER_MET, `six-minute walk, ${known.walkMetres} m`);

@@ -234,7 +234,7 @@ export const JOINT_CONDITIONS = {
     group: 'shoulders, arms, hands',
     caution: 'Fists, forearms or handles; stop if the wrist aches.',
     sided: true,
-    limits: [cap('wrist.bentBackDeg', 30, 'no weight on a bent-back wrist')],
+    limits: [cap('wrist.bentBackDeg', 30, 'no bent-back wrist')],
   },
   'wrist-no-load': {
     name: 'Wrists bear no weight',

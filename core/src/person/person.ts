@@ -383,7 +383,7 @@ export function outlookOf(person: Person, day: string): Outlook {
       ...tables.map((t) => t.caution),
       ...(tables.some((t) => t.notAlone) ? [NOT_ALONE] : []),
     ],
-    reminders: tables.flatMap((t) => t.reminders ?? []),
+    reminders: [...new Set(tables.flatMap((t) => t.reminders ?? []))],
     inReach: [...new Set(tables.flatMap((t) => t.inReach ?? []))],
   };
 }

@@ -37,7 +37,7 @@ export function wearersOf(
       id: present.id,
       restBpm: file?.restingRate ?? USUAL.rest,
       maxBpm: (outlook && rateTargets(outlook.age, file?.sex, file?.restingRate, false)[0]?.max) ?? USUAL.max,
-      capacityMet: capacity ? (capacity.lo + capacity.hi) / 2 : USUAL.capacity,
+      capacityMet: capacity?.likely ?? USUAL.capacity,
       metAt: (seconds: number) => {
         const at = ends.findIndex((end) => seconds < end);
         return at < 0 ? MET.rest : met[at]!;

@@ -24,7 +24,7 @@ export default function EffortPart(props: { page: PersonPage }) {
   const top = bandOfRpe(most);
   const targets = rateTargets(outlook.age, person.sex, person.restingRate, outlook.byWords);
   const { capacity, lacks } = outlook.capacity;
-  const likely = capacity ? (capacity.lo + capacity.hi) / 2 : null;
+  const likely = capacity?.likely ?? null;
   return (
     <div className="mt-2 grid gap-8">
       <section aria-labelledby="words-h">
