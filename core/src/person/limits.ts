@@ -58,7 +58,7 @@ export const limitSchema = lazily(() =>
   ]),
 );
 export type Limit = z.output<typeof limitSchema>;
-export type WrittenLimit = z.input<typeof limitSchema>;
+type WrittenLimit = z.input<typeof limitSchema>;
 
 /** Limits in force on a day given as YYYY-MM-DD. */
 export function limitsOn(limits: readonly Limit[], day: string): Limit[] {
