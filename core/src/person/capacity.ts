@@ -42,7 +42,7 @@ export function friendMl(female: boolean, age: number, massKg: number): number {
 /** Mean VO2peak in mL/kg/min from the metres of a six-minute walk (Ross 2010, from memory). */
 export const walkMl = (metres: number): number => 4.948 + 0.023 * metres;
 
-export interface Capacity {
+interface Capacity {
   readonly lo: number;
   readonly hi: number;
   /** What they are planned by, in MET: the middle, or the lower where what isn't known leaves two. */

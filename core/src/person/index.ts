@@ -22,7 +22,7 @@ export {
 } from './assess.ts';
 export { BODY, BODY_PLACES, type BodyPlace, placeNamed } from './body.ts';
 export { dayOf, type Occurrence, occurrencesOf, weekdayOf } from './calendar.ts';
-export { ACTIVITY, type Capacity, capacityOf, friendMl, jurcaMet, LB_PER_KG, walkMl } from './capacity.ts';
+export { ACTIVITY, capacityOf, friendMl, jurcaMet, LB_PER_KG, walkMl } from './capacity.ts';
 export {
   COMES_WITH,
   CONDITION_GROUPS,
