@@ -16,11 +16,6 @@ export const scalers: readonly Scaler[] = fc
   .map((room) => createScaler(index, room));
 // Cases carry the room's number, so that a counterexample prints as something a person can read.
 export const anyRoomNumber = fc.nat({ max: scalers.length - 1 });
-/** Two in five of them with every change; all where FULL is set, as before a release. */
-export const cases = (numRuns: number) => ({
-  numRuns: process.env['FULL'] ? numRuns : Math.ceil(numRuns * 0.4),
-  seed: 20261124,
-});
 
 const demands = new Map<string, Demand>();
 export const demandOfUse = (use: Use): Demand => {

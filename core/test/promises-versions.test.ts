@@ -4,8 +4,8 @@ import { DEMAND_KEYS } from '@inner-rung/core/move';
 import { sumUp } from '@inner-rung/core/review';
 import { AS_WRITTEN, entriesOf, timelineOf } from '@inner-rung/core/session';
 import fc from 'fast-check';
-import { anyRoomNumber, breaks, cases, index, library, scalers } from './broken.ts';
-import { anyRequest } from './cases.ts';
+import { anyRoomNumber, breaks, index, library, scalers } from './broken.ts';
+import { anyRequest, cases } from './cases.ts';
 import { circuit, facts, session } from './sessions.ts';
 
 test('6. as written changes only what is illegal or can’t be done here', () => {

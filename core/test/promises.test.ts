@@ -14,8 +14,8 @@ import { sumUp } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { AS_WRITTEN } from '@inner-rung/core/session';
 import fc from 'fast-check';
-import { anyRoomNumber, breaks, cases, demandOfUse, index, scalers } from './broken.ts';
-import { anyCap, anyRequest, anyRoom } from './cases.ts';
+import { anyRoomNumber, breaks, demandOfUse, index, scalers } from './broken.ts';
+import { anyCap, anyRequest, anyRoom, cases } from './cases.ts';
 import { shippedFiles } from './shipped.ts';
 
 test('1. no form offered breaks an active limit at its settings', () => {
