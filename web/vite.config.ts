@@ -26,7 +26,11 @@ export default defineConfig({
     assetsInlineLimit: 0,
     sourcemap: false,
     // The server names a screen's scripts in the page; those of a screen that is gone to ask for their own parts.
-    modulePreload: { resolveDependencies: (_, deps, { hostType }) => (hostType === 'html' ? deps : []) },
+    // Browsers that run these scripts know how to fetch them ahead.
+    modulePreload: {
+      polyfill: false,
+      resolveDependencies: (_, deps, { hostType }) => (hostType === 'html' ? deps : []),
+    },
     rolldownOptions: {
       output: {
         codeSplitting: {

@@ -2,7 +2,7 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { DEMANDS, type DemandKey } from '@inner-rung/core/move';
-import { CONDITIONS } from '@inner-rung/core/person';
+import { CONDITION_IDS, conditionOf } from '@inner-rung/core/person';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
@@ -19,7 +19,7 @@ interface Edge {
 /** Every measured cap of a condition, with whose it is. */
 function edges(): Edge[] {
   const found = new Map<string, Edge>();
-  for (const { name, limits } of Object.values(CONDITIONS))
+  for (const { name, limits } of CONDITION_IDS.map(conditionOf))
     for (const limit of limits) {
       if (limit.kind !== 'cap' || limit.max === 0 || !MEASURED.includes(DEMANDS[limit.on].unit)) continue;
       const key = `${limit.on} ${limit.max}`;

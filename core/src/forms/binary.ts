@@ -197,19 +197,15 @@ export function decodeLibrary(buffer: ArrayBuffer): Library {
   const figure = (at: number): Figure => {
     const lo = index.lo[at]!;
     const hi = index.hi[at]!;
-    return {
-      lo: Number.isNaN(lo) ? null : lo,
-      hi: Number.isNaN(hi) ? null : hi,
-      ...head.origins[origin[at]!]!,
-    };
+    const { from, source } = head.origins[origin[at]!]!;
+    return { lo: Number.isNaN(lo) ? null : lo, hi: Number.isNaN(hi) ? null : hi, from, source };
   };
-  const demand = new DemandTable(
-    new Map(head.ids.map((id, row) => [id, row])),
-    (row) =>
-      Object.fromEntries(
-        DEMAND_KEYS.map((key, k): [DemandKey, Figure] => [key, figure(row * ROW_SIZE + k)]),
-      ) as unknown as Demand,
-  );
+  const demand = new DemandTable(new Map(head.ids.map((id, row) => [id, row])), (row) => {
+    // Made for every move of a page of ladders: no lists on the way.
+    const made = {} as Record<DemandKey, Figure>;
+    for (let k = 0; k < DEMAND_KEYS.length; k++) made[DEMAND_KEYS[k]!] = figure(row * ROW_SIZE + k);
+    return made;
+  });
   return withIndex(
     libraryOf({
       moves,

@@ -49,16 +49,13 @@ export function bornFault(born: string, day: string): string | null {
 /** "74", or "73–74" where only the year is known. */
 export const ageWords = ({ lo, hi }: Age): string => (lo === hi ? String(lo) : `${lo}–${hi}`);
 
-let calendar: Intl.DateTimeFormat | undefined;
+const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sept Oct Nov Dec'.split(' ');
 
-/** A day (YYYY-MM-DD) as it is said: "3 Nov 2026". */
+/**
+ * A day (YYYY-MM-DD) as it is said: "3 Nov 2026". Not by a calendar of the browser's: its words take as long to load as
+ * the rest of a page's script, and every page of people says a day.
+ */
 export function dayWords(day: string): string {
-  // Made when a day is first said: a calendar's words take as long to load as the rest of a page's script.
-  calendar ??= new Intl.DateTimeFormat('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    timeZone: 'UTC',
-  });
-  return calendar.format(new Date(`${day}T00:00:00Z`));
+  const date = new Date(`${day}T00:00:00Z`);
+  return `${date.getUTCDate()} ${MONTHS[date.getUTCMonth()]} ${date.getUTCFullYear()}`;
 }

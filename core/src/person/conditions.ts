@@ -42,24 +42,24 @@ export const COMES_WITH: Partial<Record<ConditionId, readonly ConditionId[]>> = 
 
 const conditions = new Map<ConditionId, Condition>();
 
-/** A condition with all that comes with it. */
+/**
+ * What a condition usually means for exercise, with all that comes with it, as limits that can be seen and changed one
+ * by one. The caps are common practice put into this library's levels; the person's own clinician rules.
+ */
 export function conditionOf(id: ConditionId): Condition {
   const made = conditions.get(id) ?? whole(id);
   conditions.set(id, made);
   return made;
 }
 
-/**
- * What a condition usually means for exercise, as limits that can be seen and changed one by one.
- * The caps are common practice put into this library's levels; the person's own clinician rules.
- */
-export const CONDITIONS = Object.fromEntries(CONDITION_IDS.map((id) => [id, conditionOf(id)])) as Readonly<
-  Record<ConditionId, Condition>
->;
+/** What conditions are called, where they stand in the list and what is said of them; what they bar says {@link conditionOf}. */
+export const CONDITIONS: Readonly<
+  Record<ConditionId, Pick<Condition, 'name' | 'group' | 'quick' | 'caution' | 'sided'>>
+> = WRITTEN;
 
 /** The conditions offered at a tap, with how each is said. */
 export const QUICK_CONDITIONS = CONDITION_IDS.flatMap((id) => {
-  const { quick } = conditionOf(id);
+  const { quick } = CONDITIONS[id];
   return quick ? [{ id, ...quick }] : [];
 });
 
