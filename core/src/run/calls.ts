@@ -1,7 +1,7 @@
 import type { Segment } from '../clock/index.ts';
 import { entriesOf, sheetLines } from '../session/index.ts';
 import type { Stretch } from './clock.ts';
-import { beatsOf, isLed, tempoSeconds } from './pace.ts';
+import { beatsOf, isLed, passOf, tempoSeconds } from './pace.ts';
 import { factsOfRun, type Run } from './run.ts';
 import { groupsIn } from './turns.ts';
 
@@ -55,7 +55,10 @@ export function callsIn(
           says: `Next: ${next}${side ? `, ${side} side` : ''}`,
         });
     } else {
-      const first = around ? 'Work' : line.entries.map(nameOf).join(', then ');
+      const said = passOf(segment).map(({ entry, reps }) =>
+        reps === null ? nameOf(entry) : `${reps} ${nameOf(entry)}`,
+      );
+      const first = around ? 'Work' : said.join(', then ');
       calls.push({
         at: 0,
         sound: 'work',
@@ -80,4 +83,21 @@ export function callsIn(
       calls.push({ at: seconds, sound: 'end', says: 'That was it. Well done.' });
     return calls.sort((a, b) => a.at - b.at);
   });
+}
+
+/** How long a call stays on a wall, s: long enough to look up. Estimate. */
+const SHOWN_SECONDS = 4;
+
+/** What was just called in a stretch, for whoever doesn't hear it: a phase, the other side, a lane that ends. */
+export function calledAt(calls: readonly Call[], into: number): string | null {
+  const last = calls.findLast(
+    ({ at, sound, says }) =>
+      says !== null &&
+      (sound === 'say' || sound === 'lane') &&
+      at > 0 &&
+      at <= into &&
+      into < at + SHOWN_SECONDS,
+  );
+  // Seconds are on the clock beside it, and what comes next stands below.
+  return last?.says && !/^(\d+ seconds|Next: .*)$/.test(last.says) ? last.says : null;
 }

@@ -1,6 +1,7 @@
-export { type Call, callsIn } from './calls.ts';
+export { type Call, calledAt, callsIn } from './calls.ts';
 export { clockOf, type Position, positionAt, type RunClock, type Stretch, secondsLeft } from './clock.ts';
 export { castOf, doesOf, makeRun, type Taking } from './make.ts';
+export { alike, amountFor, amountOf, type MoveNow, movesAt, movesWords, tallyWords } from './moves.ts';
 export {
   type Beat,
   beatAt,

@@ -34,6 +34,7 @@ export function doesOf(
         goes[i]!.longest,
         counts,
       ).slice(0, 200),
+      ...(use.own?.reps ? { reps: use.own.reps } : {}),
       pace: use.pace,
       lane: use.lane,
     };

@@ -21,7 +21,7 @@ export function isLed(format: Block['format']): boolean {
 }
 
 /** One pass through a stretch: each doing's seconds and reps in it. */
-function passOf(segment: Segment) {
+export function passOf(segment: Segment) {
   const passes = Math.max(1, ...segment.does.map((d) => d.goes));
   return segment.does.map((d) => ({
     entry: d.entry,

@@ -26,6 +26,8 @@ const doesSchema = lazily(() =>
       name: words(200).min(1),
       /** How much of it, as it is said. */
       dose: words(200),
+      /** So many of it each time through, where that isn't what was written. */
+      reps: whole.min(1).max(2000).optional(),
       /** Reps a minute; null for a hold. */
       pace: z.number().positive().max(600).nullable(),
       /** Lane whose moment of a staggered finish holds, 0 innermost. */

@@ -1,8 +1,8 @@
 import { clockText, formatEntry, SEGMENT_KINDS } from '@inner-rung/core/clock';
-import { formsAt, groupsIn, isLed, type Run } from '@inner-rung/core/run';
+import { formsAt, groupsIn, isLed, type MoveNow, movesAt, type Run } from '@inner-rung/core/run';
 import { blockName } from '@inner-rung/core/session';
 import { Pause, Play, Plus, RotateCcw, SkipForward, Undo2, Volume2 } from 'lucide-react';
-import { type ReactNode, useMemo } from 'react';
+import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { Chip } from '../ui/choice.tsx';
 import { type Commands, useCommands } from '../ui/commands.tsx';
 import { useDraft } from '../ui/use-draft.ts';
@@ -12,9 +12,11 @@ import { groupsWithSomebody, RunFloor } from './run-floor.tsx';
 import { useAwake, useSounds } from './sounds.ts';
 import { StopNote } from './stop-note.tsx';
 import type { HeartSeen } from './straps.tsx';
-import { beatNow, type Live, lookAt, saysOf, secondsLeft } from './use-live.ts';
+import { beatNow, type Live, leftWords, lookAt, saysOf } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
 
+const NOBODY: readonly never[] = [];
+const NO_MOVES: readonly MoveNow[] = [];
 const HEARD = { volume: 0.5, speech: false, pulse: false };
 
 /** The run in the coach's hand: the clock, everybody with their form, everything one tap away. */
@@ -44,7 +46,19 @@ export function Coach(props: {
   const { here, now, working, next } = lookAt(live, all);
   const during = now?.key ?? '';
   const beat = beatNow(now, next, here.into);
-  const entry = beat?.entry ?? null;
+  const work = now?.segment.kind === 'work' ? now : next;
+  const moves = useMemo(() => (work ? movesAt(run, NOBODY, work.segment) : []), [run, work]);
+  const [picked, setPicked] = useState<{ key: string; entry: number } | null>(null);
+  const workKey = work?.key ?? '';
+  const pick = useCallback((one: number) => setPicked({ key: workKey, entry: one }), [workKey]);
+  const together = work ? isLed(run.plan.blocks[work.segment.block]!.format) : true;
+  // Of several things in one stretch, the one under way where all keep one count; else what the coach has chosen.
+  const entry =
+    picked && picked.key === work?.key
+      ? picked.entry
+      : together
+        ? (beat?.entry ?? null)
+        : (moves[0]?.entry ?? null);
   const goOrPause = () =>
     here.is === 'running'
       ? press({ kind: 'pause', why: 'pause' })
@@ -123,25 +137,25 @@ export function Coach(props: {
             role="timer"
             data-seconds
           >
-            {here.is === 'over' ? '✓' : secondsLeft(here.left)}
+            {here.is === 'over' ? '✓' : leftWords(here.left)}
           </p>
           <div>
             <p className="display text-2xl leading-tight" data-now>
-              {working ? saysOf(run, all, now) : next ? `Next: ${saysOf(run, all, next)}` : ''}
+              {working ? saysOf(run, now) : next ? `Next: ${saysOf(run, next)}` : ''}
             </p>
             <p>
-              {now && block && run.plan.blocks.length > 1
-                ? `${blockName(run.plan.blocks, now.segment.block)} · `
-                : ''}
-              {now && running ? `round ${now.segment.round + 1}` : ''}
-              {now?.segment.side ? ` · ${now.segment.side} side` : ''}
-              {now?.segment.note ? ` · ${now.segment.note}` : ''}
-              {working && running && beat?.rep && block && isLed(block.format)
-                ? ` · rep ${beat.rep} of ${beat.of}`
-                : ''}
+              {[
+                now && run.plan.blocks.length > 1 ? blockName(run.plan.blocks, now.segment.block) : '',
+                now && running && together ? `round ${now.segment.round + 1}` : '',
+                now?.segment.side ? `${now.segment.side} side` : '',
+                now?.segment.note,
+                working && running && together && beat?.rep ? `rep ${beat.rep} of ${beat.of}` : '',
+              ]
+                .filter(Boolean)
+                .join(' · ')}
             </p>
             {working && next && next !== now && (
-              <p className="opacity-80">Next: {around ? 'one station on' : saysOf(run, all, next)}</p>
+              <p className="opacity-80">Next: {around ? 'one station on' : saysOf(run, next)}</p>
             )}
             {entry !== null && !around && <Cue run={run} all={all} entry={entry} />}
             {now && around && here.is !== 'over' && (
@@ -237,6 +251,8 @@ export function Coach(props: {
           )}
           <People
             run={run}
+            moves={around ? NO_MOVES : moves}
+            onPick={pick}
             clock={all.clock}
             people={all.people}
             entry={entry}
@@ -255,11 +271,11 @@ export function Coach(props: {
           className={`sticky bottom-0 flex items-center gap-3 border-t-2 border-base-300 px-3 py-1.5 lg:hidden ${working && here.is === 'running' ? 'bg-base-content text-base-100' : 'bg-base-200'}`}
           data-clock-bar
         >
-          <span className="display w-16 text-4xl leading-none tabular-nums" aria-hidden>
-            {secondsLeft(here.left)}
+          <span className="display min-w-16 shrink-0 text-4xl leading-none tabular-nums" aria-hidden>
+            {leftWords(here.left)}
           </span>
           <span className="min-w-0 flex-1 truncate leading-tight">
-            {working ? saysOf(run, all, now) : next ? `Next: ${saysOf(run, all, next)}` : ''}
+            {working ? saysOf(run, now) : next ? `Next: ${saysOf(run, next)}` : ''}
           </span>
           <button type="button" className="btn btn-primary touch" onClick={goOrPause}>
             {here.is === 'running' ? 'Hold the clock' : 'Let it run'}

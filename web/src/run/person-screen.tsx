@@ -17,7 +17,7 @@ import { Waiting } from '../ui/shell.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { RunFigure } from './run-figure.tsx';
 import { useAwake, useSounds } from './sounds.ts';
-import { beatNow, lookAt, secondsLeft } from './use-live.ts';
+import { beatNow, leftWords, lookAt } from './use-live.ts';
 import { type LiveRun, useRun, useTick } from './use-run.ts';
 
 const HEARD = { volume: 0, speech: false, pulse: false };
@@ -83,7 +83,7 @@ function Mine(props: { live: LiveRun }) {
         role="timer"
         data-seconds
       >
-        {here.is === 'over' ? '✓' : secondsLeft(here.left)}
+        {here.is === 'over' ? '✓' : leftWords(here.left)}
       </p>
       {me.is === 'out' ? (
         <p className="text-2xl">You are out for today. Stay with your coach.</p>

@@ -1,3 +1,4 @@
+import { clockText } from '@inner-rung/core/clock';
 import {
   type Beat,
   beatAt,
@@ -5,6 +6,7 @@ import {
   clockOf,
   entryName,
   groupsIn,
+  movesWords,
   type Position,
   peopleOf,
   positionAt,
@@ -48,11 +50,17 @@ export function beatNow(now: Stretch | null, next: Stretch | null, into: number)
 }
 
 /** What is under way or next, as it is called; the stations where everybody is at another. */
-export function saysOf(run: Run, all: Live, stretch: Stretch | null): string {
+export function saysOf(run: Run, stretch: Stretch | null): string {
   if (!stretch) return '';
   if (groupsIn(run, stretch.segment.block) > 1) return 'Every group at its station';
-  return stretch.segment.does.map((d) => all.names[d.entry]).join(', then ');
+  return movesWords(run, stretch.segment);
 }
 
-/** Seconds left as they are read from far away: whole, never 0 while something is left. */
-export const secondsLeft = (left: number): number => Math.max(0, Math.ceil(left - 0.05));
+/** From so many seconds on they are read as minutes and seconds. */
+const MINUTES_FROM = 100;
+
+/** What is left as it is read from far away: whole seconds, never 0 while something is left, minutes where there are some. */
+export function leftWords(left: number): string {
+  const seconds = Math.max(0, Math.ceil(left - 0.05));
+  return seconds < MINUTES_FROM ? String(seconds) : clockText(seconds);
+}

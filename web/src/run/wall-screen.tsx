@@ -1,13 +1,23 @@
-import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
-import { formsAt, groupsIn, isLed, type Present } from '@inner-rung/core/run';
-import { blockName } from '@inner-rung/core/session';
+import { clockText, formatWords, SEGMENT_KINDS } from '@inner-rung/core/clock';
+import {
+  amountFor,
+  type Beat,
+  calledAt,
+  groupsIn,
+  isLed,
+  movesAt,
+  type Run,
+  type Stretch,
+  tallyWords,
+} from '@inner-rung/core/run';
+import { type Block, blockName } from '@inner-rung/core/session';
+import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { Badge } from './badge.tsx';
-import { RunFigure } from './run-figure.tsx';
 import { groupsWithSomebody, RunFloor } from './run-floor.tsx';
 import { useAwake } from './sounds.ts';
-import { beatNow, lookAt, saysOf, secondsLeft, useLive } from './use-live.ts';
+import { beatNow, type Live, leftWords, lookAt, saysOf, useLive } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
+import { AllMoves, OneMove } from './wall-moves.tsx';
 import { WithRun } from './with-run.tsx';
 
 /**
@@ -19,29 +29,44 @@ export default function WallScreen() {
 }
 
 const LANES = [0, 1, 2, 3] as const;
-/** Forms that can be read from eight metres at once. */
-const MOST_SHOWN = 4;
 
-/** Who does a form: by first names, those known by number alone counted; or each by number, colour and shape. */
-function Whose(props: { whose: string | null; people: readonly Present[]; all: readonly Present[] }) {
-  const { whose, people, all } = props;
-  if (whose === 'numbers')
-    return (
-      <span className="mt-[0.3vw] flex flex-wrap gap-[0.5vw]" data-whose>
-        {people.map((one) => (
-          <Badge key={one.id} n={all.indexOf(one) + 1} className="h-[3.4vw] w-[3.4vw]" />
-        ))}
-      </span>
-    );
-  if (whose !== 'names') return null;
-  const named = people.filter((one) => !one.byNumber).map((one) => one.name);
-  const others = people.length - named.length;
-  const more = others === 0 ? [] : [named.length === 0 ? `${others} of you` : `${others} more`];
-  return (
-    <span className="block text-[2.2vw] leading-tight font-normal" data-whose>
-      {[...named, ...more].join(', ')}
-    </span>
-  );
+/** The clock as large as its figures leave room for. */
+const SIZES = {
+  alone: (left: string) =>
+    left.length > 4
+      ? 'text-[15vw]'
+      : left.length > 3
+        ? 'text-[18vw]'
+        : left.length > 2
+          ? 'text-[24vw]'
+          : 'text-[34vw]',
+  beside: (left: string) => (left.length > 3 ? 'text-[13vw]' : 'text-[19vw]'),
+};
+
+/** Where everybody is in a stretch of work; where each goes at their own pace, what it is and how far they have counted. */
+function stretchWords(of: { now: Stretch; block: Block; beat: Beat | null; tally: string }): string {
+  const { segment } = of.now;
+  if (!isLed(of.block.format)) return [formatWords(of.block.format), of.tally].filter(Boolean).join(' · ');
+  return [
+    // A minute, a set or a step says more than the round that it is.
+    segment.side ? `${segment.side} side` : segment.note ? '' : `round ${segment.round + 1}`,
+    segment.note,
+    of.beat?.rep ? `rep ${of.beat.rep} of ${of.beat.of}` : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+/** What comes next by the forms that are done of it, where they are few; as it is written otherwise. */
+function nextWords(run: Run, all: Live, next: Stretch | null): string {
+  if (!next) return '';
+  const moves = movesAt(run, all.people, next.segment);
+  const [only] = moves;
+  if (moves.length !== 1 || !only || only.forms.length === 0 || only.forms.length > 2)
+    return saysOf(run, next);
+  return only.forms
+    .map(({ does }) => [amountFor(only, does), does!.name].filter(Boolean).join(' '))
+    .join(' or ');
 }
 
 function Wall(props: { live: LiveRun }) {
@@ -53,17 +78,18 @@ function Wall(props: { live: LiveRun }) {
   useAwake(true);
   const { here, now, working, next } = lookAt(live, all);
   const beat = beatNow(now, next, here.into);
-  const entry = beat?.entry ?? null;
   const around = now ? groupsIn(run, now.segment.block) > 1 : false;
   const block = now && run.plan.blocks[now.segment.block];
-  const shown =
-    entry === null
-      ? []
-      : formsAt(run, all.people, entry)
-          .flatMap(({ does, lanes, people }) => (does ? [{ does, lanes, people }] : []))
-          .slice(0, MOST_SHOWN);
-  const written = entry === null ? '' : (all.names[entry] ?? '');
-  const nextName = around ? 'one station on' : saysOf(run, all, next);
+  const work = now?.segment.kind === 'work' ? now : next;
+  const { people } = all;
+  const moves = useMemo(() => (work ? movesAt(run, people, work.segment) : []), [run, people, work]);
+  // A round of several is on the wall whole: whoever is quick has to know what comes after.
+  const whole = moves.length > 1;
+  const led = work ? isLed(run.plan.blocks[work.segment.block]!.format) : false;
+  const nextName = around ? 'one station on' : nextWords(run, all, next);
+  const left = here.is === 'over' ? '✓' : leftWords(here.left);
+  const tally = now ? tallyWords(people, now.segment.block) : '';
+  const called = now && here.is === 'running' ? calledAt(all.calls[here.index] ?? [], here.into) : null;
   const laneEnds = now?.segment.laneEnds;
   return (
     <main
@@ -79,11 +105,11 @@ function Wall(props: { live: LiveRun }) {
       </header>
       <div className="grid min-h-0 grid-cols-[auto_1fr] items-center gap-[4vw]">
         <p
-          className={`display leading-[0.85] tabular-nums ${around ? 'text-[19vw]' : 'text-[34vw]'}`}
+          className={`display leading-[0.85] tabular-nums ${around || whole ? SIZES.beside(left) : SIZES.alone(left)}`}
           role="timer"
           data-seconds
         >
-          {here.is === 'over' ? '✓' : secondsLeft(here.left)}
+          {left}
         </p>
         <div className="min-w-0">
           <p className="text-[3vw] leading-tight font-semibold">
@@ -94,15 +120,7 @@ function Wall(props: { live: LiveRun }) {
                 : here.is === 'paused'
                   ? 'Standing still'
                   : working
-                    ? [
-                        now?.segment.side
-                          ? `${now.segment.side} side`
-                          : `round ${(now?.segment.round ?? 0) + 1}`,
-                        now?.segment.note,
-                        beat?.rep && block && isLed(block.format) ? `rep ${beat.rep} of ${beat.of}` : '',
-                      ]
-                        .filter(Boolean)
-                        .join(' · ')
+                    ? stretchWords({ now: now!, block: block!, beat, tally })
                     : now
                       ? `${SEGMENT_KINDS[now.segment.kind]}, then`
                       : ''}
@@ -122,37 +140,15 @@ function Wall(props: { live: LiveRun }) {
           )}
           {here.is !== 'over' &&
             !around &&
-            (shown.length === 0 ? (
-              <p className="display text-[6vw] leading-[1.02]">{written}</p>
+            (whole ? (
+              <AllMoves
+                moves={moves}
+                at={led && working ? (beat?.doing ?? null) : null}
+                whose={whose}
+                all={all.people}
+              />
             ) : (
-              <ul>
-                {shown.map(({ does, lanes, people }) => (
-                  <li
-                    key={does.name}
-                    className={`display flex items-center gap-[1.2vw] leading-[1.05] ${shown.length > 2 ? 'text-[3.8vw]' : 'text-[5.2vw]'}`}
-                  >
-                    <span className="flex gap-[0.3vw]" aria-hidden>
-                      {LANES.filter((lane) => lanes.has(lane)).map((lane) => (
-                        <span
-                          key={lane}
-                          className="inline-block h-[2.6vw] w-[1.3vw] rounded-sm border border-current"
-                          style={{ background: `var(--lane-${lane})` }}
-                        />
-                      ))}
-                    </span>
-                    <span className="min-w-0 flex-1">
-                      {does.name}
-                      <Whose whose={whose} people={people} all={all.people} />
-                    </span>
-                    <RunFigure
-                      does={does}
-                      className={
-                        shown.length > 2 ? 'my-[0.4vw] h-[7vw] w-[13vw]' : 'my-[0.4vw] h-[10vw] w-[17vw]'
-                      }
-                    />
-                  </li>
-                ))}
-              </ul>
+              moves[0] && <OneMove move={moves[0]} whose={whose} all={all.people} />
             ))}
           {laneEnds && working && (
             <p className="mt-[1vw] text-[2.6vw]">
@@ -164,8 +160,18 @@ function Wall(props: { live: LiveRun }) {
           )}
         </div>
       </div>
-      <footer className="display text-[3.6vw] leading-tight">
-        {here.is !== 'over' && working && nextName ? `Next: ${nextName}` : ' '}
+      <footer className="display flex items-baseline justify-between gap-[2vw] text-[3.6vw] leading-tight">
+        <span className="min-w-0 flex-1 truncate">
+          {here.is !== 'over' && working && nextName ? `Next: ${nextName}` : '\u00a0'}
+        </span>
+        {called && (
+          <strong
+            className="rounded bg-primary px-[2vw] text-[6vw] leading-none text-primary-content"
+            data-called
+          >
+            {called}
+          </strong>
+        )}
       </footer>
     </main>
   );

@@ -1,0 +1,162 @@
+import { FORMATS, type Format, type FormatKind } from '@inner-rung/core/clock';
+import {
+  alike,
+  amountFor,
+  amountOf,
+  type Cast,
+  calledAt,
+  callsIn,
+  clockOf,
+  movesAt,
+  movesWords,
+  peopleOf,
+  type Run,
+  type RunEvent,
+  tallyWords,
+} from '@inner-rung/core/run';
+import type { Block } from '@inner-rung/core/session';
+import { runOf } from './runs.ts';
+import { circuit } from './sessions.ts';
+
+const go: RunEvent = { kind: 'go', id: 'event-go', at: 0 };
+const MOVES = ['squat', 'push-up', 'burpee'];
+
+/** Three moves in a format, ten, eight and six of them. */
+const counted = (format: Format): Block => {
+  const block = circuit(MOVES);
+  return {
+    ...block,
+    format,
+    stations: block.stations.map((station, i) => ({ ...station, dose: { reps: [10, 8, 6][i]! } })),
+  };
+};
+const asManyRounds = counted({ kind: 'amrap', capSeconds: 720, led: false } as Format);
+
+const does = (move: string, more: object = {}) => ({
+  move,
+  name: move,
+  dose: '10 reps',
+  pace: 20,
+  lane: 0,
+  ...more,
+});
+const cast = (id: string, name: string, byNumber: boolean, forms: readonly object[]): Cast =>
+  ({
+    id,
+    name,
+    byNumber,
+    group: 0,
+    cautions: [],
+    switches: [],
+    does: forms,
+    today: { conditions: [], level: null },
+  }) as unknown as Cast;
+
+const firstWork = (run: Run) =>
+  clockOf(run, [go]).stretches.find(({ segment }) => segment.kind === 'work')!.segment;
+
+describe('all of a round at once', () => {
+  test('as many rounds as they can: every move with its count, in order', () => {
+    const run = runOf(asManyRounds);
+    const moves = movesAt(run, [], firstWork(run));
+    expect(moves.map((move) => [amountOf(move), move.name])).toEqual([
+      ['10', 'squat'],
+      ['8', 'push up'],
+      ['6', 'burpee'],
+    ]);
+    expect(movesWords(run, firstWork(run))).toBe('10 squat, then 8 push up, then 6 burpee');
+  });
+  test('in every format each thing done in a stretch is there once, and as often as it goes is what the clock has', () => {
+    for (const kind of Object.keys(FORMATS) as FormatKind[]) {
+      const run = runOf(counted(FORMATS[kind].usual as Format));
+      for (const { segment } of clockOf(run, [go]).stretches) {
+        if (segment.kind !== 'work') continue;
+        const moves = movesAt(run, [], segment);
+        expect([kind, moves.map(({ entry }) => entry)]).toEqual([kind, segment.does.map((d) => d.entry)]);
+        moves.forEach(({ count }, i) => {
+          const { reps, goes } = segment.does[i]!;
+          expect([kind, count === null]).toEqual([kind, reps === null]);
+          if (count !== null)
+            expect(Math.abs(count * Math.max(1, goes) - reps!)).toBeLessThanOrEqual(goes / 2);
+        });
+      }
+    }
+  });
+  test('who does another form has their own count; who holds instead, how long', () => {
+    const run = { ...runOf(asManyRounds), cast: [] };
+    const [squat] = movesAt(run, [], firstWork(run));
+    expect(amountFor(squat!, does('squat') as never)).toBe('10');
+    expect(amountFor(squat!, does('hook-punch', { reps: 45 }) as never)).toBe('45');
+    expect(amountFor(squat!, does('wall-sit', { pace: null, dose: 'hold 20 s' }) as never)).toBe('hold 20 s');
+  });
+});
+
+describe('who is where', () => {
+  const same = MOVES.map((move) => does(move));
+  const other = [does('half-squat-held'), ...same.slice(1)];
+  const run: Run = {
+    ...runOf(asManyRounds),
+    cast: [
+      cast('a', 'moves well', true, same),
+      cast('b', 'moves well', true, same),
+      cast('c', 'moves well', true, other),
+      cast('d', 'Ada', false, same),
+      cast('e', 'Ada', false, same),
+    ],
+  };
+  const count = (person: string, rounds: number): RunEvent => ({
+    kind: 'count',
+    id: `event-${person}-${rounds}`,
+    at: 5000,
+    person,
+    block: 0,
+    rounds,
+    reps: 0,
+  });
+  const rowsOf = (events: readonly RunEvent[]) =>
+    alike(peopleOf(run, events), [0, 1, 2], 0, false).map((row) => row.map(({ id }) => id).join(''));
+  test('those known by number who do the same stand in one row; who has a name has their own', () => {
+    expect(rowsOf([go])).toEqual(['ab', 'c', 'd', 'e']);
+  });
+  test('one who has counted more, or has left, stands apart', () => {
+    expect(rowsOf([go, count('a', 1)])).toEqual(['a', 'b', 'c', 'd', 'e']);
+    expect(rowsOf([go, { kind: 'leave', id: 'event-leave', at: 10, person: 'b' }])).toEqual([
+      'a',
+      'b',
+      'c',
+      'd',
+      'e',
+    ]);
+  });
+  test('where groups go round, only those of one group stand together', () => {
+    const around = { ...run, cast: run.cast.map((one, i) => ({ ...one, group: i })) };
+    expect(alike(peopleOf(around, [go]), [0], 0, true)).toHaveLength(5);
+    expect(alike(peopleOf(around, [go]), [0], 0, false)).toHaveLength(4);
+  });
+  test('the wall says how far they have come, least to most, and of nobody', () => {
+    const said = (...events: RunEvent[]) => tallyWords(peopleOf(run, [go, ...events]), 0);
+    expect(said()).toBe('');
+    expect(said(count('a', 1))).toBe('0 to 1 round so far');
+    expect(said(...['a', 'b', 'c', 'd', 'e'].map((id) => count(id, 2)))).toBe('2 rounds so far');
+  });
+});
+
+describe('what is called is seen for a while', () => {
+  const sided = runOf({
+    ...circuit(['squat']),
+    format: { ...FORMATS.staggered.usual, workSeconds: 60 } as Format,
+  });
+  const calls = callsIn(sided, clockOf(sided, [go]).stretches, () => 'squat')[0]!;
+  test('a lane that ends, at its moment and four seconds on', () => {
+    const { at, says } = calls.find(({ sound }) => sound === 'lane')!;
+    expect(calledAt(calls, at - 0.1)).toBeNull();
+    expect(calledAt(calls, at)).toBe(says);
+    expect(calledAt(calls, at + 3.9)).toBe(says);
+    expect(calledAt(calls, at + 4)).toBeNull();
+  });
+  test('neither what the clock shows anyway nor what comes next', () => {
+    for (const { at, says } of calls)
+      if (says && /seconds$/.test(says)) expect(calledAt(calls, at + 0.1)).toBeNull();
+    expect(calledAt([{ at: 1, sound: 'say', says: 'Next: squat' }], 2)).toBeNull();
+  });
+});

@@ -1,0 +1,85 @@
+import { expect, type Page, test } from './browser.ts';
+import { TestServer } from './server.ts';
+
+const server = new TestServer(4736, false);
+test.beforeAll(() => server.start());
+test.afterAll(() => server.stop());
+
+/** From a text to a run that goes. */
+async function teach(page: Page, text: string, who: string) {
+  await page.goto(`${server.url}/circuits`);
+  await page.getByLabel(/as you write it/).fill(text);
+  await page.getByLabel(/in your words/).fill(who);
+  await page.getByRole('button', { name: 'One page to teach from' }).click();
+  await expect(page.locator('[data-station="1"]').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Run it' }).click();
+  await expect(page.getByText('Ready when you are')).toBeVisible();
+  await page.getByRole('button', { name: 'Go', exact: true }).click();
+}
+
+/** Nothing on a wall may run into anything else: each line of text is as wide as its place at the most. */
+const overflowing = (page: Page) =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('main li span, main p')]
+      .filter((node) => node.clientWidth > 0 && node.scrollWidth > node.clientWidth + 1)
+      .map((node) => node.textContent),
+  );
+
+test('as many rounds as they can: all of the round on the wall with its counts, rounds counted by whole rows', async ({
+  page,
+  context,
+}) => {
+  await teach(
+    page,
+    'As many rounds as you can in twelve minutes\n10 squats\n8 press-ups\n6 burpees',
+    '4 beginners and 3 fit ones',
+  );
+  await expect(page.locator('[data-now]')).toHaveText('10 Squats, then 8 Press-ups, then 6 Burpees');
+  await expect(page.locator('[data-seconds]')).toHaveText(/^1[12]:\d\d$/);
+  const wall = await context.newPage();
+  for (const [width, height] of [
+    [1280, 800],
+    [390, 844],
+  ] as const) {
+    await wall.setViewportSize({ width, height });
+    await wall.goto(`${page.url()}/wall`);
+    const moves = wall.locator('[data-moves] > li');
+    await expect(moves).toHaveCount(3);
+    await expect(moves.nth(0)).toContainText('10 Squats');
+    await expect(moves.nth(1)).toContainText('8 Press-ups');
+    await expect(moves.nth(2)).toContainText('6 Burpees');
+    await expect(wall.getByText('as many rounds as you can in 12 min')).toBeVisible();
+    await expect(wall.locator('[data-seconds]')).toHaveText(/^1[12]:\d\d$/);
+    expect(await overflowing(wall)).toEqual([]);
+  }
+  // Those of whom the same is said stand in one row: one press counts for all of them.
+  const fit = page.locator('[data-person]').filter({ hasText: '3 × moves well' });
+  await fit.getByRole('button', { name: /rounds \+1/ }).click();
+  await expect(fit.getByRole('button', { name: /1 round \+1/ })).toBeVisible();
+  await expect(wall.getByText('0 to 1 round so far')).toBeVisible();
+  // What is easier and harder is of the move that the coach points at, by keyboard too.
+  const burpees = page.getByRole('button', { name: '6 Burpees' });
+  await burpees.focus();
+  await page.keyboard.press('Enter');
+  await expect(burpees).toHaveAttribute('aria-pressed', 'true');
+  await fit.getByRole('button', { name: 'easier for 3 × moves well' }).click();
+  await expect(page.locator('[data-person]').filter({ hasText: '3 × moves well' })).not.toContainText(
+    'Burpees',
+  );
+  // One by one, where one of them needs something else.
+  await fit.getByRole('button', { name: 'one by one' }).click();
+  await expect(page.locator('[data-person]').filter({ hasText: 'moves well' })).toHaveCount(3);
+});
+
+test('every minute: the count stands before each form, what comes next by its count too', async ({
+  page,
+  context,
+}) => {
+  await teach(page, 'EMOM 6\nMin 1: 12 squats\nMin 2: 10 press-ups', '3 fit ones');
+  const wall = await context.newPage();
+  await wall.goto(`${page.url()}/wall`);
+  await expect(wall.locator('main li').first()).toContainText('12 Squats');
+  await expect(wall.getByText(/^minute 1 of 6/)).toBeVisible();
+  await expect(wall.getByText('Next: 10 Press-ups')).toBeVisible();
+  expect(await overflowing(wall)).toEqual([]);
+});
