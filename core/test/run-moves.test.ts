@@ -82,6 +82,19 @@ describe('all of a round at once', () => {
       }
     }
   });
+  test('a round that the clock cuts off is shown as it was written: so long a hold, so far a run', () => {
+    const cut = counted({ kind: 'for time', rounds: 3, capSeconds: 120, led: false } as Format);
+    const doses = [{ reps: 30 }, { seconds: 30 }, { metres: 200 }];
+    const run = runOf({
+      ...cut,
+      stations: circuit(['squat', 'plank', 'shuttle-run']).stations.map((station, i) => ({
+        ...station,
+        dose: doses[i]!,
+      })),
+    });
+    expect(firstWork(run).lengthSeconds).toBe(120);
+    expect(movesAt(run, [], firstWork(run)).map(amountOf)).toEqual(['30', '30 s', '200 m']);
+  });
   test('who does another form has their own count; who holds instead, how long', () => {
     const run = { ...runOf(asManyRounds), cast: [] };
     const [squat] = movesAt(run, [], firstWork(run));

@@ -11,6 +11,8 @@ export interface MoveNow {
   readonly name: string;
   /** So many of it each time through; null where it goes by time. */
   readonly count: number | null;
+  /** Metres of it each time through, where it is so far rather than so often. */
+  readonly metres: number | null;
   /** Seconds of it each time through, where several things go by time; null for a count, and for what has the whole stretch. */
   readonly seconds: number | null;
   /** Fills what the count before it leaves of its turn. */
@@ -33,13 +35,19 @@ function movesOf(run: Goes, segment: Segment): readonly Omit<MoveNow, 'forms'>[]
   const turns = formatEntry(run.plan.blocks[segment.block]!.format.kind).fills === true;
   const moves = pass.map(({ entry, reps, seconds }, i) => {
     const fills = turns && i > 0 && reps === null;
+    const dose = entries[entry]?.dose;
+    // The last of several rounds may be cut off by the clock: what was written for each holds, not a share of the whole.
+    const written = segment.does[i]!.goes > 1 ? dose : undefined;
+    const timed = reps === null && !fills && pass.length > 1;
+    const metres = timed ? (dose?.metres ?? null) : null;
     return {
       entry,
       name: entryName(run, entry),
-      count: reps,
-      seconds: reps === null && !fills && pass.length > 1 ? Math.round(seconds) : null,
+      count: reps === null ? null : (written?.reps ?? reps),
+      metres,
+      seconds: timed && metres === null ? (written?.seconds ?? Math.round(seconds)) : null,
       fills,
-      tempo: entries[entry]?.dose?.tempo ?? null,
+      tempo: dose?.tempo ?? null,
     };
   });
   made.set(segment, moves);
@@ -54,9 +62,13 @@ export function movesAt(run: Goes, people: readonly Present[], segment: Segment)
   }));
 }
 
-/** How much of a move there is each time through: "10", "30 s"; nothing where it has the whole stretch. */
-export const amountOf = ({ count, seconds }: Pick<MoveNow, 'count' | 'seconds'>): string =>
-  count !== null ? String(count) : seconds !== null ? `${seconds} s` : '';
+/** How much of a move there is each time through: "10", "200 m", "30 s"; nothing where it has the whole stretch. */
+export const amountOf = ({
+  count,
+  metres,
+  seconds,
+}: Pick<MoveNow, 'count' | 'metres' | 'seconds'>): string =>
+  count !== null ? String(count) : metres !== null ? `${metres} m` : seconds !== null ? `${seconds} s` : '';
 
 /** The same of a form in its place: as many as it was given, where it is counted at all. */
 export function amountFor(move: MoveNow, does: Does): string {

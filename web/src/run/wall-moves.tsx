@@ -42,9 +42,19 @@ const LaneMarks = ({ lanes }: { lanes: ReadonlySet<number> }) => (
   </span>
 );
 
+/** Whether those who do a form have stopped already, each of their lanes. */
+const isDone = (lanes: ReadonlySet<number>, done: readonly number[]): boolean =>
+  lanes.size > 0 && [...lanes].every((lane) => done.includes(lane));
+
 /** The one move that is done, form by form, as large as it goes. */
-export function OneMove(props: { move: MoveNow; whose: string | null; all: readonly Present[] }) {
-  const { move, whose, all } = props;
+export function OneMove(props: {
+  move: MoveNow;
+  whose: string | null;
+  all: readonly Present[];
+  /** Lanes that have stopped before the others. */
+  done: readonly number[];
+}) {
+  const { move, whose, all, done } = props;
   const forms = move.forms.slice(0, MOST_FORMS);
   if (forms.length === 0)
     return (
@@ -57,7 +67,8 @@ export function OneMove(props: { move: MoveNow; whose: string | null; all: reado
       {forms.map(({ does, lanes, people }) => (
         <li
           key={does!.name}
-          className={`display flex items-center gap-[1.2vw] leading-[1.05] ${forms.length > 2 ? 'text-[3.8vw]' : 'text-[5.2vw]'}`}
+          className={`display flex items-center gap-[1.2vw] leading-[1.05] ${forms.length > 2 ? 'text-[3.8vw]' : 'text-[5.2vw]'} ${isDone(lanes, done) ? 'opacity-50' : ''}`}
+          data-done={isDone(lanes, done)}
         >
           <LaneMarks lanes={lanes} />
           <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
@@ -86,7 +97,19 @@ export function AllMoves(props: {
   const drawn = moves.length <= MOST_DRAWN;
   const size = moves.length > 6 ? 'text-[2.5vw]' : moves.length > 4 ? 'text-[3.1vw]' : 'text-[3.8vw]';
   return (
-    <ol className={`grid gap-[0.9vw] ${moves.length > 6 ? 'grid-cols-2 gap-x-[2vw]' : ''}`} data-moves>
+    <ol
+      className={`grid gap-[0.9vw] ${moves.length > 6 ? 'grid-flow-col gap-x-[2vw]' : ''}`}
+      // Down one column, then down the other: in the order in which they are done.
+      style={
+        moves.length > 6
+          ? {
+              gridTemplateRows: `repeat(${Math.ceil(moves.length / 2)}, auto)`,
+              gridTemplateColumns: 'repeat(2, minmax(0, 1fr))',
+            }
+          : undefined
+      }
+      data-moves
+    >
       {moves.map((move, i) => {
         const [most, ...others] = [...move.forms].sort((a, b) => b.people.length - a.people.length);
         return (
@@ -95,7 +118,9 @@ export function AllMoves(props: {
             className={`flex items-center gap-[1.2vw] rounded px-[0.6vw] ${i === at ? 'bg-base-100/20 outline-2 outline-current' : ''}`}
             aria-current={i === at ? 'step' : undefined}
           >
-            <span className={`display w-[7vw] shrink-0 text-right tabular-nums leading-none ${size}`}>
+            <span
+              className={`display w-[8vw] shrink-0 text-right leading-none whitespace-nowrap tabular-nums ${size}`}
+            >
               {amountFor(move, most?.does ?? null) || (move.fills ? 'then' : '')}
             </span>
             <span className={`display min-w-0 flex-1 leading-[1.08] [overflow-wrap:anywhere] ${size}`}>

@@ -29,6 +29,7 @@ export default function WallScreen() {
 }
 
 const LANES = [0, 1, 2, 3] as const;
+const AND = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 
 /** The clock as large as its figures leave room for. */
 const SIZES = {
@@ -90,7 +91,10 @@ function Wall(props: { live: LiveRun }) {
   const left = here.is === 'over' ? '✓' : leftWords(here.left);
   const tally = now ? tallyWords(people, now.segment.block) : '';
   const called = now && here.is === 'running' ? calledAt(all.calls[here.index] ?? [], here.into) : null;
-  const laneEnds = now?.segment.laneEnds;
+  const ends = working ? now?.segment.laneEnds : undefined;
+  const done = ends
+    ? LANES.filter((lane) => ends[lane]! < now!.segment.lengthSeconds && here.into >= ends[lane]!)
+    : [];
   return (
     <main
       className={`grid h-dvh grid-rows-[auto_1fr_auto] overflow-hidden p-[2vw] ${working ? 'bg-base-content text-base-100' : 'bg-base-100 text-base-content'}`}
@@ -148,14 +152,11 @@ function Wall(props: { live: LiveRun }) {
                 all={all.people}
               />
             ) : (
-              moves[0] && <OneMove move={moves[0]} whose={whose} all={all.people} />
+              moves[0] && <OneMove move={moves[0]} whose={whose} all={all.people} done={done} />
             ))}
-          {laneEnds && working && (
-            <p className="mt-[1vw] text-[2.6vw]">
-              {LANES.filter((lane) => laneEnds[lane]! < now!.segment.lengthSeconds)
-                .map((lane) => (here.into >= laneEnds[lane]! ? `lane ${lane + 1} done, keep moving` : ''))
-                .filter(Boolean)
-                .join(' · ')}
+          {done.length > 0 && (
+            <p className="mt-[1vw] text-[2.6vw]" data-lanes-done>
+              {`${done.length === 1 ? 'lane' : 'lanes'} ${AND.format(done.map((lane) => String(lane + 1)))} done: keep moving`}
             </p>
           )}
         </div>
