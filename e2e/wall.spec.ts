@@ -83,3 +83,31 @@ test('every minute: the count stands before each form, what comes next by its co
   await expect(wall.getByText('Next: 10 Press-ups')).toBeVisible();
   expect(await overflowing(wall)).toEqual([]);
 });
+
+test('a phone has its person’s own round, each with its own count; a tap shows one of it', async ({
+  page,
+  browser,
+}) => {
+  await teach(
+    page,
+    'As many rounds as you can in twelve minutes\n10 squats\n8 press-ups\n6 burpees',
+    '2 beginners and 3 fit ones',
+  );
+  await page.getByRole('button', { name: 'Phones' }).click();
+  await page
+    .getByRole('button', { name: /^Make a link/ })
+    .last()
+    .click();
+  const href = (await page.getByRole('link', { name: /\/p\// }).first().getAttribute('href'))!;
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const phone = await context.newPage();
+  await phone.goto(server.url + new URL(href, server.url).pathname);
+  const round = phone.locator('[data-does] button');
+  await expect(round).toHaveText([/^10\s*Squats$/, /^8\s*Press-ups$/, /^6\s*Burpees$/]);
+  await expect(round.first()).toHaveAttribute('aria-pressed', 'true');
+  await round.last().click();
+  await expect(round.last()).toHaveAttribute('aria-pressed', 'true');
+  await expect(phone.getByText('6 reps')).toBeVisible();
+  expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await context.close();
+});

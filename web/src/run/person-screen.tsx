@@ -1,16 +1,21 @@
-import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
+import { clockText, SEGMENT_KINDS, type Segment } from '@inner-rung/core/clock';
 import {
+  amountFor,
   callsIn,
   clockOf,
   countWords,
   type Does,
   doesNow,
   entryFor,
+  isLed,
+  movesAt,
+  type Present,
   peopleOf,
+  type Run,
   switchTo,
 } from '@inner-rung/core/run';
 import { entriesOf } from '@inner-rung/core/session';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { Chip } from '../ui/choice.tsx';
 import { Waiting } from '../ui/shell.tsx';
@@ -39,6 +44,14 @@ export default function PersonRunScreen() {
   return <Mine live={live} />;
 }
 
+/** What one person does in a stretch, once through: their own forms with their own counts. */
+const myMoves = (run: Run, me: Present, segment: Segment) =>
+  movesAt(run, [me], segment).map((move) => {
+    const entry = entryFor(run, me.cast.group, move.entry);
+    const does = doesNow(me, entry);
+    return { entry, does, amount: amountFor(move, does) };
+  });
+
 function Mine(props: { live: LiveRun }) {
   const { live } = props;
   const { run, events } = live;
@@ -61,9 +74,17 @@ function Mine(props: { live: LiveRun }) {
   useAwake(true);
   useTick(8);
   const { here, now, working, next } = lookAt(live, { clock });
+  const work = now?.segment.kind === 'work' ? now : next;
+  const mine = useMemo(() => (work && me ? myMoves(run, me, work.segment) : []), [run, me, work]);
+  const [looked, setLooked] = useState<{ key: string; entry: number } | null>(null);
   if (!me) return <Waiting />;
+  const together = work ? isLed(run.plan.blocks[work.segment.block]!.format) : true;
   const clockEntry = beatNow(now, next, here.into)?.entry ?? null;
-  const entry = clockEntry === null ? null : entryFor(run, me.cast.group, clockEntry);
+  const under = clockEntry === null ? null : entryFor(run, me.cast.group, clockEntry);
+  // Of a round of several, the one under way where all keep one count; else the one they look at.
+  const entry =
+    looked && looked.key === work?.key ? looked.entry : together ? under : (mine[0]?.entry ?? under);
+  const left = here.is === 'over' ? '✓' : leftWords(here.left);
   const nextEntry = next?.segment.does[0]?.entry ?? null;
   const count = now ? me.counts.get(now.segment.block) : undefined;
   const does = entry === null ? null : doesNow(me, entry);
@@ -79,11 +100,11 @@ function Mine(props: { live: LiveRun }) {
         <p className="tabular-nums">{clockText(here.toCome)} to go</p>
       </header>
       <p
-        className="display text-[38vw] leading-[0.85] tabular-nums sm:text-[12rem]"
+        className={`display leading-[0.85] tabular-nums ${left.length > 3 ? 'text-[28vw] sm:text-[9rem]' : 'text-[38vw] sm:text-[12rem]'}`}
         role="timer"
         data-seconds
       >
-        {here.is === 'over' ? '✓' : leftWords(here.left)}
+        {left}
       </p>
       {me.is === 'out' ? (
         <p className="text-2xl">You are out for today. Stay with your coach.</p>
@@ -105,9 +126,31 @@ function Mine(props: { live: LiveRun }) {
                       ? `${SEGMENT_KINDS[now.segment.kind]}, then`
                       : ''}
             </p>
-            <p className="display text-4xl leading-tight" data-does>
-              {does ? does.name : 'easy movement'}
-            </p>
+            {mine.length > 1 ? (
+              <ol className="my-1 grid gap-1" data-does>
+                {mine.map((one) => (
+                  <li key={one.entry}>
+                    <button
+                      type="button"
+                      className={`touch flex w-full items-baseline gap-3 rounded px-2 py-1 text-left ${one.entry === entry ? 'outline-2 outline-current' : ''}`}
+                      aria-pressed={one.entry === entry}
+                      onClick={() => setLooked({ key: work!.key, entry: one.entry })}
+                    >
+                      <span className="display min-w-10 shrink-0 text-right text-2xl tabular-nums">
+                        {one.amount}
+                      </span>
+                      <span className="display text-2xl leading-tight">
+                        {one.does?.name ?? 'easy movement'}
+                      </span>
+                    </button>
+                  </li>
+                ))}
+              </ol>
+            ) : (
+              <p className="display text-4xl leading-tight" data-does>
+                {does ? does.name : 'easy movement'}
+              </p>
+            )}
             {does?.dose && <p className="text-xl">{does.dose}</p>}
             <RunFigure does={does} className="mt-2 h-40" />
             {count && <p className="text-xl">{countWords(count)} so far</p>}
