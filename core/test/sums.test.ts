@@ -2,6 +2,7 @@ import { FORMATS } from '@inner-rung/core/clock';
 import { createScaler } from '@inner-rung/core/engine';
 import { compileLibrary } from '@inner-rung/core/forms';
 import { laneSubject } from '@inner-rung/core/limits';
+import type { LevelIndex } from '@inner-rung/core/person';
 import { sumUp } from '@inner-rung/core/review';
 import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { AS_WRITTEN, type Block, type Timed } from '@inner-rung/core/session';
@@ -13,12 +14,12 @@ import { shippedLibrary } from './shipped.ts';
 const library = shippedLibrary();
 const index = compileLibrary(library);
 const scaler = createScaler(index, { ...ROOM_EXAMPLE, lengthMetres: 12, widthMetres: 8 });
-const sumsOf = (timed: Timed, person = {}) => {
+const sumsOf = (timed: Timed, person = {}, level: LevelIndex = 3) => {
   const { uses } = scaler.scale({
     session: timed,
     writtenFor: 3,
     dials: AS_WRITTEN,
-    subject: laneSubject(3),
+    subject: laneSubject(level),
   });
   return { sums: sumUp(index, timed, uses, person), uses };
 };
@@ -77,13 +78,16 @@ test('rounds that are only estimated give a range of reps; landings count the mo
   expect(sums.lightLandings + sums.hardLandings).toBeGreaterThanOrEqual(move!.most!);
 });
 
-test('an inner lane of a staggered finish works less, and moves gently for the rest', () => {
+test('on a clock that lanes leave one by one everybody stops with their level, whatever the form: innermost first', () => {
+  // Forms that beginners can do as well; nobody is sent home early by what was written.
   const block: Block = { ...circuit(['side-tap', 'half-squat-held']), format: FORMATS.staggered.usual };
   const plain: Block = { ...block, format: { ...circuit([]).format } };
-  const { sums } = sumsOf(session(block));
-  const whole = sumsOf(session(plain)).sums;
-  expect(sums.lengthSeconds).toBe(whole.lengthSeconds);
-  expect(sums.workSeconds).toBeLessThan(whole.workSeconds);
+  const [inner, , middle, outer] = ([0, 1, 2, 3] as const).map((level) => sumsOf(session(block), {}, level));
+  expect(inner!.uses.map((use) => use!.move)).toEqual(outer!.uses.map((use) => use!.move));
+  expect(inner!.sums.lengthSeconds).toBe(outer!.sums.lengthSeconds);
+  expect(inner!.sums.workSeconds).toBeLessThan(middle!.sums.workSeconds);
+  expect(middle!.sums.workSeconds).toBeLessThan(outer!.sums.workSeconds);
+  expect(outer!.sums.workSeconds).toBe(sumsOf(session(plain)).sums.workSeconds);
 });
 
 test('session load is effort times minutes', () => {

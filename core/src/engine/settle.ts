@@ -4,7 +4,7 @@ import { type Context, goalOf, metOf } from './context.ts';
 import { bouted, doseFor } from './doses.ts';
 import { explain } from './explain.ts';
 import { type Choices, search } from './search.ts';
-import { useOf } from './use.ts';
+import { levelOf, useOf } from './use.ts';
 import type { Reason, Use, Version } from './version.ts';
 
 /** How long somebody is at a move in one go: one side has half of the slot where both share it. */
@@ -17,27 +17,37 @@ function slotSeconds({ index, request, entries, goes }: Context, entry: number, 
   return index.oneSided[move] === 1 && shared ? Math.floor(longest / 2) : longest;
 }
 
+/**
+ * On a clock that the lanes leave one by one somebody stops with those of their level: a form that beginners could do as
+ * well sends nobody home early.
+ */
+function stopsWith({ entries, request }: Context, entry: number, lane: Use['lane']): Use['lane'] {
+  const { format } = request.session.blocks[entries[entry]!.block]!;
+  if (format.kind !== 'staggered') return lane;
+  return Math.max(lane, levelOf(request.subject.ability)) as Use['lane'];
+}
+
 /** What is written, by entry, as it would be used; null where the library has no such move. */
 export const originalOf = (context: Context): readonly (Use | null)[] =>
-  context.aims.map((aim, i) =>
-    aim
-      ? useOf(
-          context.index,
-          { move: aim.move, lo: aim.lo, hi: aim.hi, offset: 0 },
-          aim.settings,
-          context.index.pace[aim.move * 3 + 1]!,
-          slotSeconds(context, i, aim.move),
-          aim.form >= 0 && context.table.standIn[aim.form] === 1,
-        )
-      : null,
-  );
+  context.aims.map((aim, i) => {
+    if (!aim) return null;
+    const use = useOf(
+      context.index,
+      { move: aim.move, lo: aim.lo, hi: aim.hi, offset: 0 },
+      aim.settings,
+      context.index.pace[aim.move * 3 + 1]!,
+      slotSeconds(context, i, aim.move),
+      aim.form >= 0 && context.table.standIn[aim.form] === 1,
+    );
+    return { ...use, lane: stopsWith(context, i, use.lane) };
+  });
 
 /** What a choice of theirs comes to. */
 export function useFor(context: Context, entry: number, choice: Choice): Use {
   const { index, table, holdMax } = context;
   const aim = context.aims[entry]!;
   const move = table.move[choice.form]!;
-  const use = useOf(
+  const made = useOf(
     index,
     { move, lo: table.lo, hi: table.hi, offset: choice.form * ROW_SIZE },
     choice.form === aim.form ? aim.settings : settingsOf(table, choice.form),
@@ -45,6 +55,7 @@ export function useFor(context: Context, entry: number, choice: Choice): Use {
     Math.min(slotSeconds(context, entry, move), holdMax),
     table.standIn[choice.form] === 1,
   );
+  const use = { ...made, lane: stopsWith(context, entry, made.lane) };
   const own = doseFor(context, entry, choice.form, choice.pace);
   if (own) return { ...use, own };
   return bouted(context, entry, choice, use) ?? use;

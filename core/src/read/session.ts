@@ -264,6 +264,14 @@ export function readSession(
     const emom = current().facts.some(
       (fact) => fact.is === 'per station' || (fact.is === 'format' && fact.kind === 'emom'),
     );
+    // "2 squats and 2 jumping jacks" in a slot of forty seconds: counts that small only make sense one after the other.
+    const timed = current().facts.some((fact) => fact.is === 'interval' || fact.is === 'work');
+    const inASlot =
+      timed &&
+      !current().facts.some((fact) => fact.is === 'format') &&
+      !read.text.includes(',') &&
+      read.items.length > 1 &&
+      read.items.every((item) => item.facts.some((fact) => fact.is === 'reps'));
     let parts: Item[] = [];
     const inPairs = current().facts.some((fact) => fact.is === 'format' && fact.kind === 'superset');
     for (const said of inPairs ? abreast(read) : climbing ? countedApart(read) : read.items) {
@@ -272,7 +280,7 @@ export function readSession(
         parts.length > 0 &&
         parts.length < 4 &&
         ((item.joined === 'with' && !inPairs) ||
-          (item.joined === 'next' && chained) ||
+          (item.joined === 'next' && (chained || inASlot)) ||
           (item.joined === 'then' && emom && !item.facts.some((fact) => fact.is === 'seconds')));
       if (joins) parts.push(item);
       else {
