@@ -62,6 +62,8 @@ export function TodayPart(props: { page: PersonPage }) {
       ? { to: 'screening', says: outlook.standing.says }
       : null,
   ].filter((one) => one !== null);
+  // Whatever is said of the day, who waits for a word doesn't train.
+  const is = outlook.mayTrain ? verdict.is : 'not today';
   return (
     <div className="mt-2 grid grid-cols-1 gap-x-8 gap-y-4 md:grid-cols-[minmax(0,1fr)_15rem]">
       <div className="min-w-0">
@@ -98,13 +100,15 @@ export function TodayPart(props: { page: PersonPage }) {
         <section
           aria-label="What it means today"
           aria-live="polite"
-          className={`mt-5 border-y-2 border-base-300 py-3 ${verdict.is === 'not today' ? 'barred' : ''}`}
+          className={`mt-5 border-y-2 border-base-300 py-3 ${is === 'not today' ? 'barred' : ''}`}
         >
-          <p className="display text-3xl" data-today={verdict.is}>
-            {VERDICT[verdict.is]}
+          <p className="display text-3xl" data-today={is}>
+            {VERDICT[is]}
           </p>
           {verdict.says.length === 0 ? (
-            <p className="quiet">Nothing said about today: {first} does what they usually do.</p>
+            <p className="quiet">
+              {outlook.waitsFor ?? `Nothing said about today: ${first} does what they usually do.`}
+            </p>
           ) : (
             <ul className="mt-1 grid gap-1">
               {verdict.says.map((line) => (
