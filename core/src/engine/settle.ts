@@ -1,10 +1,11 @@
 import { ROW_SIZE, settingsOf } from '../forms/index.ts';
+import { levelReached } from '../person/index.ts';
 import type { Choice } from './budget.ts';
 import { type Context, goalOf, metOf } from './context.ts';
 import { bouted, doseFor } from './doses.ts';
 import { explain } from './explain.ts';
 import { type Choices, search } from './search.ts';
-import { levelOf, useOf } from './use.ts';
+import { useOf } from './use.ts';
 import type { Reason, Use, Version } from './version.ts';
 
 /** How long somebody is at a move in one go: one side has half of the slot where both share it. */
@@ -24,7 +25,7 @@ function slotSeconds({ index, request, entries, goes }: Context, entry: number, 
 function stopsWith({ entries, request }: Context, entry: number, lane: Use['lane']): Use['lane'] {
   const { format } = request.session.blocks[entries[entry]!.block]!;
   if (format.kind !== 'staggered') return lane;
-  return Math.max(lane, levelOf(request.subject.ability)) as Use['lane'];
+  return Math.max(lane, levelReached(request.subject.ability)) as Use['lane'];
 }
 
 /** What is written, by entry, as it would be used; null where the library has no such move. */

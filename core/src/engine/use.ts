@@ -28,13 +28,6 @@ function laneOf({ hi, offset }: FormRow): 0 | 1 | 2 | 3 {
   return 3;
 }
 
-/** The level that somebody comes up to in everything that levels are told by, 0 innermost. */
-export function levelOf(ability: readonly number[]): 0 | 1 | 2 | 3 {
-  for (let level = 3; level > 0; level--)
-    if (LEVELS[level]!.ability.every((asked, r) => ability[r]! >= asked)) return level as 1 | 2 | 3;
-  return 0;
-}
-
 /** What somebody does: a form at a pace (NaN for a hold) inside a slot, with what it then asks. */
 export function useOf(
   index: LibraryIndex,

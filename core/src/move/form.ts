@@ -64,18 +64,16 @@ export function trimEffect(move: Move, id: string | undefined): (readonly [numbe
 
 /** A move's demand at its settings, each figure with its origin. */
 export function demandOf(move: Move, base: Demand, settings: Settings = {}): Demand {
-  const { surfaceCm, support, trim } = settings;
-  const law = move.surface && LAWS[move.surface.law as LawId];
-  const asUsual = surfaceCm === undefined || surfaceCm === move.surface?.usualCm;
+  const spec = settingsSpec(move);
+  const { surfaceCm = spec.usualCm, support, trim } = settings;
   // As it stands: a page of ladders asks this of every rung.
-  if (!support && !trim && (!law || (asUsual && !(law as Law).always))) return base;
+  if (!support && !trim && (!spec.law || (surfaceCm === spec.usualCm && !spec.law.always))) return base;
   const lo = new Float64Array(DEMAND_COUNT);
   const hi = new Float64Array(DEMAND_COUNT);
   DEMAND_KEYS.forEach((key, i) => {
     lo[i] = base[key].lo ?? Number.NaN;
     hi[i] = base[key].hi ?? Number.NaN;
   });
-  const spec = settingsSpec(move);
   const origin = settle(
     lo,
     hi,

@@ -52,6 +52,13 @@ export function levelAbility(level: LevelIndex): Ability {
   return LEVELS[level].ability;
 }
 
+/** The level that somebody comes up to on every scale, 0 innermost. */
+export function levelReached(ability: Ability): LevelIndex {
+  for (const level of [3, 2, 1] as const)
+    if (levelAbility(level).every((asked, r) => ability[r]! >= asked)) return level;
+  return 0;
+}
+
 /**
  * Moves that somebody owns by a rung of a ladder for small muscles, that rung's and those below it: open to them by that
  * alone, since it says nothing of the regions.

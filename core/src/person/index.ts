@@ -1,4 +1,12 @@
-export { type Ability, abilityFrom, LEVELS, type LevelIndex, levelAbility, ownedAlone } from './ability.ts';
+export {
+  type Ability,
+  abilityFrom,
+  LEVELS,
+  type LevelIndex,
+  levelAbility,
+  levelReached,
+  ownedAlone,
+} from './ability.ts';
 export {
   ADULT_FROM,
   ageOn,

@@ -1,8 +1,9 @@
 import type { Segment } from '../clock/index.ts';
 import { entriesOf, sheetLines } from '../session/index.ts';
 import type { Stretch } from './clock.ts';
-import { beatsOf, isLed, passOf, tempoSeconds } from './pace.ts';
-import { factsOfRun, type Run } from './run.ts';
+import { movesWords } from './moves.ts';
+import { beatsOf, isLed, tempoSeconds } from './pace.ts';
+import { type Does, factsOfRun, type Run } from './run.ts';
 import { groupsIn } from './turns.ts';
 
 /** Something to be heard at a moment of a stretch. */
@@ -12,6 +13,8 @@ export interface Call {
   readonly sound: 'work' | 'rest' | 'tick' | 'lane' | 'say' | 'end' | 'pulse';
   /** Words, where there are any. */
   readonly says: string | null;
+  /** Worth reading for whoever doesn't hear it, and on no other part of a wall. */
+  readonly shown?: true;
 }
 
 /** Seconds before the end of a stretch that are counted down. Common practice. */
@@ -23,12 +26,14 @@ const isRest = (segment: Segment) => segment.kind !== 'work' && segment.kind !==
 
 /**
  * All that is to be heard in each stretch: how it begins, what comes next during a rest, the sides and phases,
- * lanes that end, time left, the last three seconds. `nameOf` says an entry as it is called.
+ * lanes that end, time left, the last three seconds. `nameOf` says an entry as it is called, `doesOf` what somebody does
+ * there, where it is for one alone.
  */
 export function callsIn(
   run: Pick<Run, 'plan' | 'facts' | 'how'>,
   stretches: readonly Stretch[],
   nameOf: (entry: number) => string,
+  doesOf?: (entry: number) => Does,
 ): Call[][] {
   const { plan } = run;
   const facts = factsOfRun(run);
@@ -44,7 +49,8 @@ export function callsIn(
     // Where groups go round, each has another move before it: only the moving on is called.
     const around = groupsIn(run, segment.block) > 1;
     if (isRest(segment)) {
-      const named = line.next.map(nameOf).join(', then ');
+      const after = line.next.length > 0 && stretches.slice(i + 1).find((one) => one.segment.does.length > 0);
+      const named = after ? movesWords(run, after.segment, nameOf, doesOf) : '';
       const next = named && around ? 'one station on' : named;
       const side = stretches[i + 1]?.segment.side;
       calls.push({ at: 0, sound: 'rest', says: null });
@@ -55,17 +61,15 @@ export function callsIn(
           says: `Next: ${next}${side ? `, ${side} side` : ''}`,
         });
     } else {
-      const said = passOf(segment).map(({ entry, reps }) =>
-        reps === null ? nameOf(entry) : `${reps} ${nameOf(entry)}`,
-      );
-      const first = around ? 'Work' : said.join(', then ');
+      const first = around ? 'Work' : movesWords(run, segment, nameOf, doesOf);
       calls.push({
         at: 0,
         sound: 'work',
         says: first ? `${first}${segment.side ? `, ${segment.side} side` : ''}` : null,
       });
       for (const { at, words } of line.says)
-        if (at < seconds) calls.push({ at, sound: /lanes? done$/.test(words) ? 'lane' : 'say', says: words });
+        if (at < seconds)
+          calls.push({ at, sound: /lanes? done$/.test(words) ? 'lane' : 'say', says: words, shown: true });
       const { format } = plan.blocks[segment.block]!;
       if (!around && isLed(format))
         for (const beat of beatsOf(segment, seconds, (entry) => {
@@ -89,15 +93,5 @@ export function callsIn(
 const SHOWN_SECONDS = 4;
 
 /** What was just called in a stretch, for whoever doesn't hear it: a phase, the other side, a lane that ends. */
-export function calledAt(calls: readonly Call[], into: number): string | null {
-  const last = calls.findLast(
-    ({ at, sound, says }) =>
-      says !== null &&
-      (sound === 'say' || sound === 'lane') &&
-      at > 0 &&
-      at <= into &&
-      into < at + SHOWN_SECONDS,
-  );
-  // Seconds are on the clock beside it, and what comes next stands below.
-  return last?.says && !/^(\d+ seconds|Next: .*)$/.test(last.says) ? last.says : null;
-}
+export const calledAt = (calls: readonly Call[], into: number): string | null =>
+  calls.findLast(({ at, shown }) => shown && at <= into && into < at + SHOWN_SECONDS)?.says ?? null;

@@ -1,14 +1,14 @@
 export { type Call, calledAt, callsIn } from './calls.ts';
-export { clockOf, type Position, positionAt, type RunClock, type Stretch, secondsLeft } from './clock.ts';
+export { clockOf, positionAt, type RunClock, type Stretch, secondsLeft } from './clock.ts';
 export { castOf, doesOf, makeRun, type Taking } from './make.ts';
-export { alike, amountFor, amountOf, type MoveNow, movesAt, movesWords, tallyWords } from './moves.ts';
+export { alike, amountOf, type MoveNow, movesAt, movesWords, moveWords, stretchWords } from './moves.ts';
 export {
-  type Beat,
   beatAt,
   beatsOf,
   countWords,
   forecast,
   isLed,
+  lanesDone,
   repsInRound,
   tempoSeconds,
 } from './pace.ts';

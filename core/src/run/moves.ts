@@ -1,7 +1,7 @@
-import { formatEntry, type Segment } from '../clock/index.ts';
+import { formatEntry, formatWords, type Segment } from '../clock/index.ts';
 import { type Entry, entriesOf } from '../session/index.ts';
-import { passOf } from './pace.ts';
-import { type FormDone, formsAt, type Present } from './people.ts';
+import { type Beat, isLed, passOf } from './pace.ts';
+import { doesNow, type FormDone, formsAt, type Present } from './people.ts';
 import { type Does, entryName, type Run } from './run.ts';
 
 /** One of the things done in a stretch of work, once through: how often or how long, what it is called, who does what. */
@@ -23,17 +23,20 @@ export interface MoveNow {
   readonly forms: readonly FormDone[];
 }
 
-type Goes = Pick<Run, 'plan' | 'names' | 'how'>;
+/** How much of a move there is each time through, and by what. */
+type Amount = Pick<MoveNow, 'count' | 'metres' | 'seconds'>;
+/** A move of a stretch before it has a name and people. */
+type Part = Omit<MoveNow, 'name' | 'forms'>;
 
-const made = new WeakMap<Segment, readonly Omit<MoveNow, 'forms'>[]>();
+const parted = new WeakMap<Segment, readonly Part[]>();
 
-function movesOf(run: Goes, segment: Segment): readonly Omit<MoveNow, 'forms'>[] {
-  const known = made.get(segment);
+function partsOf(run: Pick<Run, 'plan'>, segment: Segment): readonly Part[] {
+  const known = parted.get(segment);
   if (known) return known;
   const entries: readonly (Entry | undefined)[] = entriesOf(run.plan.blocks);
   const pass = passOf(segment);
   const turns = formatEntry(run.plan.blocks[segment.block]!.format.kind).fills === true;
-  const moves = pass.map(({ entry, reps, seconds }, i) => {
+  const parts = pass.map(({ entry, reps, seconds }, i): Part => {
     const fills = turns && i > 0 && reps === null;
     const dose = entries[entry]?.dose;
     // The last of several rounds may be cut off by the clock: what was written for each holds, not a share of the whole.
@@ -42,7 +45,6 @@ function movesOf(run: Goes, segment: Segment): readonly Omit<MoveNow, 'forms'>[]
     const metres = timed ? (dose?.metres ?? null) : null;
     return {
       entry,
-      name: entryName(run, entry),
       count: reps === null ? null : (written?.reps ?? reps),
       metres,
       seconds: timed && metres === null ? (written?.seconds ?? Math.round(seconds)) : null,
@@ -50,50 +52,82 @@ function movesOf(run: Goes, segment: Segment): readonly Omit<MoveNow, 'forms'>[]
       tempo: dose?.tempo ?? null,
     };
   });
-  made.set(segment, moves);
-  return moves;
+  parted.set(segment, parts);
+  return parts;
 }
 
 /** All that is done in a stretch of work, in its order, each once: what a wall and a coach show while it lasts. */
-export function movesAt(run: Goes, people: readonly Present[], segment: Segment): MoveNow[] {
-  return movesOf(run, segment).map((move) => ({
-    ...move,
-    forms: formsAt(run, people, move.entry).filter(({ does }) => does),
+export function movesAt(
+  run: Pick<Run, 'plan' | 'names' | 'how'>,
+  people: readonly Present[],
+  segment: Segment,
+): MoveNow[] {
+  return partsOf(run, segment).map((part) => ({
+    ...part,
+    name: entryName(run, part.entry),
+    forms: formsAt(run, people, part.entry).filter(({ does }) => does),
   }));
 }
 
-/** How much of a move there is each time through: "10", "200 m", "30 s"; nothing where it has the whole stretch. */
-export const amountOf = ({
-  count,
-  metres,
-  seconds,
-}: Pick<MoveNow, 'count' | 'metres' | 'seconds'>): string =>
-  count !== null ? String(count) : metres !== null ? `${metres} m` : seconds !== null ? `${seconds} s` : '';
-
-/** The same of a form in its place: as many as it was given, where it is counted at all. */
-export function amountFor(move: MoveNow, does: Does): string {
-  if (move.count === null || does === null) return amountOf(move);
-  if (does.pace === null) return does.dose;
-  return String(does.reps ?? move.count);
+/**
+ * How much of a move there is each time through: "10", "200 m", "30 s"; nothing where it has the whole stretch. Of a form
+ * in its place as many as it was given, or how long, where it is held.
+ */
+export function amountOf({ count, metres, seconds }: Amount, does: Does = null): string {
+  if (count !== null && does) return does.pace === null ? does.dose : String(does.reps ?? count);
+  if (count !== null) return String(count);
+  return metres !== null ? `${metres} m` : seconds !== null ? `${seconds} s` : '';
 }
 
-/** What is done in a stretch, said in one go: "10 squats, then 8 press-ups". */
-export const movesWords = (run: Goes, segment: Segment): string =>
-  movesOf(run, segment)
-    .map((move) => [amountOf(move), move.name].filter(Boolean).join(' '))
+const joined = (amount: string, name: string): string => (amount ? `${amount} ${name}` : name);
+
+/** A move with how much of it there is, or a form in its place: "10 squats". */
+export const moveWords = (move: MoveNow, does: Does = null): string =>
+  joined(amountOf(move, does), does?.name ?? move.name);
+
+/** What is done in a stretch, said in one go: "10 squats, then 8 press-ups"; somebody's own where `doesOf` says it. */
+export const movesWords = (
+  run: Pick<Run, 'plan'>,
+  segment: Segment,
+  nameOf: (entry: number) => string,
+  doesOf: (entry: number) => Does = () => null,
+): string =>
+  partsOf(run, segment)
+    .map((part) => joined(amountOf(part, doesOf(part.entry)), nameOf(part.entry)))
     .join(', then ');
 
+/** Where everybody is in a stretch; where each goes at their own pace, what it is and how far they have counted. */
+export function stretchWords(
+  run: Pick<Run, 'plan'>,
+  people: readonly Present[],
+  segment: Segment,
+  beat: Beat | null,
+): string {
+  const { format } = run.plan.blocks[segment.block]!;
+  const said = isLed(format)
+    ? [
+        // A minute, a set or a step says more than the round that it is.
+        segment.side ? `${segment.side} side` : segment.note ? '' : `round ${segment.round + 1}`,
+        segment.note,
+        beat?.rep ? `rep ${beat.rep} of ${beat.of}` : '',
+      ]
+    : [formatWords(format), tallyWords(people, segment.block)];
+  return said.filter(Boolean).join(' · ');
+}
+
 /** How far those who count have come in a block, least to most: nothing of who is where. */
-export function tallyWords(people: readonly Present[], block: number): string {
+function tallyWords(people: readonly Present[], block: number): string {
   const rounds = people.flatMap(({ is, counts }) => (is === 'here' ? [counts.get(block)?.rounds ?? 0] : []));
   const [least, most] = [Math.min(...rounds), Math.max(...rounds)];
   if (rounds.length === 0 || most === 0) return '';
-  return `${least === most ? most : `${least} to ${most}`} ${most === 1 ? 'round' : 'rounds'} so far`;
+  const said = least === most ? String(most) : least === 0 ? `up to ${most}` : `${least} to ${most}`;
+  return `${said} ${most === 1 ? 'round' : 'rounds'} so far`;
 }
 
 /**
- * People in rows: those known by number of whom the same is said, who do the same in the same place and have counted the
- * same stand in one row, everybody else in one of their own. Where groups go round, a group's people stand together.
+ * People in rows: those known by number of whom the same is said and to be minded, who do the same in the same place, can
+ * go the same ways from it and have counted the same stand in one row; everybody else, and whoever is out or gone, in one
+ * of their own. Where groups go round, a group's people stand together.
  */
 export function alike(
   people: readonly Present[],
@@ -103,16 +137,18 @@ export function alike(
 ): Present[][] {
   const rows = new Map<string, Present[]>();
   for (const one of people) {
-    const does = entries.map((entry) => one.doing[entry]?.at(-1)?.does);
-    const key = one.byNumber
-      ? JSON.stringify([
-          one.name,
-          one.is,
-          around ? one.cast.group : 0,
-          does,
-          block === null ? null : one.counts.get(block),
-        ])
-      : one.id;
+    const { rounds = 0, reps = 0 } = (block === null ? undefined : one.counts.get(block)) ?? {};
+    const key =
+      one.byNumber && one.is === 'here'
+        ? JSON.stringify([
+            one.name,
+            one.cautions,
+            around ? one.cast.group : 0,
+            entries.map((entry) => [doesNow(one, entry), one.cast.switches[entry]]),
+            rounds,
+            reps,
+          ])
+        : one.id;
     rows.set(key, [...(rows.get(key) ?? []), one]);
   }
   return [...rows.values()];

@@ -20,6 +20,10 @@ export function isLed(format: Block['format']): boolean {
   return paceOf(format) !== 'own';
 }
 
+/** Lanes that have stopped before the others so many seconds into a stretch, innermost first. */
+export const lanesDone = ({ laneEnds, lengthSeconds }: Segment, into: number): number[] =>
+  (laneEnds ?? []).flatMap((end, lane) => (end < lengthSeconds && into >= end ? [lane] : []));
+
 /** One pass through a stretch: each doing's seconds and reps in it. */
 export function passOf(segment: Segment) {
   const passes = Math.max(1, ...segment.does.map((d) => d.goes));

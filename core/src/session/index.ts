@@ -31,7 +31,7 @@ export {
   SHOWING,
   type Station,
 } from './plan.ts';
-export { readSegment, type SheetLine, sheetLines } from './read.ts';
+export { laneDone, readSegment, type SheetLine, sheetLines } from './read.ts';
 export { READY_SESSIONS } from './ready.ts';
 export {
   isRing,

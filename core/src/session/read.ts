@@ -77,6 +77,9 @@ function saysIn(entry: Entry, plan: Pick<Plan, 'blocks'>, segment: Segment, at: 
   return says;
 }
 
+/** What is called when a lane, 0 innermost, stops before the others. */
+export const laneDone = (lane: number): string => (lane === 2 ? 'middle lane done' : 'inner lanes done');
+
 /**
  * A session as it is read aloud, line by line: what is now, what is next, what is called inside. Lines lie on
  * the segments of the timeline; `sidedOf` says of an entry whether its sides swap in the middle.
@@ -107,7 +110,7 @@ export function sheetLines(
       }
       segment.laneEnds?.forEach((end, lane) => {
         if (end < segment.lengthSeconds && (lane === 0 || segment.laneEnds![lane - 1] !== end))
-          says.push({ at: end, words: lane === 2 ? 'middle lane done' : 'inner lanes done' });
+          says.push({ at: end, words: laneDone(lane) });
       });
     }
     return {

@@ -12,6 +12,7 @@ import {
   type Stretch,
   switchTo,
 } from '@inner-rung/core/run';
+import { knownAs } from '@inner-rung/core/words';
 import { HeartPulse, LogOut, OctagonX, Replace } from 'lucide-react';
 import { memo, useRef } from 'react';
 import { Badge } from './badge.tsx';
@@ -69,8 +70,8 @@ export const Row = memo(function Row(props: {
   const { run, person, entry, counted, heart, onSwap, others } = props;
   /** One press for everybody in the row. */
   const press = (of: (id: string) => Pressed) => props.press(...[person, ...others].map(({ id }) => of(id)));
-  const oneOf = others.length > 0 ? `one of ${others.length + 1} × ${person.name}` : person.name;
-  const whom = others.length > 0 ? `${others.length + 1} × ${person.name}` : person.name;
+  const whom = others.length > 0 ? knownAs(others.length + 1, person.name) : person.name;
+  const oneOf = others.length > 0 ? `one of the ${whom}` : whom;
   const own = entry === null ? null : doingOf(run, person, entry);
   const does = own?.does ?? null;
   const changed = own !== null && (person.doing[own.entry]?.length ?? 0) > 1;

@@ -1,5 +1,5 @@
 import { clockText, formatEntry, SEGMENT_KINDS } from '@inner-rung/core/clock';
-import { formsAt, groupsIn, isLed, type MoveNow, movesAt, type Run } from '@inner-rung/core/run';
+import { formsAt, groupsIn, type MoveNow, movesAt, type Run, stretchWords } from '@inner-rung/core/run';
 import { blockName } from '@inner-rung/core/session';
 import { Pause, Play, Plus, RotateCcw, SkipForward, Undo2, Volume2 } from 'lucide-react';
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
@@ -12,7 +12,7 @@ import { groupsWithSomebody, RunFloor } from './run-floor.tsx';
 import { useAwake, useSounds } from './sounds.ts';
 import { StopNote } from './stop-note.tsx';
 import type { HeartSeen } from './straps.tsx';
-import { beatNow, type Live, leftWords, lookAt, saysOf } from './use-live.ts';
+import { type Live, leftWords, lookAt, saysOf } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
 
 const NOBODY: readonly never[] = [];
@@ -43,15 +43,12 @@ export function Coach(props: {
   useSounds(all.clock, all.calls, live.now, heard);
   useAwake(true);
   useTick(8);
-  const { here, now, working, next } = lookAt(live, all);
+  const { here, now, working, next, work, beat, together } = lookAt(live, all);
   const during = now?.key ?? '';
-  const beat = beatNow(now, next, here.into);
-  const work = now?.segment.kind === 'work' ? now : next;
   const moves = useMemo(() => (work ? movesAt(run, NOBODY, work.segment) : []), [run, work]);
   const [picked, setPicked] = useState<{ key: string; entry: number } | null>(null);
   const workKey = work?.key ?? '';
   const pick = useCallback((one: number) => setPicked({ key: workKey, entry: one }), [workKey]);
-  const together = work ? isLed(run.plan.blocks[work.segment.block]!.format) : true;
   // Of several things in one stretch, the one under way where all keep one count; else what the coach has chosen.
   const entry =
     picked && picked.key === work?.key
@@ -146,10 +143,7 @@ export function Coach(props: {
             <p>
               {[
                 now && run.plan.blocks.length > 1 ? blockName(run.plan.blocks, now.segment.block) : '',
-                now && running && together ? `round ${now.segment.round + 1}` : '',
-                now?.segment.side ? `${now.segment.side} side` : '',
-                now?.segment.note,
-                working && running && together && beat?.rep ? `rep ${beat.rep} of ${beat.of}` : '',
+                now ? stretchWords(run, all.people, now.segment, working && running ? beat : null) : '',
               ]
                 .filter(Boolean)
                 .join(' · ')}

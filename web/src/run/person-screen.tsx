@@ -1,13 +1,13 @@
 import { clockText, SEGMENT_KINDS, type Segment } from '@inner-rung/core/clock';
 import {
-  amountFor,
+  amountOf,
   callsIn,
   clockOf,
   countWords,
   type Does,
   doesNow,
+  doingOf,
   entryFor,
-  isLed,
   movesAt,
   type Present,
   peopleOf,
@@ -22,7 +22,7 @@ import { Waiting } from '../ui/shell.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { RunFigure } from './run-figure.tsx';
 import { useAwake, useSounds } from './sounds.ts';
-import { beatNow, leftWords, lookAt } from './use-live.ts';
+import { leftWords, lookAt } from './use-live.ts';
 import { type LiveRun, useRun, useTick } from './use-run.ts';
 
 const HEARD = { volume: 0, speech: false, pulse: false };
@@ -47,9 +47,8 @@ export default function PersonRunScreen() {
 /** What one person does in a stretch, once through: their own forms with their own counts. */
 const myMoves = (run: Run, me: Present, segment: Segment) =>
   movesAt(run, [me], segment).map((move) => {
-    const entry = entryFor(run, me.cast.group, move.entry);
-    const does = doesNow(me, entry);
-    return { entry, does, amount: amountFor(move, does) };
+    const own = doingOf(run, me, move.entry);
+    return { ...own, amount: amountOf(move, own.does) };
   });
 
 function Mine(props: { live: LiveRun }) {
@@ -58,28 +57,29 @@ function Mine(props: { live: LiveRun }) {
   const clock = useMemo(() => clockOf(run, events), [run, events]);
   const [me] = useMemo(() => peopleOf(run, events), [run, events]);
   // What is called is their own: where groups go round, at their own station.
-  const names = useMemo(
-    () =>
-      entriesOf(run.plan.blocks).map((_, i) =>
-        me ? (doesNow(me, entryFor(run, me.cast.group, i))?.name ?? 'easy movement') : '',
-      ),
+  const own = useMemo(
+    () => entriesOf(run.plan.blocks).map((_, i) => (me ? doingOf(run, me, i).does : null)),
     [run, me],
   );
   const calls = useMemo(
-    () => callsIn(run, clock.stretches, (entry) => names[entry] ?? ''),
-    [run, clock, names],
+    () =>
+      callsIn(
+        run,
+        clock.stretches,
+        (entry) => own[entry]?.name ?? 'easy movement',
+        (entry) => own[entry] ?? null,
+      ),
+    [run, clock, own],
   );
   const [heard, setHeard] = useDraft('run/mine', HEARD);
   useSounds(clock, calls, live.now, heard);
   useAwake(true);
   useTick(8);
-  const { here, now, working, next } = lookAt(live, { clock });
-  const work = now?.segment.kind === 'work' ? now : next;
+  const { here, now, working, next, work, beat, together } = lookAt(live, { clock });
   const mine = useMemo(() => (work && me ? myMoves(run, me, work.segment) : []), [run, me, work]);
   const [looked, setLooked] = useState<{ key: string; entry: number } | null>(null);
   if (!me) return <Waiting />;
-  const together = work ? isLed(run.plan.blocks[work.segment.block]!.format) : true;
-  const clockEntry = beatNow(now, next, here.into)?.entry ?? null;
+  const clockEntry = beat?.entry ?? null;
   const under = clockEntry === null ? null : entryFor(run, me.cast.group, clockEntry);
   // Of a round of several, the one under way where all keep one count; else the one they look at.
   const entry =
@@ -155,7 +155,9 @@ function Mine(props: { live: LiveRun }) {
             <RunFigure does={does} className="mt-2 h-40" />
             {count && <p className="text-xl">{countWords(count)} so far</p>}
           </div>
-          {working && nextEntry !== null && <p className="text-xl">Next: {names[nextEntry]}</p>}
+          {working && nextEntry !== null && (
+            <p className="text-xl">Next: {own[nextEntry]?.name ?? 'easy movement'}</p>
+          )}
           {(easier || harder) && (
             <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-lg">
               {easier && (

@@ -1,13 +1,12 @@
 import { clockText } from '@inner-rung/core/clock';
 import {
-  type Beat,
   beatAt,
   callsIn,
   clockOf,
   entryName,
   groupsIn,
+  isLed,
   movesWords,
-  type Position,
   peopleOf,
   positionAt,
   type Run,
@@ -31,29 +30,32 @@ export function useLive(live: Pick<LiveRun, 'run' | 'events'>) {
 }
 export type Live = ReturnType<typeof useLive>;
 
-/** Where a run is at this moment, whether that is work, and what comes after. */
-export function lookAt(
-  live: Pick<LiveRun, 'now'>,
-  { clock }: Pick<Live, 'clock'>,
-): { here: Position; now: Stretch | null; working: boolean; next: Stretch | null } {
+/** Where a run is at this moment, whether that is work, what is done now or next, and what comes after. */
+export function lookAt(live: Pick<LiveRun, 'now' | 'run'>, { clock }: Pick<Live, 'clock'>) {
   const here = positionAt(clock, live.now());
   const now = clock.stretches[here.index] ?? null;
   const next = clock.stretches.slice(here.index + 1).find((s) => s.segment.kind === 'work') ?? null;
   const working = now?.segment.kind === 'work' || now?.segment.kind === 'hold';
-  return { here, now, working, next };
-}
-
-/** The beat everybody is at: of the work under way, or the first of what comes next in a rest. */
-export function beatNow(now: Stretch | null, next: Stretch | null, into: number): Beat | null {
-  const work = now && now.segment.kind === 'work' ? now : next;
-  return work ? beatAt(work.segment, work === now ? into : 0) : null;
+  const work = now?.segment.kind === 'work' ? now : next;
+  return {
+    here,
+    now,
+    working,
+    next,
+    /** The work under way, or the first of what comes next in a rest. */
+    work,
+    /** The beat everybody is at in it. */
+    beat: work ? beatAt(work.segment, work === now ? here.into : 0) : null,
+    /** Whether they keep one count in it. */
+    together: work ? isLed(live.run.plan.blocks[work.segment.block]!.format) : true,
+  };
 }
 
 /** What is under way or next, as it is called; the stations where everybody is at another. */
 export function saysOf(run: Run, stretch: Stretch | null): string {
   if (!stretch) return '';
   if (groupsIn(run, stretch.segment.block) > 1) return 'Every group at its station';
-  return movesWords(run, stretch.segment);
+  return movesWords(run, stretch.segment, (entry) => entryName(run, entry));
 }
 
 /** From so many seconds on they are read as minutes and seconds. */

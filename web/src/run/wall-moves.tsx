@@ -1,4 +1,4 @@
-import { amountFor, amountOf, type MoveNow, type Present } from '@inner-rung/core/run';
+import { amountOf, type MoveNow, moveWords, type Present } from '@inner-rung/core/run';
 import { Badge } from './badge.tsx';
 import { RunFigure } from './run-figure.tsx';
 
@@ -57,11 +57,7 @@ export function OneMove(props: {
   const { move, whose, all, done } = props;
   const forms = move.forms.slice(0, MOST_FORMS);
   if (forms.length === 0)
-    return (
-      <p className="display text-[6vw] leading-[1.02] [overflow-wrap:anywhere]">
-        {[amountOf(move), move.name].filter(Boolean).join(' ')}
-      </p>
-    );
+    return <p className="display text-[6vw] leading-[1.02] [overflow-wrap:anywhere]">{moveWords(move)}</p>;
   return (
     <ul>
       {forms.map(({ does, lanes, people }) => (
@@ -72,7 +68,7 @@ export function OneMove(props: {
         >
           <LaneMarks lanes={lanes} />
           <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
-            {[amountFor(move, does), does!.name].filter(Boolean).join(' ')}
+            {moveWords(move, does)}
             <Whose whose={whose} people={people} all={all} />
           </span>
           <RunFigure
@@ -121,7 +117,7 @@ export function AllMoves(props: {
             <span
               className={`display w-[8vw] shrink-0 text-right leading-none whitespace-nowrap tabular-nums ${size}`}
             >
-              {amountFor(move, most?.does ?? null) || (move.fills ? 'then' : '')}
+              {amountOf(move, most?.does) || (move.fills ? 'then' : '')}
             </span>
             <span className={`display min-w-0 flex-1 leading-[1.08] [overflow-wrap:anywhere] ${size}`}>
               {most?.does?.name ?? move.name}
@@ -135,7 +131,7 @@ export function AllMoves(props: {
                       className="inline-flex flex-wrap items-center gap-[0.5vw] pr-[1.4vw]"
                     >
                       {k === 0 && 'or'} <LaneMarks lanes={lanes} />
-                      {[amountFor(move, does), does!.name].filter(Boolean).join(' ')}
+                      {moveWords(move, does)}
                       <Whose whose={whose} people={people} all={all} />
                     </span>
                   ))}

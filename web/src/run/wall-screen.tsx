@@ -1,21 +1,20 @@
-import { clockText, formatWords, SEGMENT_KINDS } from '@inner-rung/core/clock';
+import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
 import {
-  amountFor,
-  type Beat,
   calledAt,
   groupsIn,
-  isLed,
+  lanesDone,
   movesAt,
+  moveWords,
   type Run,
   type Stretch,
-  tallyWords,
+  stretchWords,
 } from '@inner-rung/core/run';
-import { type Block, blockName } from '@inner-rung/core/session';
+import { blockName, laneDone } from '@inner-rung/core/session';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { groupsWithSomebody, RunFloor } from './run-floor.tsx';
 import { useAwake } from './sounds.ts';
-import { beatNow, type Live, leftWords, lookAt, saysOf, useLive } from './use-live.ts';
+import { type Live, leftWords, lookAt, saysOf, useLive } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
 import { AllMoves, OneMove } from './wall-moves.tsx';
 import { WithRun } from './with-run.tsx';
@@ -27,9 +26,6 @@ import { WithRun } from './with-run.tsx';
 export default function WallScreen() {
   return <WithRun>{(_, live) => <Wall live={live} />}</WithRun>;
 }
-
-const LANES = [0, 1, 2, 3] as const;
-const AND = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 
 /** The clock as large as its figures leave room for. */
 const SIZES = {
@@ -44,20 +40,6 @@ const SIZES = {
   beside: (left: string) => (left.length > 3 ? 'text-[13vw]' : 'text-[19vw]'),
 };
 
-/** Where everybody is in a stretch of work; where each goes at their own pace, what it is and how far they have counted. */
-function stretchWords(of: { now: Stretch; block: Block; beat: Beat | null; tally: string }): string {
-  const { segment } = of.now;
-  if (!isLed(of.block.format)) return [formatWords(of.block.format), of.tally].filter(Boolean).join(' · ');
-  return [
-    // A minute, a set or a step says more than the round that it is.
-    segment.side ? `${segment.side} side` : segment.note ? '' : `round ${segment.round + 1}`,
-    segment.note,
-    of.beat?.rep ? `rep ${of.beat.rep} of ${of.beat.of}` : '',
-  ]
-    .filter(Boolean)
-    .join(' · ');
-}
-
 /** What comes next by the forms that are done of it, where they are few; as it is written otherwise. */
 function nextWords(run: Run, all: Live, next: Stretch | null): string {
   if (!next) return '';
@@ -65,9 +47,7 @@ function nextWords(run: Run, all: Live, next: Stretch | null): string {
   const [only] = moves;
   if (moves.length !== 1 || !only || only.forms.length === 0 || only.forms.length > 2)
     return saysOf(run, next);
-  return only.forms
-    .map(({ does }) => [amountFor(only, does), does!.name].filter(Boolean).join(' '))
-    .join(' or ');
+  return only.forms.map(({ does }) => moveWords(only, does)).join(' or ');
 }
 
 function Wall(props: { live: LiveRun }) {
@@ -77,24 +57,16 @@ function Wall(props: { live: LiveRun }) {
   useTick(10);
   const all = useLive(live);
   useAwake(true);
-  const { here, now, working, next } = lookAt(live, all);
-  const beat = beatNow(now, next, here.into);
+  const { here, now, working, next, work, beat, together } = lookAt(live, all);
   const around = now ? groupsIn(run, now.segment.block) > 1 : false;
-  const block = now && run.plan.blocks[now.segment.block];
-  const work = now?.segment.kind === 'work' ? now : next;
   const { people } = all;
   const moves = useMemo(() => (work ? movesAt(run, people, work.segment) : []), [run, people, work]);
   // A round of several is on the wall whole: whoever is quick has to know what comes after.
   const whole = moves.length > 1;
-  const led = work ? isLed(run.plan.blocks[work.segment.block]!.format) : false;
   const nextName = around ? 'one station on' : nextWords(run, all, next);
   const left = here.is === 'over' ? '✓' : leftWords(here.left);
-  const tally = now ? tallyWords(people, now.segment.block) : '';
   const called = now && here.is === 'running' ? calledAt(all.calls[here.index] ?? [], here.into) : null;
-  const ends = working ? now?.segment.laneEnds : undefined;
-  const done = ends
-    ? LANES.filter((lane) => ends[lane]! < now!.segment.lengthSeconds && here.into >= ends[lane]!)
-    : [];
+  const done = now && working ? lanesDone(now.segment, here.into) : [];
   return (
     <main
       className={`grid h-dvh grid-rows-[auto_1fr_auto] overflow-hidden p-[2vw] ${working ? 'bg-base-content text-base-100' : 'bg-base-100 text-base-content'}`}
@@ -124,7 +96,7 @@ function Wall(props: { live: LiveRun }) {
                 : here.is === 'paused'
                   ? 'Standing still'
                   : working
-                    ? stretchWords({ now: now!, block: block!, beat, tally })
+                    ? stretchWords(run, people, now!.segment, beat)
                     : now
                       ? `${SEGMENT_KINDS[now.segment.kind]}, then`
                       : ''}
@@ -147,7 +119,7 @@ function Wall(props: { live: LiveRun }) {
             (whole ? (
               <AllMoves
                 moves={moves}
-                at={led && working ? (beat?.doing ?? null) : null}
+                at={together && working ? (beat?.doing ?? null) : null}
                 whose={whose}
                 all={all.people}
               />
@@ -156,7 +128,7 @@ function Wall(props: { live: LiveRun }) {
             ))}
           {done.length > 0 && (
             <p className="mt-[1vw] text-[2.6vw]" data-lanes-done>
-              {`${done.length === 1 ? 'lane' : 'lanes'} ${AND.format(done.map((lane) => String(lane + 1)))} done: keep moving`}
+              {[...new Set(done.map(laneDone))].join(', ')}: keep moving
             </p>
           )}
         </div>

@@ -1,4 +1,4 @@
-import { amountOf, type MoveNow } from '@inner-rung/core/run';
+import { type MoveNow, moveWords } from '@inner-rung/core/run';
 
 /** Which of a round's moves everybody's buttons are for. */
 export function WhichMove(props: {
@@ -17,7 +17,7 @@ export function WhichMove(props: {
           className={`btn btn-sm touch ${move.entry === props.entry ? 'btn-primary' : ''}`}
           onClick={() => props.onPick(move.entry)}
         >
-          {[amountOf(move), move.name].filter(Boolean).join(' ')}
+          {moveWords(move)}
         </button>
       ))}
     </fieldset>
