@@ -12,6 +12,7 @@ export const CORE = [
   'propose',
   'room',
   'person',
+  'released',
   'session',
   'read',
   'forms',

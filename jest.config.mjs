@@ -2,6 +2,8 @@
 export default {
   testMatch: ['<rootDir>/{core,server,web,demo,bench}/**/*.test.{ts,tsx}'],
   testEnvironment: 'node',
+  // Hashes and whole timelines on a machine that does other work beside it.
+  testTimeout: 30_000,
   // Nothing else runs beside it: every core, where the default leaves one idle.
   maxWorkers: '100%',
   extensionsToTreatAsEsm: ['.ts', '.tsx'],

@@ -77,7 +77,7 @@ export function holdsByItself(move: string): boolean {
 /** The MET where an effort ends: by a known capacity; for their health by the careful end of their age. */
 export function effortCeiling(limit: Extract<Limit, { kind: 'effort' }>, subject: Subject): number {
   if (subject.capacityMet !== null) return rpeCeilingMet(limit.maxRpe, subject.capacityMet, 'adult');
-  if (limit.source === 'trainer') return rpeCeilingMet(limit.maxRpe, null, subject.effortAge ?? 'adult');
+  if (limit.source === 'trainer') return rpeCeilingMet(limit.maxRpe, null, subject.effortAge ?? 'older');
   const age = subject.effortAge ?? 'older';
   const absolute = rpeCeilingMet(limit.maxRpe, null, age);
   const taken = limit.maxRpe > 6 ? { child: 9, adult: 9, older: 6.5 } : { child: 9, adult: 6.5, older: 4.5 };

@@ -167,4 +167,22 @@ describe('what doesn’t go together is asked about, and nothing is opened meanw
     expect(ids(both)).toEqual(['pregnancy-early', 'after-birth-early']);
     expect(outlookOf(someone([held('pregnancy-early')], { sex: 'male' }), DAY).asks).toHaveLength(1);
   });
+  // Each edge, its year only, and nobody's age where none was said.
+  test.each([
+    ['pregnancy-early', '1961', 'Aged 64–65, and “'],
+    ['caesarean-early', '2016', 'Aged 9–10, and “'],
+    ['pregnancy-later', '1970', null],
+    ['pregnancy-later', '2015', null],
+    ['older-beginner', '1995', 'Aged 30–31, and “'],
+    ['older-beginner', '1981', null],
+    ['growth-pain', '2003', 'Aged 22–23, and “'],
+    ['growth-pain', '2013', null],
+  ] as const)('%s of somebody born in %s', (id, born, says) => {
+    const { asks } = outlookOf(someone([held(id)], { born }), DAY);
+    const aged = asks.filter((one) => one.says.startsWith('Aged'));
+    if (says === null) expect(aged).toEqual([]);
+    else expect(aged.map((one) => [one.says.startsWith(says), one.id])).toEqual([[true, id]]);
+    const ageless = { ...someone([held(id)], { born }), ageless: true } as Person;
+    expect(outlookOf(ageless, DAY).asks.filter((one) => one.says.startsWith('Aged'))).toEqual([]);
+  });
 });

@@ -1,7 +1,7 @@
 import { createScaler, type ScaleRequest, type Scaler, type Use } from '@inner-rung/core/engine';
 import { compileLibrary } from '@inner-rung/core/forms';
 import { REGIONS, RUNG_STEP, rungDemand } from '@inner-rung/core/ladder';
-import { IMPACT } from '@inner-rung/core/limits';
+import { IMPACT, type Subject } from '@inner-rung/core/limits';
 import { bandCeilingMet, bandOfRpe, type Limit, limitSchema } from '@inner-rung/core/person';
 import { sumUp } from '@inner-rung/core/review';
 import fc from 'fast-check';
@@ -25,7 +25,7 @@ interface Used {
   readonly what: string;
 }
 
-function usedOf(limit: Limit, use: Use, capacityMet: number | null): Used {
+function usedOf(limit: Limit, use: Use, { capacityMet, effortAge = 'older' }: Subject): Used {
   const demand = rungDemand(library, use)!;
   const of = (value: number, max: number, what: string): Used => ({
     // Nothing of nothing is within the bound.
@@ -33,7 +33,7 @@ function usedOf(limit: Limit, use: Use, capacityMet: number | null): Used {
     what: `${what}: ${value} of ${max} by ${use.move} ${JSON.stringify(use.settings)}`,
   });
   if (limit.kind === 'effort')
-    return of(use.metHi, bandCeilingMet(bandOfRpe(limit.maxRpe), capacityMet), 'effort');
+    return of(use.metHi, bandCeilingMet(bandOfRpe(limit.maxRpe), capacityMet, effortAge), 'effort');
   if (limit.kind === 'budget' && limit.per === 'minute')
     return of(
       limit.on === 'impact.landings' ? use.lightPerMinute : use.highPerMinute,
@@ -58,7 +58,7 @@ function closest(scaler: Scaler, request: ScaleRequest): Used {
   const { dials, subject } = request;
   for (const use of version.uses) {
     if (!use) continue;
-    for (const limit of subject.limits) see(usedOf(limit, use, subject.capacityMet));
+    for (const limit of subject.limits) see(usedOf(limit, use, subject));
     const demand = rungDemand(library, use)!;
     if (dials.impact !== 'as written') {
       const bounds = IMPACT[dials.impact];
@@ -69,7 +69,7 @@ function closest(scaler: Scaler, request: ScaleRequest): Used {
     }
     if (dials.intensity !== 'as written')
       see({
-        share: use.metHi / bandCeilingMet(dials.intensity, subject.capacityMet),
+        share: use.metHi / bandCeilingMet(dials.intensity, subject.capacityMet, subject.effortAge ?? 'older'),
         what: `effort dial by ${use.move} at ${use.pace}`,
       });
     if (dials.ability === 'own rungs')

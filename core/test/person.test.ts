@@ -20,19 +20,19 @@ const region = (name: (typeof REGIONS)[number]) => REGIONS.indexOf(name);
 
 describe('effort bands, Garber et al. 2011 (from memory)', () => {
   test('half open: a band ends where the next begins', () => {
-    expect(bandOfMet(2.99, null)).toBe(0);
-    expect(bandOfMet(3.0, null)).toBe(1);
-    expect(bandOfMet(5.99, null)).toBe(1);
-    expect(bandOfMet(6.0, null)).toBe(2);
-    expect(bandOfMet(8.8, null)).toBe(3);
+    expect(bandOfMet(2.99, null, 'adult')).toBe(0);
+    expect(bandOfMet(3.0, null, 'adult')).toBe(1);
+    expect(bandOfMet(5.99, null, 'adult')).toBe(1);
+    expect(bandOfMet(6.0, null, 'adult')).toBe(2);
+    expect(bandOfMet(8.8, null, 'adult')).toBe(3);
   });
   test('the same work is moderate for a capacity of 12 and vigorous for one of 7', () => {
-    expect(bandOfMet(5, 12)).toBe(0);
-    expect(bandOfMet(5, 9)).toBe(1);
-    expect(bandOfMet(5, 7)).toBe(2);
+    expect(bandOfMet(5, 12, 'adult')).toBe(0);
+    expect(bandOfMet(5, 9, 'adult')).toBe(1);
+    expect(bandOfMet(5, 7, 'adult')).toBe(2);
   });
   test('share of reserve: the moderate band of a 6-MET person ends at 1 + 0.6 × 5 = 4 MET', () => {
-    expect(bandCeilingMet(1, 6)).toBeCloseTo(4, 9);
+    expect(bandCeilingMet(1, 6, 'adult')).toBeCloseTo(4, 9);
   });
   test('the 0–10 scale: 5–6 moderate, 7–8 vigorous', () => {
     expect([4, 5, 6, 7, 8, 9].map(bandOfRpe)).toEqual([0, 1, 1, 2, 2, 3]);

@@ -154,7 +154,9 @@ test('3. impact, landings and ability stay within the dials', () => {
         });
         if (
           intensity !== 'as written' &&
-          use.metHi > bandCeilingMet(intensity, request.subject.capacityMet) + 1e-9
+          use.metHi >
+            bandCeilingMet(intensity, request.subject.capacityMet, request.subject.effortAge ?? 'older') +
+              1e-9
         )
           throw new Error(`${use.move} is above the effort dial`);
       }

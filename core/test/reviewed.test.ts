@@ -1,6 +1,18 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { limitsLeave, personMay, subjectOf } from '@inner-rung/core/limits';
-import { compileCondition, PERSON_EXAMPLE, REVIEW, reviewSchema, sinceReview } from '@inner-rung/core/person';
+import {
+  CONDITION_IDS,
+  type ConditionId,
+  compileCondition,
+  limitsSigned,
+  PERSON_EXAMPLE,
+  REVIEW,
+  reviewSchema,
+  sinceThen,
+} from '@inner-rung/core/person';
 import { openRecord } from '@inner-rung/core/record';
+import { asReleased, RELEASED, type Released } from '@inner-rung/core/released';
 import { shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
@@ -33,12 +45,12 @@ describe('who may do what', () => {
 
 describe('a condition that a clinician signed', () => {
   test('is as it was while nothing changes', () => {
-    expect(sinceReview(signed, now)).toBeNull();
+    expect(sinceThen(signed, now)).toBeNull();
   });
   test('names each move and limit that is otherwise since', () => {
     const [gone, ...open] = now.open;
     expect(
-      sinceReview(signed, {
+      sinceThen(signed, {
         limits: ['no kneeling', 'no jumping'],
         open: [...open, 'brand-new'],
         held: now.held,
@@ -52,7 +64,7 @@ describe('a condition that a clinician signed', () => {
   });
   test('a move that now needs a hold is still open, and no change', () => {
     const [moved, ...open] = now.open;
-    expect(sinceReview(signed, { ...now, open, held: [...now.held, moved!] })).toBeNull();
+    expect(sinceThen(signed, { ...now, open, held: [...now.held, moved!] })).toBeNull();
   });
   test.each([
     ['nobody’s name', { by: '' }, 'by'],
@@ -63,5 +75,68 @@ describe('a condition that a clinician signed', () => {
     const opened = openRecord(REVIEW, { ...signed, ...patch });
     expect(opened.ok).toBe(false);
     if (!opened.ok) expect(opened.where).toContain(where);
+  });
+});
+
+describe('what changed since the last release', () => {
+  const path = join(process.cwd(), 'core/src/released/released.json');
+  const stands = (id: ConditionId) => {
+    const { ladders } = limitsLeave(library, compileCondition(id));
+    return {
+      limits: limitsSigned(id),
+      open: ladders.flatMap((ladder) => ladder.open),
+      held: ladders.flatMap((ladder) => ladder.held),
+    };
+  };
+  /** The record of a release on a day: what each condition leaves of every move. */
+  const releaseOf = (on: string): Released => {
+    const moves = library.moves.map(({ id }) => id).sort();
+    const of = (id: ConditionId) => {
+      const { limits, open, held } = stands(id);
+      const left = new Set([...open, ...held]);
+      const digit = (at: number) =>
+        [0, 1, 2, 3].reduce((bits, j) => bits + (left.has(moves[at + j] ?? '') ? 2 ** j : 0), 0).toString(16);
+      return { limits, open: moves.flatMap((_, at) => (at % 4 === 0 ? [digit(at)] : [])).join('') };
+    };
+    return { on, moves, conditions: Object.fromEntries(CONDITION_IDS.map((id) => [id, of(id)])) };
+  };
+  // With a release: `RELEASE=2026-12-01 npx jest core/test/reviewed` writes what the next one is compared with.
+  const day = process.env['RELEASE'];
+  if (day) writeFileSync(path, `${JSON.stringify(releaseOf(day))}\n`);
+
+  test('the record that ships knows its moves and gives each condition a digit for every four of them', () => {
+    expect(new Set(RELEASED.moves).size).toBe(RELEASED.moves.length);
+    for (const [id, { open }] of Object.entries(RELEASED.conditions))
+      expect([id, open.length, /^[0-9a-f]*$/.test(open)]).toEqual([
+        id,
+        Math.ceil(RELEASED.moves.length / 4),
+        true,
+      ]);
+  });
+  test('a release made now says of no condition that anything changed', () => {
+    const release = releaseOf('2026-12-01');
+    for (const id of CONDITION_IDS) {
+      const [then, since] = asReleased(release, id, stands(id))!;
+      expect([id, sinceThen(then, since)]).toEqual([id, null]);
+    }
+  });
+  test('what was taken out of a release, or put in, is told as opened or barred since; newer moves are nobody’s change', () => {
+    const release = releaseOf('2026-12-01');
+    const { open, ...rest } = stands('sore-knees');
+    const [gone, ...left] = open;
+    const [then, since] = asReleased(release, 'sore-knees', { ...rest, open: [...left, 'brand-new'] })!;
+    expect(sinceThen(then, since)).toEqual({ limitsNew: [], limitsGone: [], opened: [], barred: [gone] });
+    const without = { ...release, moves: release.moves.map((move) => (move === gone ? 'another' : move)) };
+    const [before, after] = asReleased(without, 'sore-knees', { ...rest, open })!;
+    expect(sinceThen(before, after)).toEqual({
+      limitsNew: [],
+      limitsGone: [],
+      opened: [],
+      barred: ['another'],
+    });
+  });
+  test('a condition that the release didn’t know has nothing to be compared with', () => {
+    const { 'sore-knees': _, ...conditions } = RELEASED.conditions;
+    expect(asReleased({ ...RELEASED, conditions }, 'sore-knees', stands('sore-knees'))).toBeNull();
   });
 });

@@ -151,6 +151,8 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
   const hold: Bound[] = [];
   const landings: (Bound & { at: number; per: 'minute' | 'session' })[] = [];
 
+  // Whose age isn't known is taken for older: less of the same work is hard for them.
+  const age = subject.effortAge ?? 'older';
   const effortWords = (band: 0 | 1 | 2 | 3) => `they can still ${BANDS[band].can} (${BANDS[band].rpe} of 10)`;
 
   for (const limit of subject.limits) {
@@ -174,7 +176,7 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
         says: `they can still ${BANDS[band].can} (at most ${limit.maxRpe} of 10)`,
       };
       const health = limit.source !== 'trainer';
-      const age = subject.effortAge ?? (health ? 'older' : 'adult');
+
       // Where something they have is why and nobody knows what they can do, they are taken for the careful end of their
       // age; what the screening leaves somebody who has nothing goes by the work's own class.
       const taken = limit.maxRpe <= MODERATE ? CAREFUL_CAPACITY : ORDINARY_CAPACITY;
@@ -227,7 +229,7 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
       says: effortWords(dials.intensity),
       mayLoosen: true,
     });
-    met.push({ max: bandCeilingMet(dials.intensity, subject.capacityMet), ruler: by });
+    met.push({ max: bandCeilingMet(dials.intensity, subject.capacityMet, age), ruler: by });
   }
   let ability: Ability | null = null;
   if (dials.ability !== 'as written') {

@@ -44,7 +44,7 @@ function bandsOf(library: Library, result: Result): number[] {
         ? bandOfRpe(Math.max(1, result.effort))
         : Number.isNaN(met)
           ? null
-          : bandOfMet(met, null);
+          : bandOfMet(met, null, 'adult');
     if (band !== null) bands[band]! += piece.seconds / 60;
   }
   return bands;

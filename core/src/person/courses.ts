@@ -1,4 +1,4 @@
-import { dayWords } from './age.ts';
+import { ADULT_FROM, type Age, ageWords, dayWords } from './age.ts';
 import { type ConditionId, conditionOf } from './conditions.ts';
 import type { Side } from './limits.ts';
 
@@ -155,10 +155,28 @@ const APART: readonly (readonly [readonly ConditionId[], readonly ConditionId[],
   [['child'], ['older-beginner'], 'A child and an older beginner: which are they?'],
 ];
 
-/** What contradicts itself in what is recorded; both readings hold until it is answered. */
+const CHILDBEARING = new Set<ConditionId>([
+  'pregnancy-early',
+  'pregnancy-later',
+  'pregnancy-watched',
+  'after-birth-early',
+  'after-birth-middle',
+  'after-birth-later',
+  'caesarean-early',
+]);
+/** Ages, youngest and oldest, outside of which a condition is asked about rather than believed. Estimates, wide. */
+const AT_AGES: Readonly<Partial<Record<ConditionId, readonly [number, number]>>> = {
+  ...Object.fromEntries([...CHILDBEARING].map((id) => [id, [11, 56]])),
+  child: [0, ADULT_FROM - 1],
+  teenager: [0, ADULT_FROM],
+  'growth-pain': [0, 21],
+  'older-beginner': [45, 120],
+};
+
+/** What contradicts itself in what is recorded, or the person's sex and age; all of it holds until it is answered. */
 export function contradictions(
   conditions: readonly Dated[],
-  sex: 'female' | 'male' | undefined,
+  { sex, age }: { readonly sex?: 'female' | 'male' | undefined; readonly age: Age | null },
 ): HealthAsk[] {
   const first = (ids: readonly ConditionId[]) => conditions.find(({ id }) => ids.includes(id));
   const found = APART.flatMap(([some, others, says]): HealthAsk[] => {
@@ -167,14 +185,14 @@ export function contradictions(
       ? [{ says, id: b.id, side: b.side, to: null }]
       : [];
   });
-  const pregnant = first(['pregnancy-early', 'pregnancy-later', 'pregnancy-watched']);
-  if (pregnant && sex === 'male')
-    found.push({
-      says: 'Recorded as male and pregnant: is that right?',
-      id: pregnant.id,
-      side: pregnant.side,
-      to: null,
-    });
+  for (const { id, side } of conditions) {
+    const { name } = conditionOf(id);
+    const ask = (says: string) => found.push({ says, id, side, to: null });
+    if (CHILDBEARING.has(id) && sex === 'male') ask(`Recorded as male, and “${name}”: is that right?`);
+    const at = AT_AGES[id];
+    if (at && age && (age.hi < at[0] || age.lo > at[1]))
+      ask(`Aged ${ageWords(age)}, and “${name}”: is that right?`);
+  }
   return found;
 }
 

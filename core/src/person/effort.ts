@@ -34,17 +34,6 @@ export function bandOfRpe(rpe: number): BandIndex {
 }
 
 /**
- * The MET at which a band ends. With a capacity: relative, share of reserve = (MET − 1)/(capacity − 1).
- * Without one (under 18, rate-altering medication, nothing known)
- * the work's own absolute class stands in, and the talk test rules on the day.
- */
-export function bandCeilingMet(band: BandIndex, capacityMet: number | null): number {
-  if (capacityMet === null) return BANDS[band].belowMet;
-  const share = BANDS[band].belowShare;
-  return Number.isFinite(share) ? 1 + share * (capacityMet - 1) : Number.POSITIVE_INFINITY;
-}
-
-/**
  * Whose absolute figures stand in where no capacity is known: of 65 and over less is hard (Garber 2011, from memory),
  * and is taken to be so from 60 on, where age.ts counts somebody as older.
  */
@@ -54,6 +43,17 @@ const WITHOUT_CAPACITY: Readonly<Record<EffortAge, readonly [number, number, num
   adult: [BANDS[0].belowMet, BANDS[1].belowMet, BANDS[2].belowMet],
   older: [3, 4.8, 6.8],
 };
+/**
+ * The MET at which a band ends. With a capacity: relative, share of reserve = (MET − 1)/(capacity − 1).
+ * Without one (under 18, rate-altering medication, nothing known)
+ * the work's own absolute class at that age stands in, and the talk test rules on the day.
+ */
+export function bandCeilingMet(band: BandIndex, capacityMet: number | null, age: EffortAge): number {
+  if (capacityMet === null) return band === 3 ? Number.POSITIVE_INFINITY : WITHOUT_CAPACITY[age][band];
+  const share = BANDS[band].belowShare;
+  return Number.isFinite(share) ? 1 + share * (capacityMet - 1) : Number.POSITIVE_INFINITY;
+}
+
 /**
  * Capacity, MET, at the careful end of an age, where an effort is capped for somebody's health and none is known: what
  * nine of ten have. Estimates, from registries of fitness by age (FRIEND, from memory).
@@ -90,8 +90,9 @@ export function rpeCeilingMet(rpe: number, capacityMet: number | null, age: Effo
 }
 
 /** The band of some work for a person, by the same reading as {@link bandCeilingMet}. */
-export function bandOfMet(met: number, capacityMet: number | null): BandIndex {
-  for (let i = 0; i < 3; i++) if (met < bandCeilingMet(i as BandIndex, capacityMet)) return i as BandIndex;
+export function bandOfMet(met: number, capacityMet: number | null, age: EffortAge): BandIndex {
+  for (let i = 0; i < 3; i++)
+    if (met < bandCeilingMet(i as BandIndex, capacityMet, age)) return i as BandIndex;
   return 3;
 }
 

@@ -124,7 +124,7 @@ export {
   personSchema,
 } from './person.ts';
 export { type Place, placesOf, rungNamed, rungShare, STALE_DAYS } from './placed.ts';
-export { limitsSigned, REVIEW, type Review, reviewSchema, sinceReview } from './reviewed.ts';
+export { limitsSigned, REVIEW, type Review, reviewSchema, type Standing, sinceThen } from './reviewed.ts';
 export {
   type Clearance,
   clearanceSchema,

@@ -376,7 +376,7 @@ export function outlookOf(person: Person, day: string): Outlook {
       ...person.conditions
         .filter((c) => c.until === undefined || c.until >= day)
         .flatMap((c) => asksOf(c, day)),
-      ...contradictions(conditions, person.sex),
+      ...contradictions(conditions, { sex: person.sex, age: 'ageless' in person ? null : age }),
     ],
     cautions: [
       ...today.says,

@@ -58,8 +58,11 @@ export const limitsSigned = (id: ConditionId): string[] =>
     limitWords(limit) === limit.reason ? limit.reason : `${limit.reason} (${limitWords(limit)})`,
   );
 
-/** What is otherwise than when it was signed. */
-export interface SinceReview {
+/** What a condition's limits were, and what they left open or with a hold: as signed, as released, as it is now. */
+export type Standing = Pick<Review, 'limits' | 'open' | 'held'>;
+
+/** What is otherwise than when it was signed, or released. */
+interface Since {
   readonly limitsNew: readonly string[];
   readonly limitsGone: readonly string[];
   /** Open now in some way and not then. */
@@ -67,22 +70,19 @@ export interface SinceReview {
   readonly barred: readonly string[];
 }
 
-/** What changed since a review was signed; null where nothing did. */
-export function sinceReview(
-  review: Review,
-  now: Pick<Review, 'limits' | 'open' | 'held'>,
-): SinceReview | null {
+/** What changed from one standing to another; null where nothing did. */
+export function sinceThen(then: Standing, now: Standing): Since | null {
   const without = (some: readonly string[], others: readonly string[]) => {
     const known = new Set(others);
     return some.filter((one) => !known.has(one));
   };
-  const then = [...review.open, ...review.held];
+  const before = [...then.open, ...then.held];
   const today = [...now.open, ...now.held];
   const since = {
-    limitsNew: without(now.limits, review.limits),
-    limitsGone: without(review.limits, now.limits),
-    opened: without(today, then),
-    barred: without(then, today),
+    limitsNew: without(now.limits, then.limits),
+    limitsGone: without(then.limits, now.limits),
+    opened: without(today, before),
+    barred: without(before, today),
   };
   return Object.values(since).some((list) => list.length > 0) ? since : null;
 }

@@ -183,7 +183,10 @@ export function readReadings(r: Readings, { lows, pregnant, rateKnown, lungs }: 
         says: `${upper}/${lower} in pregnancy: not today, and the midwife today; headache, sight or pain: now.`,
       });
     else if (upper >= 180 || lower >= 110)
-      told.push({ is: 'not today', says: `${upper}/${lower} at rest is too high today: not today.` });
+      told.push({
+        is: 'not today',
+        says: `${upper}/${lower} at rest is too high: not today. Sit five minutes, measure again; as high, a doctor today.`,
+      });
     else if (upper >= 160 || lower >= 100)
       told.push({
         is: 'ask first',

@@ -3,7 +3,7 @@ import type { Version } from '../engine/index.ts';
 import { factsInIndex } from '../engine/index.ts';
 import { type LibraryIndex, MUSCLE_COLUMNS, rowOf } from '../forms/index.ts';
 import { MUSCLES, type Muscle, PATTERNS, type Pattern } from '../move/index.ts';
-import { BANDS, bandOfMet, kcalPerMinute } from '../person/index.ts';
+import { BANDS, bandOfMet, type EffortAge, kcalPerMinute } from '../person/index.ts';
 import { changeFor, entriesOf, type Timed, type Timeline, timelineOf } from '../session/index.ts';
 
 /** Easy walking about between stations. Estimate. */
@@ -76,8 +76,10 @@ export interface Sums extends Totals {
 export interface SumsFor {
   readonly massKg?: number | undefined;
   readonly changeSeconds?: number | undefined;
-  /** For effort bands; absent: absolute ones. */
+  /** For effort bands; absent: absolute ones of their age. */
   readonly capacityMet?: number | null | undefined;
+  /** Absent: an adult's. */
+  readonly effortAge?: EffortAge | undefined;
 }
 
 const RESTS: ReadonlySet<Segment['kind']> = new Set([
@@ -201,7 +203,11 @@ export function sumUp(
       patterns[index.pattern[row]!]! += seconds;
       for (let m = 0; m < MUSCLE_COLUMNS; m++)
         muscles[m]! += seconds * index.muscles[row * MUSCLE_COLUMNS + m]!;
-      const band = bandOfMet((use.metLo + use.metHi) / 2, person.capacityMet ?? null);
+      const band = bandOfMet(
+        (use.metLo + use.metHi) / 2,
+        person.capacityMet ?? null,
+        person.effortAge ?? 'adult',
+      );
       bands[band]! += seconds;
       rpeLo += seconds * (BANDS[band].rpeTop - 1);
       rpeHi += seconds * BANDS[band].rpeTop;

@@ -18,6 +18,7 @@ import { type FormEvent, useState } from 'react';
 import type { PersonPage } from '../features/use-person.ts';
 import { newId, when } from '../store/day.ts';
 import { Choice } from '../ui/choice.tsx';
+import { Fold } from '../ui/fold.tsx';
 import { Scrolls } from '../ui/scrolls.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { BodyFigure, placeWords } from './body-figure.tsx';
@@ -158,10 +159,12 @@ export function AddLimits(props: { page: PersonPage }) {
           <p className="p-2">Nothing by that word. Point at the body, or set a limit by hand below.</p>
         )}
       </Scrolls>
-      <details className="mt-3" open={form.on !== '' || undefined}>
-        <summary className="touch flex cursor-pointer items-center underline underline-offset-4">
-          Something particular, by hand
-        </summary>
+      <Fold
+        className="mt-3"
+        begins={form.on !== ''}
+        summary="underline underline-offset-4"
+        says="Something particular, by hand"
+      >
         <form onSubmit={byHand} noValidate className="grid gap-2">
           <label className="block">
             <span className="quiet text-sm">What</span>
@@ -207,7 +210,7 @@ export function AddLimits(props: { page: PersonPage }) {
             Set this limit
           </button>
         </form>
-      </details>
+      </Fold>
     </section>
   );
 }

@@ -120,7 +120,7 @@ export default function EffortPart(props: { page: PersonPage }) {
                   const demand = library.demand.get(id);
                   if (!move || !demand) return null;
                   const met = middle(demand['effort.met']);
-                  const band: BandIndex = bandOfMet(met, likely);
+                  const band: BandIndex = bandOfMet(met, likely, 'adult');
                   return (
                     <tr key={id}>
                       <th scope="row" className="font-normal">

@@ -46,7 +46,7 @@ export function LimitsPart(props: { page: PersonPage }) {
   );
   const { docs } = useReviews();
   const unsigned = outlook.conditions.filter((c) => !docs[c.id]);
-  const mixed = contradictions(outlook.conditions, person.sex);
+  const mixed = contradictions(outlook.conditions, { sex: person.sex, age: outlook.age });
   const other = outlook.limits.filter((l) => l.source !== 'condition' && l.source !== 'today');
   const own = other.filter((l) => person.limits.some((p) => p.id === l.id));
   const worked = other.filter((l) => !own.includes(l));

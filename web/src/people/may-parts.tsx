@@ -6,8 +6,9 @@ import {
   limitsSigned,
   type Person,
   type Review,
-  sinceReview,
+  sinceThen,
 } from '@inner-rung/core/person';
+import { asReleased, RELEASED } from '@inner-rung/core/released';
 import { Printer } from 'lucide-react';
 import { Link } from 'react-router';
 import { dayWords } from '../store/day.ts';
@@ -49,7 +50,7 @@ export function ConditionHead(props: {
     open: may.ladders.flatMap((ladder) => ladder.open),
     held: may.ladders.flatMap((ladder) => ladder.held),
   };
-  const since = review && now && sinceReview(review, now);
+  const since = review && now && sinceThen(review, now);
   return (
     <>
       <div className="flex flex-wrap items-center gap-3">
@@ -71,26 +72,10 @@ export function ConditionHead(props: {
       {since && (
         <div className="mt-2 border-l-4 border-primary pl-3" data-since>
           <p className="font-semibold">Changed since it was signed:</p>
-          <ul>
-            {since.limitsNew.map((line) => (
-              <li key={line}>new: {line}</li>
-            ))}
-            {since.limitsGone.map((line) => (
-              <li key={line}>gone: {line}</li>
-            ))}
-            {since.opened.length > 0 && (
-              <li>
-                {since.opened.length} moves open that weren’t: {since.opened.map(nameOf).join(', ')}
-              </li>
-            )}
-            {since.barred.length > 0 && (
-              <li>
-                {since.barred.length} moves barred that weren’t: {since.barred.map(nameOf).join(', ')}
-              </li>
-            )}
-          </ul>
+          <Changes since={since} nameOf={nameOf} />
         </div>
       )}
+      {now && <SinceRelease id={id} now={now} nameOf={nameOf} />}
       <ul className="mt-2 columns-1 gap-x-8 lg:columns-2">
         {[
           ...limits,
@@ -106,6 +91,64 @@ export function ConditionHead(props: {
       </ul>
       {now && <SignReview id={id} now={now} />}
     </>
+  );
+}
+
+type Since = NonNullable<ReturnType<typeof sinceThen>>;
+
+function Changes(props: { since: Since; nameOf: (move: string) => string }) {
+  const { since, nameOf } = props;
+  const moves = (says: string, list: readonly string[]) =>
+    list.length > 0 && (
+      <li>
+        {list.length} {list.length === 1 ? 'move' : 'moves'} {says}: {list.map(nameOf).join(', ')}
+      </li>
+    );
+  return (
+    <ul>
+      {since.limitsNew.map((line) => (
+        <li key={line}>new: {line}</li>
+      ))}
+      {since.limitsGone.map((line) => (
+        <li key={line}>gone: {line}</li>
+      ))}
+      {moves('open now', since.opened)}
+      {moves('barred now', since.barred)}
+    </ul>
+  );
+}
+
+/** What of a condition is otherwise than in the last release, signed or not. */
+function SinceRelease(props: {
+  id: ConditionId;
+  now: Parameters<typeof sinceThen>[1];
+  nameOf: (move: string) => string;
+}) {
+  const day = dayWords(RELEASED.on);
+  const compared = asReleased(RELEASED, props.id, props.now);
+  const since = compared && sinceThen(...compared);
+  if (!since)
+    return (
+      <p className="quiet mt-2" data-released>
+        {compared
+          ? `As in the release of ${day}.`
+          : `Not in the release of ${day} yet: there is nothing to compare it with.`}
+      </p>
+    );
+  const count = (n: number, says: string) => (n > 0 ? [`${n} ${says}`] : []);
+  const changes = [
+    ...count(since.limitsNew.length, 'limits new'),
+    ...count(since.limitsGone.length, 'gone'),
+    ...count(since.opened.length, 'moves open now'),
+    ...count(since.barred.length, 'barred now'),
+  ];
+  return (
+    <details className="prints-open mt-2" data-released>
+      <summary className="touch inline-flex cursor-pointer items-center underline underline-offset-4">
+        Since the release of {day}: {changes.join(', ')}
+      </summary>
+      <Changes since={since} nameOf={props.nameOf} />
+    </details>
   );
 }
 

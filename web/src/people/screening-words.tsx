@@ -2,6 +2,7 @@ import { clearanceSchema, clearedWith, overriddenBy, overrideSchema } from '@inn
 import { type FormEvent, useState } from 'react';
 import type { PersonPage } from '../features/use-person.ts';
 import { dayWords, today, when } from '../store/day.ts';
+import { Fold } from '../ui/fold.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 
 export function ClearanceForm(props: { page: PersonPage }) {
@@ -34,12 +35,12 @@ export function ClearanceForm(props: { page: PersonPage }) {
       </span>
     ) : null;
   return (
-    <details
-      open={form.by !== '' || props.page.outlook.standing.state === 'clearance recommended' || undefined}
+    <Fold
+      key={props.page.outlook.standing.state}
+      begins={form.by !== '' || props.page.outlook.standing.state === 'clearance recommended'}
+      summary="display text-xl"
+      says={person.clearance ? `Cleared by ${person.clearance.by}` : 'A doctor’s word'}
     >
-      <summary className="touch display flex cursor-pointer items-center text-xl">
-        {person.clearance ? `Cleared by ${person.clearance.by}` : 'A doctor’s word'}
-      </summary>
       {person.clearance && (
         <p>
           {dayWords(person.clearance.on)}
@@ -93,7 +94,7 @@ export function ClearanceForm(props: { page: PersonPage }) {
           Keep the clearance
         </button>
       </form>
-    </details>
+    </Fold>
   );
 }
 const NO_CLEARANCE = { by: '', on: '', says: '', maxRpe: '' };
@@ -111,10 +112,11 @@ export function OverrideForm(props: { page: PersonPage }) {
     clear();
   };
   return (
-    <details open={form.by !== '' || form.reason !== '' || undefined}>
-      <summary className="touch display flex cursor-pointer items-center text-xl">
-        Go ahead without, on your word
-      </summary>
+    <Fold
+      begins={form.by !== '' || form.reason !== ''}
+      summary="display text-xl"
+      says="Go ahead without, on your word"
+    >
       <form onSubmit={submit} noValidate className="mt-1 grid gap-2" aria-label="Go ahead without">
         <label className="block">
           <span className="quiet text-sm">Your name</span>
@@ -143,6 +145,6 @@ export function OverrideForm(props: { page: PersonPage }) {
           I take it on myself
         </button>
       </form>
-    </details>
+    </Fold>
   );
 }

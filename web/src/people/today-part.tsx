@@ -15,6 +15,7 @@ import type { PersonPage } from '../features/use-person.ts';
 import { today } from '../store/day.ts';
 import { useApp } from '../store/index.ts';
 import { Chip, Tick } from '../ui/choice.tsx';
+import { Fold } from '../ui/fold.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { BodyFigure, placeWords } from './body-figure.tsx';
 
@@ -254,10 +255,7 @@ function ReadingsForm(props: { page: PersonPage; sheet: Today; onKeep: (readings
   );
   const any = Object.values(typed).some((v) => v !== '' && v !== false);
   return (
-    <details className="mt-4" open={any || undefined}>
-      <summary className="touch display flex cursor-pointer items-center text-xl">
-        A reading, if they take one
-      </summary>
+    <Fold className="mt-4" begins={any} summary="display text-xl" says="A reading, if they take one">
       <div className="mt-1 flex flex-wrap items-start gap-x-5 gap-y-2">
         {field('systolic', 'Blood pressure, upper', 'systolic', 'over')}
         {field('diastolic', 'and lower', 'diastolic', 'mmHg')}
@@ -282,6 +280,6 @@ function ReadingsForm(props: { page: PersonPage; sheet: Today; onKeep: (readings
           Clear the readings
         </button>
       )}
-    </details>
+    </Fold>
   );
 }

@@ -2,9 +2,11 @@ import {
   ACTIVITY,
   addCondition,
   bornFault,
+  CAREFUL_CAPACITY,
   LB_PER_KG,
   LEVELS,
   type LevelIndex,
+  OLDER_FROM,
   PERSON_KINDS,
   type Person,
   personSchema,
@@ -23,6 +25,9 @@ import { Text } from '../ui/fields.tsx';
 const CM_PER_IN = 2.54;
 const round1 = (n: number) => Math.round(n * 10) / 10;
 
+const metWords = (met: Person['capacityMet']): string =>
+  !met ? '' : met.lo === met.hi ? String(met.lo) : `${met.lo}–${met.hi}`;
+
 /** Rules learned about somebody's moves: listed here, taken back here. */
 const MOVE_RULES = [
   { list: 'never', says: 'Never for them', undo: 'No longer ruled out:' },
@@ -33,7 +38,7 @@ type MoveRule = (typeof MOVE_RULES)[number]['list'];
 
 /** All that can be known of somebody and may wait; what each piece is for stands beside it. */
 export function WhoPart(props: { page: PersonPage }) {
-  const { person, library, outlook, keep } = props.page;
+  const { person, library, outlook, keep, first } = props.page;
   const send = useSend();
   const units = useApp((state) => state.view.units);
   const [wrong, setWrong] = useState<{ field: string; says: string } | null>(null);
@@ -101,6 +106,7 @@ export function WhoPart(props: { page: PersonPage }) {
       {value}
     </button>
   );
+  const careful = CAREFUL_CAPACITY[outlook.age.hi >= OLDER_FROM ? 'older' : 'adult'];
   const medicated = person.conditions.some((c) => c.id === 'rate-medication');
 
   return (
@@ -200,6 +206,35 @@ export function WhoPart(props: { page: PersonPage }) {
           (v) => v,
           'Makes heart-rate targets their own.',
         )}
+        <div>
+          <div className="flex items-end gap-1.5">
+            <div className="w-28">
+              <Text
+                label="Capacity"
+                rows={1}
+                value={metWords(person.capacityMet)}
+                onValue={(text) => {
+                  if (text.trim() === '') return put('capacityMet', {}, ['capacityMet']);
+                  const [lo, hi = lo, ...more] = text.replace(/,/g, '.').split(/[-–]/).map(Number);
+                  if (more.length > 0 || !Number.isFinite(lo) || !Number.isFinite(hi)) {
+                    setWrong({ field: 'capacityMet', says: `“${text}” is neither “7” nor “6–8”` });
+                    return false;
+                  }
+                  return put('capacityMet', {
+                    capacityMet: { lo: lo!, hi: hi!, from: 'measured by a clinic' },
+                  });
+                }}
+              />
+            </div>
+            <span className="pb-3 text-sm">MET, by a clinic</span>
+          </div>
+          {fault('capacityMet')}
+          <p className="quiet text-sm">
+            {person.capacityMet && person.capacityMet.lo < careful
+              ? `Less than nine of ten of that age have: every effort is planned by it. Struck out, ${first} would be planned as if nobody had measured.`
+              : 'Goes before every estimate.'}
+          </p>
+        </div>
         <Tick
           on={medicated}
           onTurn={(on) =>

@@ -1,0 +1,1 @@
+export { asReleased, RELEASED, type Released } from './since.ts';
