@@ -299,6 +299,36 @@ describe('the record a run leaves', () => {
     expect(made.results[0]).toMatchObject({ share: 0.5, left: true });
     expect(outcomeWords(made.results[0]!)).toBe('left after 50 % of it');
   });
+  test('who goes out for a breath and is back in has what was done before and after, and didn’t leave', () => {
+    const made = record(
+      go,
+      // Ten seconds out in the first stretch, then from the last five of the second to five into the third.
+      event({ kind: 'leave', at: 20_000, person: 'ada' }),
+      event({ kind: 'back', at: 30_000, person: 'ada' }),
+      event({ kind: 'leave', at: 95_000, person: 'ada' }),
+      event({ kind: 'back', at: 145_000, person: 'ada' }),
+      event({ kind: 'finish', at: whole }),
+    );
+    const [ada, bo] = made.results;
+    const whenAll = bo!.pieces.reduce((sum, { seconds }) => sum + seconds, 0);
+    // 40 s of work, 20 of rest, 40, then a minute between rounds: 10 + 5 s of work were missed.
+    expect(ada!.pieces.map((p) => [p.move, p.seconds])).toEqual([
+      ['push-up', 70],
+      ['plank', 75],
+    ]);
+    expect(whenAll).toBe(160);
+    expect(ada).toMatchObject({ left: false, present: true, share: 0.91 });
+  });
+  test('who was stopped isn’t back in by a press', () => {
+    const made = record(
+      go,
+      event({ kind: 'sign', at: 20_000, person: 'ada', sign: 'faint or dizzy' }),
+      event({ kind: 'back', at: 30_000, person: 'ada' }),
+      event({ kind: 'finish', at: whole }),
+    );
+    expect(made.results[0]!.pieces.map((p) => p.seconds)).toEqual([20]);
+    expect(made.results[0]!.sign).not.toBeNull();
+  });
   test('a pause isn’t work, and a stop sign is written down', () => {
     const made = record(
       go,

@@ -14,6 +14,7 @@ import {
   readLogTable,
   recordSchema,
   type SessionRecord,
+  toBeatOf,
   toTell,
 } from '@inner-rung/core/log';
 import { type Block, PLAN_EXAMPLE, type Plan } from '@inner-rung/core/session';
@@ -37,6 +38,45 @@ const reps = (move: string, n: number, counted = true, surfaceCm?: number) => ({
   counted,
 });
 const week = (n: number) => `2026-11-${String(n).padStart(2, '0')}`;
+
+describe('what there is to beat', () => {
+  const block: Block = {
+    ...circuit(['squat', 'push-up']),
+    format: { kind: 'amrap', capSeconds: 600, led: false } as Block['format'],
+  };
+  const plan = { id: 'a-plan', blocks: [block] };
+  const does = [{ move: 'squat' }, { move: 'push-up' }];
+  const round = (rounds: number, over: number, more: Partial<Result> = {}) =>
+    result({
+      pieces: does.map(({ move }, entry) => ({ entry, move, seconds: 300, reps: 60, counted: false })),
+      counts: [{ block: 0, rounds, reps: over }],
+      ...more,
+    });
+  const of = (records: readonly SessionRecord[], forms: readonly ({ move: string } | null)[] = does) =>
+    toBeatOf(records, 'ada', plan, forms);
+  test('the most rounds of this session by the same forms, and of two alike the first', () => {
+    expect(
+      of([record(week(1), [round(4, 7)]), record(week(8), [round(5, 2)]), record(week(15), [round(5, 2)])]),
+    ).toEqual([{ block: 0, rounds: 5, reps: 2, on: week(8) }]);
+  });
+  test('other forms, another session, somebody else, pain or nothing counted: nothing to beat', () => {
+    expect(of([record(week(1), [round(4, 7)])], [{ move: 'squat' }, { move: 'knee-push-up' }])).toEqual([]);
+    const both = round(4, 7);
+    const pieces = [
+      ...both.pieces,
+      { entry: 1, move: 'knee-push-up', seconds: 60, reps: 10, counted: false },
+    ];
+    expect(of([record(week(1), [{ ...both, pieces }])])).toEqual([]);
+    expect(of([record(week(1), [round(4, 7)], { plan: 'another' })])).toEqual([]);
+    expect(of([record(week(1), [round(4, 7, { person: 'bo' })])])).toEqual([]);
+    expect(of([record(week(1), [round(4, 7, { pain: { where: 'knee', note: '' } })])])).toEqual([]);
+    expect(of([record(week(1), [round(0, 0)])])).toEqual([]);
+  });
+  test('a block that nobody counts rounds of has none', () => {
+    const led = { ...plan, blocks: [circuit(['squat', 'push-up'])] };
+    expect(toBeatOf([record(week(1), [round(4, 7)])], 'ada', led, does)).toEqual([]);
+  });
+});
 
 describe('bests', () => {
   const of = (...results: Result[]) =>

@@ -107,6 +107,42 @@ describe('all of a round at once', () => {
   });
 });
 
+describe('what there is to beat', () => {
+  const forms = MOVES.map((move) => does(move));
+  const with_ = (id: string, rounds: number, reps: number): Cast => ({
+    ...cast(id, id, false, forms),
+    toBeat: [{ block: 0, rounds, reps, on: '2026-11-03' }],
+  });
+  const run: Run = {
+    ...runOf(asManyRounds),
+    cast: [with_('a', 4, 7), with_('b', 3, 0), cast('c', 'c', false, forms)],
+  };
+  const said = (of: Run, events: readonly RunEvent[] = [go]) =>
+    stretchWords(of, peopleOf(of, events), firstWork(of), null);
+  test('least to most of those who are here, and nobody’s name', () => {
+    expect(said(run)).toMatch(/ · to beat: 3 rounds to 4 rounds \+ 7$/);
+    expect(said({ ...run, cast: [run.cast[0]!] })).toMatch(/ · to beat: 4 rounds \+ 7$/);
+    expect(said({ ...run, cast: [run.cast[2]!] })).not.toContain('beat');
+  });
+  test('who has gone, and who does another form of it now, has nothing to beat', () => {
+    expect(said(run, [go, { kind: 'leave', id: 'event-leave', at: 10, person: 'b' }])).toMatch(
+      /to beat: 4 rounds \+ 7$/,
+    );
+    const swap: RunEvent = {
+      kind: 'swap',
+      id: 'event-swap',
+      at: 10,
+      person: 'a',
+      entry: 1,
+      does: does('knee-push-up') as never,
+    };
+    expect(said(run, [go, swap])).toMatch(/to beat: 3 rounds$/);
+  });
+  test('children aren’t compared', () => {
+    expect(said({ ...run, plan: { ...run.plan, forWhom: 'children' } })).not.toContain('beat');
+  });
+});
+
 describe('who is where', () => {
   const same = MOVES.map((move) => does(move));
   const other = [does('half-squat-held'), ...same.slice(1)];

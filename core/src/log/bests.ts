@@ -1,4 +1,7 @@
+import { formatEntry } from '../clock/index.ts';
 import type { FormRef } from '../move/index.ts';
+import type { Cast } from '../run/index.ts';
+import { entriesOf, type Plan } from '../session/index.ts';
 import { isEnough, RANGES, type Result, type SessionRecord } from './record.ts';
 
 /** The most somebody did of one thing by one standard, and what it was before. */
@@ -91,6 +94,39 @@ export function bestsOf(person: string, records: readonly SessionRecord[]): Best
     }
   }
   return [...best.values()].sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
+}
+
+/**
+ * What somebody has to beat in a session that is about to be run: of each block counted in rounds the most they have done
+ * of it, clean, by the very forms that they do now. Another form is another thing, and nothing to be compared with.
+ */
+export function toBeatOf(
+  records: readonly SessionRecord[],
+  person: string,
+  plan: Pick<Plan, 'id' | 'blocks'>,
+  does: readonly (FormRef | null)[],
+): NonNullable<Cast['toBeat']> {
+  const entries = entriesOf(plan.blocks);
+  return plan.blocks.flatMap(({ format }, block) => {
+    if (formatEntry(format.kind).tallies !== true) return [];
+    const here = entries.flatMap((entry, i) => (entry.block === block ? [i] : []));
+    const same = (result: Result): boolean =>
+      here.every((i) => {
+        const pieces = result.pieces.filter((piece) => piece.entry === i);
+        const now = does[i];
+        return now ? pieces.length === 1 && formKey(pieces[0]!) === formKey(now) : pieces.length === 0;
+      });
+    const tries = records.flatMap((record) => {
+      if (record.plan !== plan.id) return [];
+      const result = record.results.find((one) => one.person === person);
+      const count = result?.counts.find((one) => one.block === block);
+      return result && count && counts(result) && same(result)
+        ? [{ block, rounds: count.rounds, reps: count.reps, on: record.on }]
+        : [];
+    });
+    const [best] = tries.sort((a, b) => b.rounds - a.rounds || b.reps - a.reps || (a.on < b.on ? -1 : 1));
+    return best && best.rounds + best.reps > 0 ? [best] : [];
+  });
 }
 
 /** More of the way on the same form than ever before: progress, with no rung changed. */

@@ -1,4 +1,4 @@
-export { bestsOf, furtherOf } from './bests.ts';
+export { bestsOf, furtherOf, toBeatOf } from './bests.ts';
 export { corrected } from './correct.ts';
 export {
   type Decision,

@@ -166,6 +166,7 @@ function piecesOf(
   const over = overAt(run, events) ?? ends;
   const left = gone(Math.min(person.leftAt ?? over, over));
   const joined = gone(person.joinedAt);
+  const away = person.away.map(({ from, to }) => [gone(from), gone(to)] as const);
   let at = 0;
   for (const { segment, seconds } of clock.stretches) {
     const from = at;
@@ -183,7 +184,12 @@ function piecesOf(
         const since = Math.max(gone(one.since), joined);
         const next = list[i + 1];
         const to = Math.min(next ? gone(next.since) : Number.POSITIVE_INFINITY, left);
-        const took = Math.min(until, to) - Math.max(begins, since);
+        const [first, last] = [Math.max(begins, since), Math.min(until, to)];
+        const missed = away.reduce(
+          (sum, [out, back]) => sum + Math.max(0, Math.min(last, back) - Math.max(first, out)),
+          0,
+        );
+        const took = last - first - missed;
         if (!one.does || took < Math.min(LEAST_SECONDS, until - begins)) return;
         const key = `${entry}/${one.does.move}/${JSON.stringify(one.does.settings ?? {})}`;
         const known = pieces.get(key);

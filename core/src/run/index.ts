@@ -1,7 +1,16 @@
 export { type Call, calledAt, callsIn } from './calls.ts';
 export { clockOf, positionAt, type RunClock, type Stretch, secondsLeft } from './clock.ts';
 export { castOf, doesOf, makeRun, type Taking } from './make.ts';
-export { alike, amountOf, type MoveNow, movesAt, movesWords, moveWords, stretchWords } from './moves.ts';
+export {
+  alike,
+  amountOf,
+  type MoveNow,
+  movesAt,
+  movesWords,
+  moveWords,
+  stretchWords,
+  toBeatIn,
+} from './moves.ts';
 export {
   beatAt,
   beatsOf,

@@ -56,6 +56,7 @@ export function castOf(
   uses: readonly (Use | null)[],
   switches: readonly Switches[],
   group = 0,
+  toBeat: NonNullable<Cast['toBeat']> = [],
 ): Cast {
   const { person } = taking;
   const way = (pick: (s: Switches) => Use | 'same' | null) => {
@@ -94,6 +95,7 @@ export function castOf(
       conditions: taking.today?.conditions ?? [],
       level: levelFor(plan, taking.id) ?? taking.today?.level ?? null,
     },
+    ...(toBeat.length > 0 ? { toBeat } : {}),
   };
 }
 

@@ -1,6 +1,6 @@
 import { formatEntry, formatWords, type Segment } from '../clock/index.ts';
 import { type Entry, entriesOf } from '../session/index.ts';
-import { type Beat, isLed, passOf } from './pace.ts';
+import { type Beat, countWords, isLed, passOf } from './pace.ts';
 import { doesNow, type FormDone, formsAt, type Present } from './people.ts';
 import { type Does, entryName, type Run } from './run.ts';
 
@@ -111,7 +111,7 @@ export function stretchWords(
         segment.note,
         beat?.rep ? `rep ${beat.rep} of ${beat.of}` : '',
       ]
-    : [formatWords(format), tallyWords(people, segment.block)];
+    : [formatWords(format), tallyWords(people, segment.block), beatWords(run, people, segment.block)];
   return said.filter(Boolean).join(' · ');
 }
 
@@ -122,6 +122,28 @@ function tallyWords(people: readonly Present[], block: number): string {
   if (rounds.length === 0 || most === 0) return '';
   const said = least === most ? String(most) : least === 0 ? `up to ${most}` : `${least} to ${most}`;
   return `${said} ${most === 1 ? 'round' : 'rounds'} so far`;
+}
+
+/** What those who are here have done of a block before, least to most; nothing among children, who aren't compared. */
+function beatWords(run: Pick<Run, 'plan'>, people: readonly Present[], block: number): string {
+  if (run.plan.forWhom === 'children') return '';
+  const most = people
+    .flatMap((one) => (one.is === 'here' ? [toBeatIn(run, one, block)] : []))
+    .flatMap((one) => one ?? [])
+    .sort((a, b) => a.rounds - b.rounds || a.reps - b.reps);
+  const [least, top] = [most[0], most.at(-1)];
+  if (!least || !top) return '';
+  const [from, to] = [countWords(least), countWords(top)];
+  return `to beat: ${from === to ? to : `${from} to ${to}`}`;
+}
+
+/** The most that somebody has done of a block before this run; null as soon as they do other forms of it than they did then. */
+export function toBeatIn(run: Pick<Run, 'plan'>, { cast, doing }: Present, block: number) {
+  const best = cast.toBeat?.find((one) => one.block === block);
+  const same = entriesOf(run.plan.blocks).every(
+    (entry, i) => entry.block !== block || doing[i]?.length === 1,
+  );
+  return best && same ? best : null;
 }
 
 /**
@@ -147,6 +169,7 @@ export function alike(
             entries.map((entry) => [doesNow(one, entry), one.cast.switches[entry]]),
             rounds,
             reps,
+            one.cast.toBeat ?? [],
           ])
         : one.id;
     rows.set(key, [...(rows.get(key) ?? []), one]);

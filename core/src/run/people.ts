@@ -27,6 +27,8 @@ export interface Present {
   readonly is: 'here' | 'gone' | 'out';
   readonly joinedAt: number;
   readonly leftAt: number | null;
+  /** When they had gone and were in again, on the run's clock. */
+  readonly away: readonly { readonly from: number; readonly to: number }[];
   readonly sign: {
     readonly at: number;
     readonly sign: StopSign;
@@ -87,6 +89,7 @@ export function peopleOf(run: Pick<Run, 'cast'>, events: readonly RunEvent[]): P
       is: 'here',
       joinedAt,
       leftAt: null,
+      away: [],
       sign: null,
       doing: cast.does.map((does) => [{ does, since: 0, why: null }]),
       counts: new Map(),
@@ -109,6 +112,14 @@ export function peopleOf(run: Pick<Run, 'cast'>, events: readonly RunEvent[]): P
       case 'leave':
         if (people.get(event.person)?.is === 'here') change(event.person, { is: 'gone', leftAt: event.at });
         break;
+      case 'back': {
+        // Who was stopped stays out until somebody has cleared them: that no press in a run does.
+        const { is, leftAt, away = [] } = people.get(event.person) ?? {};
+        if (is !== 'gone' || leftAt == null) break;
+        const out = { from: leftAt, to: event.at };
+        change(event.person, { is: 'here', leftAt: null, away: [...away, out] });
+        break;
+      }
       case 'switch': {
         const person = people.get(event.person);
         const to = person && switchTo(person, event.entry, event.way);

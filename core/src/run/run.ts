@@ -69,6 +69,18 @@ export const castSchema = lazily(() =>
         level: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]).nullable(),
       })
       .default({ conditions: [], level: null }),
+    /** The most they have done of a block that is counted in rounds, by the same forms, and when. */
+    toBeat: z
+      .array(
+        z.strictObject({
+          block: whole.min(0).max(19),
+          rounds: whole.min(0).max(200),
+          reps: whole.min(0).max(2000),
+          on: z.iso.date(),
+        }),
+      )
+      .max(20)
+      .optional(),
   }),
 );
 export type Cast = z.output<typeof castSchema>;
@@ -195,6 +207,8 @@ export const runEventSchema = lazily(() =>
       reps: whole.min(0).max(2000),
     }),
     z.strictObject({ ...common, kind: z.literal('leave'), person }),
+    /** Whoever has gone is in again: after a breath, the door, a shoelace. */
+    z.strictObject({ ...common, kind: z.literal('back'), person }),
     z.strictObject({ ...common, kind: z.literal('join'), who: castSchema }),
     z.strictObject({ ...common, kind: z.literal('sign'), person, sign: z.enum(STOP_SIGNS) }),
     /** What came of it has been written down. */

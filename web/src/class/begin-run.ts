@@ -1,4 +1,5 @@
 import type { Library } from '@inner-rung/core/ladder';
+import { toBeatOf } from '@inner-rung/core/log';
 import type { Group, Person } from '@inner-rung/core/person';
 import { everybodyIn } from '@inner-rung/core/person';
 import type { Room } from '@inner-rung/core/room';
@@ -9,6 +10,9 @@ import type { Ways } from '../features/class-today.ts';
 import { sendRun } from '../features/send-run.ts';
 import type { ClassAnswer } from '../features/use-class.ts';
 import { newId, today } from '../store/day.ts';
+import { records, store } from '../store/index.ts';
+
+const LONGEST_WAIT_MS = 1500;
 
 /** What a run is made of: the class as it is planned on its page. */
 interface Planned {
@@ -28,14 +32,20 @@ export async function beginRun(
 ): Promise<{ readonly id: string; readonly wrong: string | null }> {
   const { library, plan, group, people, hall, room, how, answer } = planned;
   const { switches, taking, plan: made } = answer;
+  // What somebody did before is on their row and phone; a class doesn't wait for it at the door.
+  const loaded = records.load(store).catch(() => undefined);
+  await Promise.race([loaded, new Promise((done) => setTimeout(done, LONGEST_WAIT_MS))]);
+  const before = Object.values(records.docs(store.getState()));
   const run = makeRun(
     library,
     plan,
     group?.id ?? null,
     hall,
-    taking.map((one, i) =>
-      castOf(library, plan, today(), one, made.uses[one.id] ?? [], switches?.[one.id] ?? [], i),
-    ),
+    taking.map((one, i) => {
+      const uses = made.uses[one.id] ?? [];
+      const toBeat = toBeatOf(before, one.id, plan, uses);
+      return castOf(library, plan, today(), one, uses, switches?.[one.id] ?? [], i, toBeat);
+    }),
     how,
     { id: newId('run'), on: today() },
   );

@@ -7,6 +7,8 @@ import { findMoves } from './move-search.ts';
 export function MovePicker(props: {
   library: Library;
   title: string;
+  /** What else than a move can be taken, always there beneath those that are found. */
+  besides?: { readonly name: string; readonly says: string; readonly take: () => void };
   onPick: (move: string) => void;
   onClose: () => void;
 }) {
@@ -20,12 +22,15 @@ export function MovePicker(props: {
       found="Moves found"
       text={text}
       onText={setText}
-      rows={hits.map((hit) => ({
-        key: hit.id,
-        name: hit.name,
-        says: hit.twins || hit.pattern,
-        take: () => props.onPick(hit.id),
-      }))}
+      rows={[
+        ...hits.map((hit) => ({
+          key: hit.id,
+          name: hit.name,
+          says: hit.twins || hit.pattern,
+          take: () => props.onPick(hit.id),
+        })),
+        ...(props.besides ? [{ key: 'besides', apart: hits.length > 0, ...props.besides }] : []),
+      ]}
       status={
         text.trim() && hits.length === 0
           ? 'No move by that name. Try what it works, or a shorter word.'

@@ -11,6 +11,7 @@ import {
   repsInRound,
   type Stretch,
   switchTo,
+  toBeatIn,
 } from '@inner-rung/core/run';
 import { knownAs } from '@inner-rung/core/words';
 import { HeartPulse, LogOut, OctagonX, Replace } from 'lucide-react';
@@ -81,6 +82,7 @@ export const Row = memo(function Row(props: {
     counted && count
       ? forecast(counted.segment, count, countedAt(props.clock, count.at), counted.seconds)
       : null;
+  const beat = block === undefined ? null : toBeatIn(run, person, block);
   const isHere = person.is === 'here';
   const pressed = useRef(0);
   return (
@@ -89,55 +91,54 @@ export const Row = memo(function Row(props: {
       className={`flex flex-wrap items-center gap-x-2 gap-y-1 py-1 ${isHere ? '' : 'opacity-60'}`}
     >
       <div className="min-w-44 flex-1">
-        <p className="leading-tight font-semibold">
-          {props.group && (
-            <span className="display mr-2 inline-grid h-6 w-6 place-items-center rounded-full bg-primary text-sm text-primary-content">
-              {props.group}
-            </span>
-          )}
-          {props.badge && <Badge n={props.badge} className="mr-2 inline h-6 w-6" />}
-          {whom}
-          {props.onApart && (
-            <button
-              type="button"
-              className="touch ml-2 text-sm font-normal underline"
-              onClick={props.onApart}
-            >
-              one by one
-            </button>
-          )}
-          {person.is === 'gone' && ', gone'}
-          {person.is === 'out' && `, out: ${person.sign?.sign}`}
-          {isHere && heart && (
-            <span
-              className={`ml-3 inline-flex items-center gap-1 font-normal tabular-nums ${heart.is === 'over' ? 'font-semibold text-error' : ''}`}
-              data-heart={heart.is ?? 'none'}
-            >
-              <HeartPulse size={16} aria-hidden />
-              {heart.bpm ?? 'no signal'}
-              {heart.is && heart.is !== 'in' && `, ${HEART_SAYS[heart.is]}`}
-            </span>
-          )}
-        </p>
-        {isHere && own !== null && (
-          <p
-            className={`leading-tight ${changed ? 'text-primary' : ''} ${props.moves.length > 1 ? 'text-sm' : ''}`}
-            data-does
-          >
-            {props.moves.length > 1 ? (
-              <Round run={run} person={person} moves={props.moves} entry={own.entry} />
-            ) : (
-              <>
-                {does ? does.name : 'easy movement'}
-                {does?.dose && <span className="quiet"> · {does.dose}</span>}
-              </>
+        <div className="flex flex-wrap items-baseline gap-x-3">
+          <p className="leading-tight font-semibold">
+            {props.group && (
+              <span className="display mr-2 inline-grid h-6 w-6 place-items-center rounded-full bg-primary text-sm text-primary-content">
+                {props.group}
+              </span>
+            )}
+            {props.badge && <Badge n={props.badge} className="mr-2 inline h-6 w-6" />}
+            {whom}
+            {props.onApart && (
+              <button
+                type="button"
+                className="touch ml-2 text-sm font-normal underline"
+                onClick={props.onApart}
+              >
+                one by one
+              </button>
+            )}
+            {person.is === 'gone' && ', gone'}
+            {person.is === 'out' && `, out: ${person.sign?.sign}`}
+            {isHere && heart && (
+              <span
+                className={`ml-3 inline-flex items-center gap-1 font-normal tabular-nums ${heart.is === 'over' ? 'font-semibold text-error' : ''}`}
+                data-heart={heart.is ?? 'none'}
+              >
+                <HeartPulse size={16} aria-hidden />
+                {heart.bpm ?? 'no signal'}
+                {heart.is && heart.is !== 'in' && `, ${HEART_SAYS[heart.is]}`}
+              </span>
             )}
           </p>
+          {/* On the line of the name: twelve people are seen at once. */}
+          {isHere && person.cautions.length > 0 && <Cautions lines={person.cautions} />}
+        </div>
+        {isHere && own !== null && props.moves.length > 1 && (
+          <Round run={run} person={person} moves={props.moves} entry={own.entry} changed={changed} />
         )}
-        {isHere && person.cautions.length > 0 && <Cautions lines={person.cautions} />}
-        {isHere && comes && (
+        {isHere && own !== null && props.moves.length <= 1 && (
+          <p className={`leading-tight ${changed ? 'text-primary' : ''}`} data-does>
+            {does ? does.name : 'easy movement'}
+            {does?.dose && <span className="quiet"> · {does.dose}</span>}
+          </p>
+        )}
+        {isHere && (comes || beat) && (
           <p className="quiet text-sm leading-tight" data-forecast>
-            at this pace {countWords(comes)}
+            {[comes && `at this pace ${countWords(comes)}`, beat && `to beat: ${countWords(beat)}`]
+              .filter(Boolean)
+              .join(' · ')}
           </p>
         )}
       </div>
@@ -196,6 +197,16 @@ export const Row = memo(function Row(props: {
           ))}
         </div>
       )}
+      {person.is === 'gone' && (
+        <button
+          type="button"
+          className="btn btn-sm touch"
+          aria-label={`${oneOf} is back in`}
+          onClick={() => props.press({ kind: 'back', person: person.id })}
+        >
+          back in
+        </button>
+      )}
       {isHere && (
         <div className="flex gap-1">
           {onSwap && own !== null && (
@@ -231,25 +242,50 @@ export const Row = memo(function Row(props: {
   );
 });
 
-/** All that somebody does in a round, with how much of it; what the buttons are for stands out. */
-function Round(props: { run: Run; person: Present; moves: readonly MoveNow[]; entry: number }) {
-  const { run, person, moves, entry } = props;
-  return moves.map((move, i) => {
-    const { entry: own, does } = doingOf(run, person, move.entry);
-    return (
-      <span key={move.entry} className={own === entry ? 'font-semibold' : ''}>
-        {i > 0 && <span className="quiet"> · </span>}
-        {does ? does.name : 'easy movement'}
-        {does?.dose && <span className="quiet font-normal"> {does.dose}</span>}
-      </span>
-    );
-  });
+/** All that somebody does in a round, with how much of it: first what the buttons are for; the rest as far as it goes, whole when opened. */
+function Round(props: {
+  run: Run;
+  person: Present;
+  moves: readonly MoveNow[];
+  entry: number;
+  changed: boolean;
+}) {
+  const { run, person, entry } = props;
+  const all = props.moves.map((move) => doingOf(run, person, move.entry));
+  const one = ({ does }: (typeof all)[number]) => (
+    <>
+      {does ? does.name : 'easy movement'}
+      {does?.dose && <span className="quiet font-normal"> {does.dose}</span>}
+    </>
+  );
+  const own = all.filter((doing) => doing.entry === entry);
+  const others = all.filter((doing) => doing.entry !== entry);
+  return (
+    <details className={`group text-sm leading-tight ${props.changed ? 'text-primary' : ''}`} data-does>
+      <summary className="cursor-pointer truncate group-open:whitespace-normal">
+        {own.map((doing) => (
+          <span key={doing.entry} className="font-semibold">
+            {one(doing)}
+          </span>
+        ))}
+        {others.map((doing) => (
+          <span key={doing.entry}>
+            <span className="quiet"> · </span>
+            {one(doing)}
+          </span>
+        ))}
+      </summary>
+    </details>
+  );
 }
 
 /** What the coach has to know of somebody: a line of it, the rest when it is opened. */
 function Cautions({ lines }: { lines: readonly string[] }) {
   return (
-    <details className="quiet group text-sm leading-tight" data-cautions>
+    <details
+      className="quiet group min-w-24 flex-1 basis-0 text-sm leading-tight open:basis-full"
+      data-cautions
+    >
       <summary className="cursor-pointer truncate group-open:whitespace-normal">
         {lines.length > 1 && <span className="underline">{lines.length} cautions:</span>} {lines[0]}
       </summary>

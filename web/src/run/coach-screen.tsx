@@ -174,6 +174,17 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
             open.person === null ? 'Another move for everybody' : `Another move for ${nameOf(open.person)}`
           }
           onPick={(move) => void swap(open.person, open.entry, move)}
+          besides={{
+            name: open.person === null ? 'Nobody does this one' : 'Sits this one out',
+            says: 'easy movement till the next',
+            take: () => {
+              setOpen(null);
+              live.press({ kind: 'swap', person: open.person, entry: open.entry, does: null });
+              setSaid(
+                `${all.names[open.entry]}: ${open.person === null ? 'left out' : `${nameOf(open.person)} sits it out`}. Take back puts it in again.`,
+              );
+            },
+          }}
           onClose={() => setOpen(null)}
         />
       )}

@@ -108,7 +108,7 @@ export function Coach(props: {
         </Chip>
         {props.tools}
       </header>
-      <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[26rem_minmax(0,1fr)]">
+      <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[22rem_minmax(0,1fr)]">
         <section
           aria-label="The clock"
           className={`flex flex-col gap-3 p-4 lg:overflow-auto ${working && here.is === 'running' ? 'bg-base-content text-base-100' : 'bg-base-200'}`}
@@ -130,7 +130,7 @@ export function Coach(props: {
             <p className="tabular-nums">{clockText(here.toCome)} to go</p>
           </div>
           <p
-            className="display text-[6.5rem] leading-[0.85] tabular-nums lg:text-[8.5rem]"
+            className="display text-[6.5rem] leading-[0.85] tabular-nums lg:text-[7.2rem]"
             role="timer"
             data-seconds
           >

@@ -13,6 +13,7 @@ import {
   peopleOf,
   type Run,
   switchTo,
+  toBeatIn,
 } from '@inner-rung/core/run';
 import { entriesOf } from '@inner-rung/core/session';
 import { useMemo, useState } from 'react';
@@ -87,6 +88,7 @@ function Mine(props: { live: LiveRun }) {
   const left = here.is === 'over' ? '✓' : leftWords(here.left);
   const nextEntry = next?.segment.does[0]?.entry ?? null;
   const count = now ? me.counts.get(now.segment.block) : undefined;
+  const beatIt = work ? toBeatIn(run, me, work.segment.block) : null;
   const does = entry === null ? null : doesNow(me, entry);
   const say = (to: Does | undefined) => (to ? to.name : null);
   const easier = entry === null ? null : say(switchTo(me, entry, 'down'));
@@ -153,7 +155,13 @@ function Mine(props: { live: LiveRun }) {
             )}
             {does?.dose && <p className="text-xl">{does.dose}</p>}
             <RunFigure does={does} className="mt-2 h-40" />
-            {count && <p className="text-xl">{countWords(count)} so far</p>}
+            {(count || beatIt) && (
+              <p className="text-xl" data-count>
+                {[count && `${countWords(count)} so far`, beatIt && `to beat: ${countWords(beatIt)}`]
+                  .filter(Boolean)
+                  .join(' · ')}
+              </p>
+            )}
           </div>
           {working && nextEntry !== null && (
             <p className="text-xl">Next: {own[nextEntry]?.name ?? 'easy movement'}</p>
