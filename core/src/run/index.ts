@@ -36,6 +36,7 @@ export {
   runSchema,
   withEvents,
 } from './run.ts';
+export { easierForms, type ShownEasier } from './second.ts';
 export {
   bandState,
   type HeartSource,

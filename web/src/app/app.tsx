@@ -72,6 +72,7 @@ const router = createBrowserRouter([
       screen('/c/:token', () => import('../paper/card-link-screen.tsx'), { alone: true }),
       screen('/run/:id', () => import('../run/coach-screen.tsx'), { face: 'run' }),
       screen('/run/:id/wall', () => import('../run/wall-screen.tsx'), { face: 'wall' }),
+      screen('/run/:id/second', () => import('../run/second-screen.tsx'), { face: 'second coach' }),
       screen('/run/:id/record', () => import('../run/record-screen.tsx'), { face: 'what came of it' }),
       screen('/people', () => import('../people/people-screen.tsx')),
       screen('/people/:id/weeks/page', () => import('../log/weeks-page.tsx')),

@@ -1,5 +1,5 @@
 import type { Present } from '@inner-rung/core/run';
-import { Download } from 'lucide-react';
+import { Download, Users } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { Dialog } from '../ui/dialog.tsx';
 import { QrCode } from '../ui/qr-code.tsx';
@@ -48,6 +48,13 @@ export function PhonesDialog(props: { run: string; people: readonly Present[]; o
   const base = state?.addresses[0] ?? location.origin;
   return (
     <Dialog title="Other devices" onClose={props.onClose}>
+      <section className="mb-3 border-b-2 border-base-300 pb-3" aria-label="Second coach">
+        <h3 className="text-lg">A second coach</h3>
+        <p>The easier form of everything, as it comes, for whoever stands beside you and shows it.</p>
+        <a className="btn touch mt-1" href={`/run/${props.run}/second`} target="_blank" rel="noreferrer">
+          <Users size={17} aria-hidden /> Second coach’s screen
+        </a>
+      </section>
       <section className="mb-3 border-b-2 border-base-300 pb-3" aria-label="Session pack">
         <h3 className="text-lg">No network in the hall</h3>
         <p>
