@@ -28,6 +28,8 @@ export { GROWS, nextPlan, planAfter, type SessionStep } from './next-session.ts'
 export { attendanceOf, type Climb, climbsOf, loadAhead, weeksInWords } from './over-time.ts';
 export { type LogRead, logFile, type RecordFate, readLogFile, readLogTable } from './read-log.ts';
 export {
+  aimMet,
+  aimsIn,
   isEnough,
   loadOf,
   outcomeWords,

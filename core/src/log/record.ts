@@ -222,6 +222,9 @@ function plannedFor(run: Run, events: readonly RunEvent[], person: Present): num
   return seconds;
 }
 
+/** The id of a result by whose it is in the run's order. */
+const resultIdAt = (i: number): string => `r${i + 1}`;
+
 /** The id of the record that is made from a run. */
 export const recordIdOf = (run: string): string => `${run}-record`.slice(0, 80);
 
@@ -276,7 +279,7 @@ export function recordFrom(
       const share = planned === 0 ? 1 : Math.min(1, Math.round((100 * done) / planned) / 100);
       const stopped = person.sign !== null;
       return {
-        id: `r${i + 1}`,
+        id: resultIdAt(i),
         person: file,
         known: file ? '' : person.name,
         present: pieces.length > 0 && !(person.is === 'gone' && (person.leftAt ?? 0) <= (clock.beganAt ?? 0)),
@@ -294,6 +297,37 @@ export function recordFrom(
         corrections: [],
       };
     }),
+  };
+}
+
+/** Said this much over or under what was aimed for, it was another session than the one planned. Estimate. */
+const FAR_FROM_AIM = 2;
+
+/** What each had to aim for in a run, by the id their result has in its record. */
+export const aimsIn = (run: Run, events: readonly RunEvent[]): ReadonlyMap<string, number> =>
+  new Map(
+    peopleOf(run, events).flatMap(({ cast }, i) =>
+      cast.aim ? [[resultIdAt(i), cast.aim.effort] as const] : [],
+    ),
+  );
+
+/**
+ * What was said of how hard it was beside what each aimed for: the mean of what was said, and how many said far more or
+ * far less than they had to aim for. Null where nobody who had an aim has said anything.
+ */
+export function aimMet(
+  results: readonly Pick<Result, 'id' | 'present' | 'effort'>[],
+  aims: ReadonlyMap<string, number>,
+): { readonly mean: number; readonly over: number; readonly under: number } | null {
+  const off = results.flatMap(({ id, present, effort }) => {
+    const aim = aims.get(id);
+    return present && effort !== null && aim !== undefined ? [{ effort, by: effort - aim }] : [];
+  });
+  if (off.length === 0) return null;
+  return {
+    mean: Math.round((10 * off.reduce((sum, { effort }) => sum + effort, 0)) / off.length) / 10,
+    over: off.filter(({ by }) => by >= FAR_FROM_AIM).length,
+    under: off.filter(({ by }) => by <= -FAR_FROM_AIM).length,
   };
 }
 

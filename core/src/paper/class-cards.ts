@@ -6,7 +6,16 @@ import type { Library } from '../ladder/index.ts';
 import { BANDS, bandOfRpe, dayWords, effortOn, outlookOf, type Person } from '../person/index.ts';
 import type { Room } from '../room/index.ts';
 import { doesOf } from '../run/index.ts';
-import { blockName, type Entry, entriesOf, factsIn, type Plan, timelineOf } from '../session/index.ts';
+import {
+  aimFor,
+  blockName,
+  type Entry,
+  entriesOf,
+  factsIn,
+  levelFor,
+  type Plan,
+  timelineOf,
+} from '../session/index.ts';
 import { formName, OWN_STOP, restingName, spokenAs } from '../words/index.ts';
 import type { CardLine, PersonCard, StationCard } from './cards.ts';
 import type { PlannedClass, ScaledSession } from './planned.ts';
@@ -62,12 +71,18 @@ function cardOf(of: Done): PersonCard {
   const does = doesOf(library, plan, uses);
   const outlook = person && outlookOf(person, on);
   const most = outlook && effortOn(outlook);
+  const aim =
+    most === null ? null : aimFor(plan.aim, levelFor(plan, person!.id) ?? person!.assumedLevel, most);
   return {
     name: of.name,
     session: of.mark === undefined ? plan.title : `${plan.title} · ${dayWords(on)} · plan ${of.mark}`,
     whole: of.whole,
     effort:
-      most === null ? '' : `How hard: up to ${most} of 10. You can still ${BANDS[bandOfRpe(most)].can}.`,
+      most === null
+        ? ''
+        : aim === null
+          ? `How hard: up to ${most} of 10. You can still ${BANDS[bandOfRpe(most)].can}.`
+          : `How hard: about ${aim} of 10${aim < most ? `, never over ${most}` : ''}. You can still ${BANDS[bandOfRpe(aim)].can}.`,
     lines: entries.map((entry, i): CardLine => {
       const use = uses[i] ?? null;
       const switches = of.switches?.[i];

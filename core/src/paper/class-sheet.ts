@@ -3,7 +3,7 @@ import { formatWords, lengthWords, rangeOf } from '../clock/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { dayWords, outlookOf, standsFor } from '../person/index.ts';
 import { doesOf } from '../run/index.ts';
-import { blockName, entriesOf, factsIn, type Plan, timelineOf } from '../session/index.ts';
+import { aimWords, blockName, entriesOf, factsIn, type Plan, timelineOf } from '../session/index.ts';
 import { COACH_STOP, formName, restingName, sayStation, spokenAs, spokenOf } from '../words/index.ts';
 import type { PlannedClass } from './planned.ts';
 import type { ClassSheet } from './sheets.ts';
@@ -32,7 +32,7 @@ export function classSheetOf(
   const n = answer.taking.length;
   return {
     title: plan.title,
-    who: `${n} ${n === 1 ? 'person' : 'people'}${group ? `, ${group}` : ''} · ${dayWords(on)} · plan ${planMark(answer.plan)}`,
+    who: `${n} ${n === 1 ? 'person' : 'people'}${group ? `, ${group}` : ''} · ${dayWords(on)} · plan ${planMark(answer.plan)}${plan.aim ? ` · effort ${aimWords(plan.aim)}` : ''}`,
     whole: lengthWords(rangeOf(timelineOf(plan, factsIn(library)).segments)),
     stations: answer.plan.entries
       .filter(({ entry }) => (entries[entry]!.round ?? 0) === 0)

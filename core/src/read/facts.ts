@@ -1,4 +1,5 @@
 import type { FormatKind } from '../clock/index.ts';
+import type { Plan } from '../session/index.ts';
 import { grammarOf, type Rule, type Sets } from './grammar.ts';
 
 /** One thing that a line says of the clock or of how much. */
@@ -86,6 +87,8 @@ export type Fact =
   | { readonly is: 'call'; readonly says: string }
   /** Said of how, in words of its own: "RPE 7". */
   | { readonly is: 'remark'; readonly says: string }
+  /** How hard all of it is meant to feel. */
+  | { readonly is: 'aim'; readonly aim: NonNullable<Plan['aim']> }
   /** Words that are of the clock or of how much, and change no number. */
   | { readonly is: 'aside' };
 

@@ -1,3 +1,4 @@
+import { aimSaid } from './aim.ts';
 import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn } from './grammar.ts';
 import {
@@ -255,6 +256,18 @@ function clockInWords(said: Said): LineOf | null {
   });
 }
 
+/** How hard it is meant to feel, and nothing else. */
+function aimed(said: Said): LineOf | null {
+  const aim = aimSaid(said.rest);
+  const [first] = said.rest;
+  return first && aim
+    ? said.as('note', 0.9, {
+        facts: [{ is: 'aim', aim }],
+        spans: [{ what: 'aim', from: first.from, to: said.rest.at(-1)!.to }],
+      })
+    : null;
+}
+
 /** A sentence that names no movement. */
 function sentence(said: Said): LineOf | null {
   const { content, items } = said;
@@ -292,6 +305,7 @@ function ownStation(said: Said): LineOf {
 const WAYS: readonly ((said: Said) => LineOf | null)[] = [
   nothingDone,
   day,
+  aimed,
   tier,
   note,
   oneWhileOther,

@@ -2,6 +2,8 @@ import type { Format } from '../clock/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { type Block, type Dose, type Plan, ROLES, roleOf } from '../session/index.ts';
 
+const aimLine = ({ effort, newcomers }: NonNullable<Plan['aim']>): string =>
+  `Effort ${effort} of 10${newcomers === undefined ? '' : `, new to it ${newcomers}`}`;
 const list = (pieces: readonly (string | false | undefined)[]) => pieces.filter(Boolean).join(', ');
 const roundsOf = (f: { rounds: number; mostRounds?: number | undefined; roundRestSeconds: number }) => [
   f.mostRounds ? `${f.rounds} to ${f.mostRounds} rounds` : f.rounds > 1 && `${f.rounds} rounds`,
@@ -127,9 +129,10 @@ function blockWords(library: Library, block: Block, many: boolean): string[] {
 }
 
 /** A session as plain text: what is read back from it is the same session, as far as plain words can say it. */
-export function plainText(library: Library, plan: Pick<Plan, 'title' | 'blocks'>): string {
+export function plainText(library: Library, plan: Pick<Plan, 'title' | 'blocks' | 'aim'>): string {
   return [
     plan.title,
+    ...(plan.aim ? [aimLine(plan.aim)] : []),
     '',
     ...plan.blocks.flatMap((block) => blockWords(library, block, plan.blocks.length > 1)),
   ]

@@ -66,6 +66,7 @@ export function planOf(
     person: null,
     room: more.room ?? null,
     dials: AS_WRITTEN,
+    ...(read.aim ? { aim: read.aim } : {}),
     ...(notes ? { notes } : {}),
   };
 }

@@ -1,5 +1,5 @@
 import type { Format } from '../clock/index.ts';
-import type { Block, Dose, Role, Station } from '../session/index.ts';
+import type { Block, Dose, Plan, Role, Station } from '../session/index.ts';
 import type { LineKind, Span } from './line.ts';
 import type { Reading } from './names.ts';
 
@@ -39,6 +39,8 @@ export interface ReadBlock {
 export interface ReadSession {
   readonly title: string | null;
   readonly blocks: readonly ReadBlock[];
+  /** How hard it is meant to feel, where it says so. */
+  readonly aim: NonNullable<Plan['aim']> | null;
   /** Lines that are none of a station, a clock or a heading: kept as notes, in their order. */
   readonly notes: readonly string[];
   /** What wasn't taken at all, and why. */

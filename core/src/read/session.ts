@@ -177,6 +177,7 @@ export function readSession(
   });
   const reads = levelsAbreast(lines);
   let title: string | null = null;
+  let aim: ReadSession['aim'] = null;
   const notes: string[] = [];
   const blocks: Draft[] = [];
   const loose: ReadLine[] = [];
@@ -509,7 +510,9 @@ export function readSession(
       }
       case 'note':
         allSeated ||= ALL_SEATED.test(read.text);
-        notes.push(read.text);
+        for (const fact of read.facts) if (fact.is === 'aim') aim = fact.aim;
+        // What is understood isn't kept as words as well.
+        if (!read.facts.some((fact) => fact.is === 'aim')) notes.push(read.text);
         (blocks.at(-1)?.heads ?? loose).push(lineOf(read));
         return;
       case 'station': {
@@ -626,6 +629,7 @@ export function readSession(
     blocks: head
       ? [{ ...head, lines: [...stray, ...head.lines].sort((a, b) => a.line - b.line) }, ...others]
       : [],
+    aim,
     notes,
     unread,
   };

@@ -1,9 +1,9 @@
 import { formatEntry } from '../clock/index.ts';
 import { goesOf, type Switches, type Use } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
-import { type OneOf, outlookOf, standsFor } from '../person/index.ts';
+import { bandOfRpe, effortOn, type OneOf, outlookOf, rateTargets, standsFor } from '../person/index.ts';
 import type { Room } from '../room/index.ts';
-import { entriesOf, factsIn, levelFor, type Plan, timelineOf } from '../session/index.ts';
+import { aimFor, entriesOf, factsIn, levelFor, type Plan, timelineOf } from '../session/index.ts';
 import { doseHere, formName, spokenAs } from '../words/index.ts';
 import { type Cast, type Does, factsFor, type Run } from './run.ts';
 
@@ -50,7 +50,7 @@ export interface Taking extends OneOf {
 /** One person as a run knows them, on a day (YYYY-MM-DD). */
 export function castOf(
   library: Library,
-  plan: Pick<Plan, 'blocks' | 'forWhom' | 'levels'>,
+  plan: Pick<Plan, 'blocks' | 'forWhom' | 'levels' | 'aim'>,
   on: string,
   taking: Taking,
   uses: readonly (Use | null)[],
@@ -95,8 +95,26 @@ export function castOf(
       conditions: taking.today?.conditions ?? [],
       level: levelFor(plan, taking.id) ?? taking.today?.level ?? null,
     },
+    ...aimed(plan, taking, on),
     ...(toBeat.length > 0 ? { toBeat } : {}),
   };
+}
+
+/** What somebody aims for in a session that has an aim, in words and where they mean something in beats a minute. */
+function aimed(
+  plan: Pick<Plan, 'levels' | 'aim'>,
+  { id, person, today }: Taking,
+  on: string,
+): Pick<Cast, 'aim'> {
+  const outlook = outlookOf(person, on);
+  const level = levelFor(plan, id) ?? today?.level ?? person.assumedLevel;
+  const effort = aimFor(plan.aim, level, effortOn(outlook));
+  if (effort === null) return {};
+  const [target] = rateTargets(outlook.age, person.sex, person.restingRate, outlook.byWords);
+  const band = target?.bands[bandOfRpe(effort)];
+  // Nobody is told a beat who may have been born in any year.
+  const told = band && !('ageless' in person);
+  return { aim: { effort, ...(told ? { beats: [band.from, band.to] } : {}) } };
 }
 
 /** One cue and one fault of each move, as a run carries them. */
@@ -134,7 +152,13 @@ export function makeRun(
   return {
     version: 1,
     id: made.id,
-    plan: { id: plan.id, title: plan.title, forWhom: plan.forWhom, blocks: plan.blocks },
+    plan: {
+      id: plan.id,
+      title: plan.title,
+      forWhom: plan.forWhom,
+      blocks: plan.blocks,
+      ...(plan.aim ? { aim: plan.aim } : {}),
+    },
     facts: factsFor(
       entries.map((entry) => entry.move),
       factsIn(library),

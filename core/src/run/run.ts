@@ -4,7 +4,7 @@ import { formRefSchema, idSchema } from '../move/index.ts';
 import { heldConditionSchema, STOP_SIGNS } from '../person/index.ts';
 import { drawingSchema } from '../pose/index.ts';
 import { lazily } from '../record/index.ts';
-import { blockSchema, entriesOf, type Facts, KIND_IDS, UNKNOWN_FACTS } from '../session/index.ts';
+import { aimSchema, blockSchema, entriesOf, type Facts, KIND_IDS, UNKNOWN_FACTS } from '../session/index.ts';
 
 const words = (most: number) => z.string().trim().max(most);
 const name = words(80).min(1);
@@ -69,6 +69,13 @@ export const castSchema = lazily(() =>
         level: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]).nullable(),
       })
       .default({ conditions: [], level: null }),
+    /** How hard it is meant to feel for them on 0–10, and the beats a minute of that where they mean something. */
+    aim: z
+      .strictObject({
+        effort: whole.min(1).max(10),
+        beats: z.tuple([whole.min(30).max(250), whole.min(30).max(250)]).optional(),
+      })
+      .optional(),
     /** The most they have done of a block that is counted in rounds, by the same forms, and when. */
     toBeat: z
       .array(
@@ -97,6 +104,7 @@ export const runSchema = lazily(() =>
       title: words(120).min(1),
       forWhom: z.enum(KIND_IDS),
       blocks: z.array(blockSchema).min(1).max(20),
+      aim: aimSchema.optional(),
     }),
     /**
      * What the clock has to know of the session's moves, as it was when the run was made: seconds a rep takes

@@ -1,8 +1,10 @@
+export { aimFor, aimWords } from './aim.ts';
 export { turnedInto, withClimb } from './climb.ts';
 export { FIT_SCHOOLS, type FitSchool, fitTo } from './fit.ts';
 export { changeFor, KIND_IDS, KINDS, type KindId } from './kinds.ts';
 export {
   AS_WRITTEN,
+  aimSchema,
   type Block,
   blockName,
   blockSchema,

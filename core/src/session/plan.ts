@@ -156,6 +156,18 @@ export const KEEP_FIRST = {
 export type KeepFirst = keyof typeof KEEP_FIRST;
 export const KEEP_FIRST_IDS = Object.keys(KEEP_FIRST) as [KeepFirst, ...KeepFirst[]];
 
+export const aimSchema = lazily(() =>
+  z
+    .strictObject({
+      effort: z.number().int('whole steps').min(1, 'from 1').max(10, 'at most 10'),
+      newcomers: z.number().int('whole steps').min(1, 'from 1').max(10, 'at most 10').optional(),
+    })
+    .refine(({ effort, newcomers = effort }) => newcomers <= effort, {
+      path: ['newcomers'],
+      message: 'newcomers aim for no more than the others',
+    }),
+);
+
 /** Dial positions. Impact 0–3 is the highest class allowed; ability 0–3 a named level. */
 export const dialsSchema = lazily(() =>
   z.strictObject({
@@ -205,6 +217,8 @@ export const planSchema = lazily(() =>
     notes: words(MOST_NOTES).optional(),
     /** Minutes there are for all of it. */
     bookedMinutes: z.number().int().min(1).max(300).optional(),
+    /** How hard it is meant to feel on 0–10, and how hard for who is new to it where that is less. */
+    aim: aimSchema.optional(),
     /** What the trainer wants otherwise on the class page: a form not shown, one given to somebody. */
     wishes: z
       .array(

@@ -4,7 +4,7 @@ import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
 import { calledName, standsFor } from '@inner-rung/core/person';
 import type { Taking } from '@inner-rung/core/run';
-import { entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
+import { aimWords, entriesOf, factsIn, type Plan, timelineOf } from '@inner-rung/core/session';
 import { formName, knownAs, spokenAs } from '@inner-rung/core/words';
 import { useMemo } from 'react';
 import { WaitingLine } from '../features/waiting-line.tsx';
@@ -28,6 +28,11 @@ export function Heading(props: {
         <h1 className="text-3xl">{plan.title}</h1>
         <p className="display text-2xl">{lengthWords(range)}</p>
       </div>
+      {plan.aim && (
+        <p className="text-lg font-semibold" data-aim>
+          Effort {aimWords(plan.aim)}
+        </p>
+      )}
       <p className="quiet print:text-black">
         {props.count} {props.count === 1 ? 'person' : 'people'}
         {props.group ? `, ${props.group}` : ''} · {props.where}

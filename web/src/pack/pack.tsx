@@ -225,6 +225,7 @@ function PackRecord(props: { live: LiveRun }) {
   return (
     <>
       <RecordForm
+        of={{ run, events }}
         record={record}
         kept={kept !== null}
         nameOf={(r) => run.cast.find((c) => c.id === r.person)?.name ?? (r.known || 'somebody')}

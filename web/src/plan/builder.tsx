@@ -105,6 +105,7 @@ export function Builder(props: BuilderProps) {
             onChange={(bookedMinutes) => send(planEvents.planPatched({ bookedMinutes }))}
           />
         </div>
+        <AimFields plan={plan} />
         <label className="flex min-w-40 flex-1 flex-col">
           <span className="quiet text-sm">Tags, with commas</span>
           <input
@@ -143,6 +144,48 @@ export function Builder(props: BuilderProps) {
         ))}
       </DndContext>
     </section>
+  );
+}
+
+/** How hard it is meant to feel: for all, and for who is new to it. */
+function AimFields({ plan }: { plan: Plan }) {
+  const send = useSend();
+  const put = (aim: Plan['aim']) => send(planEvents.planPatched({ aim } as Partial<Plan>));
+  const { aim } = plan;
+  return (
+    <>
+      <div className="w-28">
+        <NumberField
+          label="Effort"
+          unit="of 10"
+          value={aim?.effort}
+          min={1}
+          max={10}
+          step={1}
+          onEmpty={() => put(undefined)}
+          onChange={(effort) =>
+            put({
+              effort,
+              ...(aim?.newcomers !== undefined && aim.newcomers < effort ? { newcomers: aim.newcomers } : {}),
+            })
+          }
+        />
+      </div>
+      {aim && (
+        <div className="w-28">
+          <NumberField
+            label="New to it"
+            unit="of 10"
+            value={aim.newcomers}
+            min={1}
+            max={aim.effort}
+            step={1}
+            onEmpty={() => put({ effort: aim.effort })}
+            onChange={(newcomers) => put({ effort: aim.effort, newcomers })}
+          />
+        </div>
+      )}
+    </>
   );
 }
 

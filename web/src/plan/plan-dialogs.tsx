@@ -66,6 +66,7 @@ export function PlanDialogs(props: { bench: Bench; shown: BlockPicture | null; c
               planEvents.sessionPasted({
                 title: pasted.title,
                 notes: notesOf(pasted),
+                ...(pasted.aim ? { aim: pasted.aim } : {}),
                 blocks,
                 block: at.block,
               }),

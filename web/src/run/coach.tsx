@@ -1,6 +1,6 @@
 import { clockText, formatEntry, SEGMENT_KINDS } from '@inner-rung/core/clock';
 import { formsAt, groupsIn, type MoveNow, movesAt, type Run, stretchWords } from '@inner-rung/core/run';
-import { blockName } from '@inner-rung/core/session';
+import { aimWords, blockName } from '@inner-rung/core/session';
 import { Pause, Play, Plus, RotateCcw, SkipForward, Undo2, Volume2 } from 'lucide-react';
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { Chip } from '../ui/choice.tsx';
@@ -148,6 +148,7 @@ export function Coach(props: {
                 .filter(Boolean)
                 .join(' · ')}
             </p>
+            {here.is === 'before' && run.plan.aim && <p data-aim>Effort {aimWords(run.plan.aim)}</p>}
             {working && next && next !== now && (
               <p className="opacity-80">Next: {around ? 'one station on' : saysOf(run, next)}</p>
             )}

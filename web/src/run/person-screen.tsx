@@ -1,4 +1,5 @@
 import { clockText, SEGMENT_KINDS, type Segment } from '@inner-rung/core/clock';
+import { BANDS, bandOfRpe } from '@inner-rung/core/person';
 import {
   amountOf,
   callsIn,
@@ -163,6 +164,12 @@ function Mine(props: { live: LiveRun }) {
               </p>
             )}
           </div>
+          {me.cast.aim && (
+            <p className="text-xl" data-aim>
+              Aim for {me.cast.aim.effort} of 10: you can still {BANDS[bandOfRpe(me.cast.aim.effort)].can}
+              {me.cast.aim.beats && `; ${me.cast.aim.beats.join('–')} beats a minute, as a rule`}
+            </p>
+          )}
           {working && nextEntry !== null && (
             <p className="text-xl">Next: {own[nextEntry]?.name ?? 'easy movement'}</p>
           )}

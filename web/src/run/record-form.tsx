@@ -1,4 +1,6 @@
 import {
+  aimMet,
+  aimsIn,
   corrected,
   isEnough,
   loadOf,
@@ -10,9 +12,11 @@ import {
   turnoutWords,
 } from '@inner-rung/core/log';
 import type { FormRef } from '@inner-rung/core/move';
-import { useState } from 'react';
+import { aimWords } from '@inner-rung/core/session';
+import { useMemo, useState } from 'react';
 import { dayWords } from '../store/day.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
+import type { LiveRun } from './use-run.ts';
 
 /** The scale in big steps, with its words. */
 const EFFORT = [
@@ -38,6 +42,8 @@ export function RecordForm(props: {
   kept: boolean;
   nameOf: (result: Result) => string;
   formName: (form: FormRef) => string;
+  /** The run it came of. */
+  of: Pick<LiveRun, 'run' | 'events'>;
   onPut: (record: SessionRecord, says: string) => void;
   /** Chooses a form that was done instead of a piece, or besides it; null where none can be chosen. */
   onOther: ((result: number, piece: number, how: 'instead' | 'besides') => void) | null;
@@ -94,6 +100,7 @@ export function RecordForm(props: {
         of={EFFORT}
         onChoose={(effort) => all(there, { effort }, `Effort ${effort} for everybody`)}
       />
+      <AimLine of={props.of} record={record} />
       <ul className="mt-3 divide-y-2 divide-base-300 border-y-2 border-base-300">
         {record.results.map((result, i) => (
           <Row
@@ -109,6 +116,23 @@ export function RecordForm(props: {
         ))}
       </ul>
     </>
+  );
+}
+
+/** What was aimed for beside what was said. */
+function AimLine(props: { of: Pick<LiveRun, 'run' | 'events'>; record: SessionRecord }) {
+  const { run, events } = props.of;
+  const aims = useMemo(() => aimsIn(run, events), [run, events]);
+  if (!run.plan.aim) return null;
+  const met = aimMet(props.record.results, aims);
+  const far = (n: number, than: string) => (n > 0 ? [`${n} said far ${than}`] : []);
+  return (
+    <p className="mt-1" data-aimed>
+      Aimed for {aimWords(run.plan.aim)}
+      {met &&
+        `; on the whole ${met.mean} was said${[...far(met.over, 'more'), ...far(met.under, 'less')].map((one) => `, ${one}`).join('')}`}
+      .
+    </p>
   );
 }
 

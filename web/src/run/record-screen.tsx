@@ -84,6 +84,7 @@ function RecordSheet(props: { library: Library; people: readonly Person[]; live:
       </header>
       <main className="mx-auto max-w-5xl px-4 py-3">
         <RecordForm
+          of={live}
           record={record}
           kept={kept}
           nameOf={nameOf}

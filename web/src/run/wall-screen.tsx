@@ -9,7 +9,7 @@ import {
   type Stretch,
   stretchWords,
 } from '@inner-rung/core/run';
-import { blockName, laneDone } from '@inner-rung/core/session';
+import { aimWords, blockName, laneDone } from '@inner-rung/core/session';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { groupsWithSomebody, RunFloor } from './run-floor.tsx';
@@ -101,6 +101,11 @@ function Wall(props: { live: LiveRun }) {
                       ? `${SEGMENT_KINDS[now.segment.kind]}, then`
                       : ''}
           </p>
+          {run.plan.aim && !working && here.is !== 'over' && (
+            <p className="text-[2.6vw] leading-tight" data-aim>
+              Effort {aimWords(run.plan.aim)}
+            </p>
+          )}
           {here.is !== 'over' && around && now && (
             <div className="h-[66vh]">
               <RunFloor

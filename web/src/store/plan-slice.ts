@@ -45,7 +45,9 @@ const slice = createSlice({
       plan,
       {
         payload,
-      }: PayloadAction<Partial<Pick<Plan, 'forWhom' | 'bookedMinutes' | 'tags' | 'notes' | 'writtenFor'>>>,
+      }: PayloadAction<
+        Partial<Pick<Plan, 'forWhom' | 'bookedMinutes' | 'aim' | 'tags' | 'notes' | 'writtenFor'>>
+      >,
     ) => {
       if (plan) patched(plan, payload);
     },
