@@ -111,3 +111,63 @@ test('a phone has its person’s own round, each with its own count; a tap shows
   expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await context.close();
 });
+
+test('a second coach has the easier forms; one sits out, one goes and is back in; what was aimed for is beside what was said', async ({
+  page,
+  context,
+}) => {
+  await teach(
+    page,
+    'Effort 8 of 10, beginners 6\nAs many rounds as you can in twelve minutes\n10 squats\n8 press-ups\n6 burpees',
+    '2 beginners and 3 fit ones',
+  );
+  const second = await context.newPage();
+  for (const [width, height] of [
+    [1280, 800],
+    [390, 844],
+  ] as const) {
+    await second.setViewportSize({ width, height });
+    await second.goto(`${page.url()}/second`);
+    const forms = second.locator('[data-easier-forms] > li');
+    await expect(forms).toHaveCount(3);
+    await expect(forms.nth(1)).toContainText('the two who are new to this');
+    await expect(forms.nth(1).locator('[data-easier]')).toBeVisible();
+    expect(await second.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+  }
+  const news = page.locator('[data-person]').filter({ hasText: /new to this/ });
+  await expect(news).toHaveCount(2);
+  const presses = second.locator('[data-easier-forms] > li').nth(1);
+  const before = await presses.locator('.display').textContent();
+  // One has gone: the way back in stands where she was.
+  await news
+    .first()
+    .getByRole('button', { name: /leaves$/ })
+    .click();
+  await expect(news.first()).toContainText('gone');
+  await expect(presses).toContainText('the one who is new to this');
+  await news
+    .first()
+    .getByRole('button', { name: /is back in$/ })
+    .focus();
+  await page.keyboard.press('Enter');
+  await expect(news.first()).not.toContainText('gone');
+  await expect(presses).toContainText('the two who are new to this');
+  // The other sits this one out; the second coach goes on with what is still done.
+  await page.getByRole('button', { name: '8 Press-ups' }).click();
+  await news
+    .last()
+    .getByRole('button', { name: /^Another move for/ })
+    .click();
+  await page.getByRole('option', { name: /Sits this one out/ }).click();
+  await expect(news.last().locator('[data-does]')).toContainText('easy movement');
+  await expect(presses).toContainText('the one who is new to this');
+  await expect(presses.locator('.display')).toHaveText(before!);
+  // Over: everybody said 10, where 8 was aimed for and 6 by those new to it.
+  await page.getByRole('button', { name: 'It is over for today' }).click();
+  await page.getByRole('button', { name: 'End it', exact: true }).click();
+  await page.getByRole('link', { name: 'What came of it' }).click();
+  const aimed = page.locator('[data-aimed]');
+  await expect(aimed).toHaveText('Aimed for 8 of 10, short sentences; new to this 6 of 10, could chat.');
+  await page.getByText('10 all out').first().click();
+  await expect(aimed).toContainText('on the whole 10 was said, 5 said far more');
+});

@@ -50,6 +50,15 @@ describe('how hard it is meant to feel, as it is written', () => {
       expect([line, notes, unread]).toEqual([line, [], []]);
     }
   });
+  test('it is no title, first or last', () => {
+    for (const text of [
+      'Effort 8 of 10\n40/20 x 3\nSquats\nPress-ups',
+      '40/20 x 3\nSquats\nPress-ups\nEffort 8 of 10',
+    ]) {
+      const { title, aim, blocks } = readSession(library, text);
+      expect([title, aim, blocks.map((block) => block.stations.length)]).toEqual([null, { effort: 8 }, [2]]);
+    }
+  });
   test('text, session, its plain text: the same aim again', () => {
     const plan = planOf(read('Effort 8 of 10, beginners 7'))!;
     expect(plan.aim).toEqual({ effort: 8, newcomers: 7 });

@@ -5,6 +5,7 @@ import { type DemandKey, PATTERNS } from '@inner-rung/core/move';
 import {
   CONDITION_IDS,
   compileCondition,
+  type EffortAge,
   LEVELS,
   type Limit,
   limitSchema,
@@ -74,10 +75,14 @@ export function holdsByItself(move: string): boolean {
   );
 }
 
+/** Whose age nobody said is older, unless their trainer says that they move well. */
+export const seenAge = ({ effortAge, ability }: Subject): EffortAge =>
+  effortAge ?? (LEVELS[2].ability.every((asked, r) => ability[r]! >= asked) ? 'adult' : 'older');
+
 /** The MET where an effort ends: by a known capacity; for their health by the careful end of their age. */
 export function effortCeiling(limit: Extract<Limit, { kind: 'effort' }>, subject: Subject): number {
   if (subject.capacityMet !== null) return rpeCeilingMet(limit.maxRpe, subject.capacityMet, 'adult');
-  if (limit.source === 'trainer') return rpeCeilingMet(limit.maxRpe, null, subject.effortAge ?? 'older');
+  if (limit.source === 'trainer') return rpeCeilingMet(limit.maxRpe, null, seenAge(subject));
   const age = subject.effortAge ?? 'older';
   const absolute = rpeCeilingMet(limit.maxRpe, null, age);
   const taken = limit.maxRpe > 6 ? { child: 9, adult: 9, older: 6.5 } : { child: 9, adult: 6.5, older: 4.5 };

@@ -208,9 +208,16 @@ describe('less known is never laxer', () => {
     ] as const)
       for (const effortAge of ['child', 'adult', 'older'] as const) {
         const of = (one: object) =>
-          open({ ...ageless, ability: levelAbility(2), limits, ...one } as typeof NOBODY, dials);
+          open({ ...ageless, ability: levelAbility(1), limits, ...one } as typeof NOBODY, dials);
         expect(within(of({}), of({ effortAge }))).toEqual([]);
       }
+    // Of those who move well that much was seen: a trainer's own word is read as of adults, whatever holds for their health isn't.
+    const fit = (more: object) => ({ ...ageless, ability: levelAbility(2), ...more }) as typeof NOBODY;
+    const dial = { ...AS_WRITTEN, intensity: 1 as const };
+    expect(open(fit({ limits: [] }), dial)).toEqual(open(fit({ limits: [], effortAge: 'adult' }), dial));
+    const health = limitSchema.parse({ ...effort, id: 'h', source: 'clinician' });
+    for (const effortAge of ['child', 'adult', 'older'] as const)
+      expect(within(open(fit({ limits: [health] })), open(fit({ limits: [health], effortAge })))).toEqual([]);
   });
   test('a measured capacity of no less than the end that is taken without it opens nothing by being struck out', () => {
     // What nine of ten have where something they have holds them back; what the screening leaves goes by the work's own

@@ -5,7 +5,7 @@ import { IMPACT, type Subject } from '@inner-rung/core/limits';
 import { bandCeilingMet, bandOfRpe, type Limit, limitSchema } from '@inner-rung/core/person';
 import { sumUp } from '@inner-rung/core/review';
 import fc from 'fast-check';
-import { anyCap, anyDials, anyRequest, anyRoom, anySubject } from './cases.ts';
+import { anyCap, anyDials, anyRequest, anyRoom, anySubject, seenAge } from './cases.ts';
 import { moveIds } from './sessions.ts';
 import { shippedLibrary } from './shipped.ts';
 
@@ -25,7 +25,7 @@ interface Used {
   readonly what: string;
 }
 
-function usedOf(limit: Limit, use: Use, { capacityMet, effortAge = 'older' }: Subject): Used {
+function usedOf(limit: Limit, use: Use, subject: Subject): Used {
   const demand = rungDemand(library, use)!;
   const of = (value: number, max: number, what: string): Used => ({
     // Nothing of nothing is within the bound.
@@ -33,7 +33,11 @@ function usedOf(limit: Limit, use: Use, { capacityMet, effortAge = 'older' }: Su
     what: `${what}: ${value} of ${max} by ${use.move} ${JSON.stringify(use.settings)}`,
   });
   if (limit.kind === 'effort')
-    return of(use.metHi, bandCeilingMet(bandOfRpe(limit.maxRpe), capacityMet, effortAge), 'effort');
+    return of(
+      use.metHi,
+      bandCeilingMet(bandOfRpe(limit.maxRpe), subject.capacityMet, seenAge(subject)),
+      'effort',
+    );
   if (limit.kind === 'budget' && limit.per === 'minute')
     return of(
       limit.on === 'impact.landings' ? use.lightPerMinute : use.highPerMinute,
@@ -69,7 +73,7 @@ function closest(scaler: Scaler, request: ScaleRequest): Used {
     }
     if (dials.intensity !== 'as written')
       see({
-        share: use.metHi / bandCeilingMet(dials.intensity, subject.capacityMet, subject.effortAge ?? 'older'),
+        share: use.metHi / bandCeilingMet(dials.intensity, subject.capacityMet, seenAge(subject)),
         what: `effort dial by ${use.move} at ${use.pace}`,
       });
     if (dials.ability === 'own rungs')

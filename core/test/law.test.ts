@@ -268,6 +268,8 @@ const READS: ReadonlySet<string> = new Set([
   'castOf',
   'makeRun',
   'walkedIn',
+  'easierForms',
+  'toBeatOf',
 ]);
 
 /** Steps of the scaler: nobody outside its folder reaches them but through it, and it is under the law. */

@@ -15,7 +15,7 @@ import { ROOM_EXAMPLE } from '@inner-rung/core/room';
 import { AS_WRITTEN } from '@inner-rung/core/session';
 import fc from 'fast-check';
 import { anyRoomNumber, breaks, demandOfUse, index, scalers } from './broken.ts';
-import { anyCap, anyRequest, anyRoom, cases } from './cases.ts';
+import { anyCap, anyRequest, anyRoom, cases, seenAge } from './cases.ts';
 import { shippedFiles } from './shipped.ts';
 
 test('1. no form offered breaks an active limit at its settings', () => {
@@ -154,9 +154,7 @@ test('3. impact, landings and ability stay within the dials', () => {
         });
         if (
           intensity !== 'as written' &&
-          use.metHi >
-            bandCeilingMet(intensity, request.subject.capacityMet, request.subject.effortAge ?? 'older') +
-              1e-9
+          use.metHi > bandCeilingMet(intensity, request.subject.capacityMet, seenAge(request.subject)) + 1e-9
         )
           throw new Error(`${use.move} is above the effort dial`);
       }

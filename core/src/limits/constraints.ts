@@ -10,6 +10,7 @@ import {
   type LevelIndex,
   type Limit,
   levelAbility,
+  levelReached,
   ORDINARY_CAPACITY,
   rpeCeilingMet,
 } from '../person/index.ts';
@@ -27,6 +28,9 @@ export interface Ruler {
 }
 
 /** Who a version is for. A lane has a level and nobody behind it, and no limits. */
+/** The level that is called moving well. */
+const MOVES_WELL: LevelIndex = 2;
+
 export interface Subject {
   readonly ability: Ability;
   readonly limits: readonly Limit[];
@@ -151,8 +155,10 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
   const hold: Bound[] = [];
   const landings: (Bound & { at: number; per: 'minute' | 'session' })[] = [];
 
-  // Whose age isn't known is taken for older: less of the same work is hard for them.
-  const age = subject.effortAge ?? 'older';
+  // Whose age isn't known is taken for older: less of the same work is hard for them. Of whom their trainer says that
+  // they move well that much was seen, and where nothing but the trainer's own word holds them back it counts.
+  const careful = subject.effortAge ?? 'older';
+  const seen = subject.effortAge ?? (levelReached(subject.ability) >= MOVES_WELL ? 'adult' : 'older');
   const effortWords = (band: 0 | 1 | 2 | 3) => `they can still ${BANDS[band].can} (${BANDS[band].rpe} of 10)`;
 
   for (const limit of subject.limits) {
@@ -176,12 +182,12 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
         says: `they can still ${BANDS[band].can} (at most ${limit.maxRpe} of 10)`,
       };
       const health = limit.source !== 'trainer';
+      const age = health ? careful : seen;
 
       // Where something they have is why and nobody knows what they can do, they are taken for the careful end of their
       // age; what the screening leaves somebody who has nothing goes by the work's own class.
       const taken = limit.maxRpe <= MODERATE ? CAREFUL_CAPACITY : ORDINARY_CAPACITY;
-      const careful = health && limit.source !== 'screening' ? taken[age] : null;
-      const known = subject.capacityMet ?? careful;
+      const known = subject.capacityMet ?? (health && limit.source !== 'screening' ? taken[age] : null);
       const ceiling = Math.min(
         rpeCeilingMet(limit.maxRpe, known, age),
         health && subject.capacityMet === null
@@ -229,7 +235,7 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
       says: effortWords(dials.intensity),
       mayLoosen: true,
     });
-    met.push({ max: bandCeilingMet(dials.intensity, subject.capacityMet, age), ruler: by });
+    met.push({ max: bandCeilingMet(dials.intensity, subject.capacityMet, seen), ruler: by });
   }
   let ability: Ability | null = null;
   if (dials.ability !== 'as written') {

@@ -175,12 +175,13 @@ export function readSession(
       fresh = false;
     });
   });
-  const reads = levelsAbreast(lines);
+  // How hard it is meant to feel is of all of it wherever it stands: no title, and no line between two others.
+  const aimed = lines.filter((read) => read.facts.some((fact) => fact.is === 'aim'));
+  const reads = levelsAbreast(lines.filter((read) => !aimed.includes(read)));
   let title: string | null = null;
-  let aim: ReadSession['aim'] = null;
   const notes: string[] = [];
   const blocks: Draft[] = [];
-  const loose: ReadLine[] = [];
+  const loose: ReadLine[] = aimed.map((read) => lineOf(read));
   const current = () => {
     if (blocks.length === 0) blocks.push(draft('circuit'));
     return blocks.at(-1)!;
@@ -510,9 +511,7 @@ export function readSession(
       }
       case 'note':
         allSeated ||= ALL_SEATED.test(read.text);
-        for (const fact of read.facts) if (fact.is === 'aim') aim = fact.aim;
-        // What is understood isn't kept as words as well.
-        if (!read.facts.some((fact) => fact.is === 'aim')) notes.push(read.text);
+        notes.push(read.text);
         (blocks.at(-1)?.heads ?? loose).push(lineOf(read));
         return;
       case 'station': {
@@ -629,7 +628,9 @@ export function readSession(
     blocks: head
       ? [{ ...head, lines: [...stray, ...head.lines].sort((a, b) => a.line - b.line) }, ...others]
       : [],
-    aim,
+    aim:
+      aimed.flatMap((read) => read.facts.flatMap((fact) => (fact.is === 'aim' ? [fact.aim] : []))).at(-1) ??
+      null,
     notes,
     unread,
   };
