@@ -18,7 +18,7 @@ import { type FormRef, LIMB_KEYS } from '@inner-rung/core/move';
 import { type Limit, limitSchema, outlookOf, PERSON_EXAMPLE, type Person } from '@inner-rung/core/person';
 import { EVERYWHERE, offersOf, READY_ROOMS, type Room } from '@inner-rung/core/room';
 import { AS_WRITTEN } from '@inner-rung/core/session';
-import { coolDown, createFinder, warmUp, waysHere } from '@inner-rung/core/ways';
+import { coolDown, createFinder, restingFor, warmUp, waysHere } from '@inner-rung/core/ways';
 import { parseSync } from '@swc/core';
 import fc from 'fast-check';
 import { anyRequest, beyondEffort, holdsByItself } from './cases.ts';
@@ -222,6 +222,17 @@ const OFFERS: Readonly<Record<string, (c: Case) => void>> = {
     for (const way of waysHere(library, c.room, from, findFrom(c)))
       expectOpen(way, c.request.subject, c.room, 'a way here');
   },
+  restingFor: (c) => {
+    for (const style of ['jogging', 'marching'] as const) {
+      const { move } = restingFor(lawIn(library, c.room), c.request.subject, style);
+      if (move !== null) {
+        const form = openForAll(lawIn(library, c.room), [compileConstraints(c.request.subject, AS_WRITTEN)], {
+          move,
+        });
+        expectOpen(form!, c.request.subject, c.room, 'a rest');
+      }
+    }
+  },
   warmUp: (c) => {
     for (const { form } of warmUp(around(c))) expectOpen(form, c.request.subject, c.room, 'a warm-up');
   },
@@ -268,7 +279,6 @@ const READS: ReadonlySet<string> = new Set([
   'castOf',
   'makeRun',
   'walkedIn',
-  'easierForms',
   'toBeatOf',
 ]);
 

@@ -3,19 +3,23 @@ import { formatWords, lengthWords, rangeOf } from '../clock/index.ts';
 import type { Switches, Use } from '../engine/index.ts';
 import { shownFor } from '../figure/index.ts';
 import type { Library } from '../ladder/index.ts';
+import { lawIn, subjectOf } from '../limits/index.ts';
 import { BANDS, bandOfRpe, dayWords, effortOn, outlookOf, type Person } from '../person/index.ts';
-import type { Room } from '../room/index.ts';
+import { EVERYWHERE, type Room } from '../room/index.ts';
 import { doesOf } from '../run/index.ts';
 import {
   aimFor,
   blockName,
+  clockOfBlock,
   type Entry,
   entriesOf,
   factsIn,
   levelFor,
   type Plan,
+  REST_STYLES,
   timelineOf,
 } from '../session/index.ts';
+import { restingFor } from '../ways/index.ts';
 import { formName, OWN_STOP, restingName, spokenAs } from '../words/index.ts';
 import type { CardLine, PersonCard, StationCard } from './cards.ts';
 import type { PlannedClass, ScaledSession } from './planned.ts';
@@ -65,6 +69,24 @@ interface Done {
   readonly mark?: string;
 }
 
+const effortLine = (most: number | null, aim: number | null): string =>
+  most === null
+    ? ''
+    : aim === null
+      ? `How hard: up to ${most} of 10. You can still ${BANDS[bandOfRpe(most)].can}.`
+      : `How hard: about ${aim} of 10${aim < most ? `, never over ${most}` : ''}. You can still ${BANDS[bandOfRpe(aim)].can}.`;
+
+/** What they do in rests, where something is asked for: their own, where what is meant isn't open to them. */
+function restLine({ library, plan, person, on }: Done): string {
+  const styles = [...new Set(plan.blocks.flatMap(({ resting }) => resting ?? []))];
+  if (styles.length === 0) return '';
+  const law = person && lawIn(library, EVERYWHERE);
+  const says = styles.map((style) =>
+    law ? restingFor(law, subjectOf(person, library, on), style).says : REST_STYLES[style].says,
+  );
+  return `In the rests: ${[...new Set(says)].join(', or ')}.`;
+}
+
 function cardOf(of: Done): PersonCard {
   const { library, plan, person, uses, on } = of;
   const entries = entriesOf(plan.blocks);
@@ -77,12 +99,7 @@ function cardOf(of: Done): PersonCard {
     name: of.name,
     session: of.mark === undefined ? plan.title : `${plan.title} · ${dayWords(on)} · plan ${of.mark}`,
     whole: of.whole,
-    effort:
-      most === null
-        ? ''
-        : aim === null
-          ? `How hard: up to ${most} of 10. You can still ${BANDS[bandOfRpe(most)].can}.`
-          : `How hard: about ${aim} of 10${aim < most ? `, never over ${most}` : ''}. You can still ${BANDS[bandOfRpe(aim)].can}.`,
+    effort: [effortLine(most, aim), restLine(of)].filter(Boolean).join(' '),
     lines: entries.map((entry, i): CardLine => {
       const use = uses[i] ?? null;
       const switches = of.switches?.[i];
@@ -171,7 +188,7 @@ export function stationsOf(library: Library, plan: Plan, answer: PlannedClass): 
       {
         number: String(entry.station + 1),
         session: `${plan.blocks.length > 1 ? `${plan.title}, ${blockName(plan.blocks, entry.block)}` : plan.title} · plan ${mark}`,
-        clock: formatWords(block.format),
+        clock: clockOfBlock(block),
         forms: taught.slice(0, MOST_SHOWN).map(({ form, people }) => {
           const id = people[0];
           const uses = id ? (answer.plan.uses[id] ?? []) : [];

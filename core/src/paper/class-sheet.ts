@@ -1,9 +1,17 @@
 import { planMark, trimsAt } from '../class/index.ts';
-import { formatWords, lengthWords, rangeOf } from '../clock/index.ts';
+import { lengthWords, rangeOf } from '../clock/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { dayWords, outlookOf, standsFor } from '../person/index.ts';
 import { doesOf } from '../run/index.ts';
-import { aimWords, blockName, entriesOf, factsIn, type Plan, timelineOf } from '../session/index.ts';
+import {
+  aimWords,
+  blockName,
+  clockOfBlock,
+  entriesOf,
+  factsIn,
+  type Plan,
+  timelineOf,
+} from '../session/index.ts';
 import { COACH_STOP, formName, restingName, sayStation, spokenAs, spokenOf } from '../words/index.ts';
 import type { PlannedClass } from './planned.ts';
 import type { ClassSheet } from './sheets.ts';
@@ -47,7 +55,7 @@ export function classSheetOf(
           number: at.part > 0 ? '+' : String(at.inBlock + 1),
           part:
             at.inBlock === 0 && at.part === 0
-              ? `${plan.blocks.length > 1 ? `${blockName(plan.blocks, at.block)}: ` : ''}${formatWords(block.format)}`
+              ? `${plan.blocks.length > 1 ? `${blockName(plan.blocks, at.block)}: ` : ''}${clockOfBlock(block)}`
               : null,
           forms: [
             ...forms.map(({ form, people: who }) => ({

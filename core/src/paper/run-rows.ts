@@ -1,13 +1,15 @@
 import { laneName } from '../class/index.ts';
-import { clockText, formatWords, lengthWords, SEGMENT_KINDS } from '../clock/index.ts';
+import { clockText, lengthWords, SEGMENT_KINDS } from '../clock/index.ts';
 import type { Use } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
 import {
   blockName,
+  clockOfBlock,
   entriesOf,
   estimateOf,
   factsIn,
   REST_STYLES,
+  restStyleIn,
   SHOWING,
   type SheetLine,
   sheetLines,
@@ -94,10 +96,11 @@ function pause(words: Words, line: SheetLine, picture: ScaledSession, b: number)
   const { segment } = line;
   const { after } = picture.plan.blocks[b]!;
   const last = segment.kind === 'block rest' || segment.kind === 'drink';
+  const style = restStyleIn(picture.plan.blocks[b]!, segment);
   const said = [
     `${SEGMENT_KINDS[segment.kind]} ${line.lengthSeconds} s${segment.open ? ` to ${segment.open.hi} s` : ''}`,
     after?.untilReady && last ? ', until they are ready' : '',
-    last && after?.style ? `, ${REST_STYLES[after.style]}` : '',
+    style ? `, ${REST_STYLES[style].says}` : '',
     line.next.length > 0 ? '. Next:' : '',
   ].join('');
   return {
@@ -170,7 +173,7 @@ export function runSheetOf(library: Library, picture: ScaledSession, lanes: bool
         at: clockText(time.startSeconds),
         name: blockName(plan.blocks, b),
         about: [
-          `${formatWords(block.format)}, ${lengthWords(time.range)}`,
+          `${clockOfBlock(block)}, ${lengthWords(time.range)}`,
           ...(estimate ? [`Expect ${estimate.says}.`] : []),
           ...(block.showing
             ? [

@@ -1,5 +1,5 @@
 import type { FormatKind } from '../clock/index.ts';
-import type { Plan } from '../session/index.ts';
+import type { Plan, RestStyle } from '../session/index.ts';
 import { grammarOf, type Rule, type Sets } from './grammar.ts';
 
 /** One thing that a line says of the clock or of how much. */
@@ -87,10 +87,31 @@ export type Fact =
   | { readonly is: 'call'; readonly says: string }
   /** Said of how, in words of its own: "RPE 7". */
   | { readonly is: 'remark'; readonly says: string }
+  /** What is done in the rests. */
+  | { readonly is: 'resting'; readonly style: RestStyle }
   /** How hard all of it is meant to feel. */
   | { readonly is: 'aim'; readonly aim: NonNullable<Plan['aim']> }
   /** Words that are of the clock or of how much, and change no number. */
   | { readonly is: 'aside' };
+
+/** What is done in rests: "march on the spot in the rests", "active rest: jog". */
+const RESTS_DONE: readonly Rule<Fact>[] = (
+  [
+    ['keep moving|going', 'moving'],
+    ['march|marching', 'marching'],
+    ['jog|jogging', 'jogging'],
+    ['shake|shaking', 'shaking'],
+    ['stand|standing', 'standing'],
+    ['sit|sitting', 'sitting'],
+  ] as const
+).flatMap(([does, style]) => {
+  const how = `${does} it? out|still|down|gently|easily? on? the? spot?`;
+  return [
+    `${how} in|during|between|through @any? @any? @rest|@station|@round`,
+    `active @rest is? :|-|–|—|=? ${how}`,
+    `@rest is|by|means|:|= ${how}`,
+  ].map((is) => ({ is, says: () => ({ is: 'resting', style }) as const, weight: 0.8 }));
+});
 
 const SETS: Sets = {
   work: ['work', 'on', 'working', 'effort', 'go', 'active'],
@@ -881,6 +902,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'i go you go', says: () => ({ is: 'partner' }), weight: 1 },
   { is: 'rest|recover the remainder|rest', says: () => ({ is: 'aside' }), weight: 1 },
   { is: 'keep moving|going', says: () => ({ is: 'aside' }) },
+  ...RESTS_DONE,
   {
     is: 'straight? round|around|through the clock|circuit|list',
     says: () => ({ is: 'aside' }),

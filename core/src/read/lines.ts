@@ -256,6 +256,13 @@ function clockInWords(said: Said): LineOf | null {
   });
 }
 
+/** What is done in the rests, and nothing else: "active rest: jog" names no station. */
+function restsDone(said: Said): LineOf | null {
+  const { clockFacts, left } = said;
+  if (left.length > 0 || !clockFacts.some((fact) => fact.is === 'resting')) return null;
+  return said.as('clock', 0.85, { facts: clockFacts, spans: spansOf(said.rest, said.clock) });
+}
+
 /** How hard it is meant to feel, and nothing else. */
 function aimed(said: Said): LineOf | null {
   const aim = aimSaid(said.rest);
@@ -306,6 +313,7 @@ const WAYS: readonly ((said: Said) => LineOf | null)[] = [
   nothingDone,
   day,
   aimed,
+  restsDone,
   tier,
   note,
   oneWhileOther,

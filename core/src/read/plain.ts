@@ -1,6 +1,6 @@
 import type { Format } from '../clock/index.ts';
 import type { Library } from '../ladder/index.ts';
-import { type Block, type Dose, type Plan, ROLES, roleOf } from '../session/index.ts';
+import { type Block, type Dose, type Plan, type RestStyle, ROLES, roleOf } from '../session/index.ts';
 
 const aimLine = ({ effort, newcomers }: NonNullable<Plan['aim']>): string =>
   `Effort ${effort} of 10${newcomers === undefined ? '' : `, new to it ${newcomers}`}`;
@@ -109,12 +109,23 @@ function stationWords(name: string, dose: Dose | undefined): string {
     .join(' ');
 }
 
+/** What is done in the rests, in words that are read back as the same. */
+const REST_LINES: Readonly<Record<RestStyle, string>> = {
+  moving: 'Keep moving in the rests',
+  jogging: 'Jog on the spot in the rests',
+  marching: 'March on the spot in the rests',
+  shaking: 'Shake out in the rests',
+  standing: 'Stand still in the rests',
+  sitting: 'Sit down in the rests',
+};
+
 function blockWords(library: Library, block: Block, many: boolean): string[] {
   const role = roleOf(block);
   const clock = clockWords(block.format);
   const named = block.name?.trim();
   return [
     many || role !== 'circuit' ? `${named && role === 'circuit' ? named : ROLES[role]}: ${clock}` : clock,
+    ...(block.resting ? [REST_LINES[block.resting]] : []),
     ...block.stations.map((station) =>
       [
         stationWords(nameOf(library, station.move), station.dose),

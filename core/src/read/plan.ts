@@ -12,6 +12,7 @@ export const blocksOf = (read: ReadSession): Block[] =>
     ...(block.name ? { name: block.name } : {}),
     format: block.format,
     stations: [...block.stations],
+    ...(block.resting ? { resting: block.resting } : {}),
     ...(block.after ? { after: block.after } : {}),
   }));
 

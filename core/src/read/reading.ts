@@ -34,6 +34,8 @@ export interface ReadBlock {
   readonly lines: readonly ReadLine[];
   readonly stations: readonly Station[];
   readonly after: Block['after'] | null;
+  /** What is done in its rests, where it says so. */
+  readonly resting: Block['resting'] | null;
 }
 
 export interface ReadSession {

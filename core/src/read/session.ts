@@ -614,6 +614,7 @@ export function readSession(
       lines: [...block.heads, ...lines].sort((a, b) => a.line - b.line),
       stations,
       after: rest || closing ? null : block.after,
+      resting: restingIn(block.facts),
     };
   });
   unread.push(...lostNumbers(reads, made, title));
@@ -635,6 +636,10 @@ export function readSession(
     unread,
   };
 }
+
+/** What is done in the rests, as it was said last. */
+const restingIn = (facts: readonly Fact[]): ReadBlock['resting'] =>
+  facts.flatMap((fact) => (fact.is === 'resting' ? [fact.style] : [])).at(-1) ?? null;
 
 /** One reading of several items done in one go. */
 function combined(names: Names, parts: readonly Item[]): Reading[] {

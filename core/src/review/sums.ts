@@ -2,11 +2,21 @@ import type { Segment } from '../clock/index.ts';
 import type { Version } from '../engine/index.ts';
 import { factsInIndex } from '../engine/index.ts';
 import { type LibraryIndex, MUSCLE_COLUMNS, rowOf } from '../forms/index.ts';
-import { MUSCLES, type Muscle, PATTERNS, type Pattern } from '../move/index.ts';
+import { at, DEMAND_KEYS, MUSCLES, type Muscle, PATTERNS, type Pattern } from '../move/index.ts';
 import { BANDS, bandOfMet, type EffortAge, kcalPerMinute } from '../person/index.ts';
-import { changeFor, entriesOf, type Timed, type Timeline, timelineOf } from '../session/index.ts';
+import {
+  type Block,
+  changeFor,
+  entriesOf,
+  REST_STYLES,
+  restStyleIn,
+  type Timed,
+  type Timeline,
+  timelineOf,
+} from '../session/index.ts';
 
 /** Easy walking about between stations. Estimate. */
+const MET = at('effort.met');
 export const REST_MET = { lo: 1.8, hi: 2.5 };
 const STAND = 0;
 const SEAT = 1;
@@ -118,6 +128,21 @@ class Tally {
   }
 }
 
+/** What a rest costs by what is asked for in it: by itself, or by the move that it is. */
+function restMet(
+  index: LibraryIndex,
+  block: Block,
+  segment: Segment,
+): { readonly lo: number; readonly hi: number } {
+  const style = restStyleIn(block, segment);
+  if (!style) return REST_MET;
+  const { met, moves } = REST_STYLES[style];
+  if (met) return { lo: met[0], hi: met[1] };
+  const row = moves[0] === undefined ? -1 : rowOf(index, moves[0]);
+  const column = row * DEMAND_KEYS.length + MET;
+  return row < 0 ? REST_MET : { lo: index.lo[column]!, hi: index.hi[column]! };
+}
+
 /**
  * Adds up a version: times in seconds, MET as time-weighted ends, landings, floor changes, what works which
  * muscles. The session's timeline is made here where it isn't given.
@@ -214,9 +239,10 @@ export function sumUp(
     }
     // What is left of a stretch of work, and everything else, is moving about easily.
     const easy = Math.max(0, lengthSeconds - busy);
+    const met = restMet(index, session.blocks[segment.block]!, segment);
     for (const tally of both) {
-      tally.metLo += easy * REST_MET.lo;
-      tally.metHi += easy * REST_MET.hi;
+      tally.metLo += easy * met.lo;
+      tally.metHi += easy * met.hi;
       if (kind === 'change') tally.change += easy;
       else if (kind === 'hold') tally.work += easy;
       else if (RESTS.has(kind) || kind === 'work') tally.rest += easy;

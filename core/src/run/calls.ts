@@ -3,6 +3,7 @@ import { entriesOf, sheetLines } from '../session/index.ts';
 import type { Stretch } from './clock.ts';
 import { movesWords } from './moves.ts';
 import { beatsOf, isLed, tempoSeconds } from './pace.ts';
+import { restWords } from './resting.ts';
 import { type Does, factsOfRun, type Run } from './run.ts';
 import { groupsIn } from './turns.ts';
 
@@ -22,18 +23,20 @@ const COUNT_DOWN = [3, 2, 1] as const;
 /** Seconds left at which time is called in a stretch that is long enough. Common practice. */
 const TIME_LEFT = [15, 10] as const;
 
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const isRest = (segment: Segment) => segment.kind !== 'work' && segment.kind !== 'hold';
 
 /**
  * All that is to be heard in each stretch: how it begins, what comes next during a rest, the sides and phases,
  * lanes that end, time left, the last three seconds. `nameOf` says an entry as it is called, `doesOf` what somebody does
- * there, where it is for one alone.
+ * there, where it is for one alone; `resting` what is done in rests of each style.
  */
 export function callsIn(
   run: Pick<Run, 'plan' | 'facts' | 'how'>,
   stretches: readonly Stretch[],
   nameOf: (entry: number) => string,
   doesOf?: (entry: number) => Does,
+  resting: Parameters<typeof restWords>[2] = {},
 ): Call[][] {
   const { plan } = run;
   const facts = factsOfRun(run);
@@ -53,10 +56,12 @@ export function callsIn(
       const named = after ? movesWords(run, after.segment, nameOf, doesOf) : '';
       const next = named && around ? 'one station on' : named;
       const side = stretches[i + 1]?.segment.side;
-      calls.push({ at: 0, sound: 'rest', says: null });
+      const does = restWords(run, segment, resting);
+      calls.push({ at: 0, sound: 'rest', says: does && capital(does) });
       if (next)
         calls.push({
-          at: Math.min(1, seconds / 2),
+          // After what is done meanwhile has been said.
+          at: Math.min(does ? 3 : 1, seconds / 2),
           sound: 'say',
           says: `Next: ${next}${side ? `, ${side} side` : ''}`,
         });

@@ -22,6 +22,7 @@ export {
   tempoSeconds,
 } from './pace.ts';
 export { doesNow, doingOf, formsAt, isAbout, type Present, peopleOf, switchTo } from './people.ts';
+export { restCalled, restingSaid } from './resting.ts';
 export {
   type Cast,
   castSchema,

@@ -1,10 +1,13 @@
 import { formatEntry } from '../clock/index.ts';
 import { goesOf, type Switches, type Use } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
+import { lawIn, subjectOf } from '../limits/index.ts';
 import { bandOfRpe, effortOn, type OneOf, outlookOf, rateTargets, standsFor } from '../person/index.ts';
-import type { Room } from '../room/index.ts';
+import { EVERYWHERE, type Room } from '../room/index.ts';
 import { aimFor, entriesOf, factsIn, levelFor, type Plan, timelineOf } from '../session/index.ts';
+import { restingFor } from '../ways/index.ts';
 import { doseHere, formName, spokenAs } from '../words/index.ts';
+import { restStylesIn } from './resting.ts';
 import { type Cast, type Does, factsFor, type Run } from './run.ts';
 
 /** A use as a run carries it: with its name and its dose in words, so that a phone needs no library. */
@@ -96,7 +99,24 @@ export function castOf(
       level: levelFor(plan, taking.id) ?? taking.today?.level ?? null,
     },
     ...aimed(plan, taking, on),
+    ...resting(library, plan, taking, on),
     ...(toBeat.length > 0 ? { toBeat } : {}),
+  };
+}
+
+/** What somebody does in the rests of each style that a session asks for. */
+function resting(
+  library: Library,
+  { blocks }: Pick<Plan, 'blocks'>,
+  { person }: Taking,
+  on: string,
+): Pick<Cast, 'resting'> {
+  const styles = restStylesIn(blocks);
+  if (styles.length === 0) return {};
+  const law = lawIn(library, EVERYWHERE);
+  const subject = subjectOf(person, library, on);
+  return {
+    resting: Object.fromEntries(styles.map((style) => [style, restingFor(law, subject, style).says])),
   };
 }
 

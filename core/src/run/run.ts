@@ -4,7 +4,15 @@ import { formRefSchema, idSchema } from '../move/index.ts';
 import { heldConditionSchema, STOP_SIGNS } from '../person/index.ts';
 import { drawingSchema } from '../pose/index.ts';
 import { lazily } from '../record/index.ts';
-import { aimSchema, blockSchema, entriesOf, type Facts, KIND_IDS, UNKNOWN_FACTS } from '../session/index.ts';
+import {
+  aimSchema,
+  blockSchema,
+  entriesOf,
+  type Facts,
+  KIND_IDS,
+  restStyleSchema,
+  UNKNOWN_FACTS,
+} from '../session/index.ts';
 
 const words = (most: number) => z.string().trim().max(most);
 const name = words(80).min(1);
@@ -69,6 +77,8 @@ export const castSchema = lazily(() =>
         level: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]).nullable(),
       })
       .default({ conditions: [], level: null }),
+    /** What they do in rests, by what is asked of all there: others than that where it isn't open to them. */
+    resting: z.partialRecord(restStyleSchema, words(80)).optional(),
     /** How hard it is meant to feel for them on 0–10, and the beats a minute of that where they mean something. */
     aim: z
       .strictObject({

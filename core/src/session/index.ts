@@ -29,12 +29,14 @@ export {
   type RestStyle,
   ROLES,
   type Role,
+  restStyleSchema,
   roleOf,
   SHOWING,
   type Station,
 } from './plan.ts';
 export { laneDone, readSegment, type SheetLine, sheetLines } from './read.ts';
 export { READY_SESSIONS } from './ready.ts';
+export { clockOfBlock, restStyleIn } from './resting.ts';
 export {
   isRing,
   LOADED_JOINTS,

@@ -104,8 +104,24 @@ export const ROLES = {
 export type Role = keyof typeof ROLES;
 const ROLE_IDS = Object.keys(ROLES) as [Role, ...Role[]];
 
-export const REST_STYLES = { moving: 'keep moving', standing: 'stand', sitting: 'sit' } as const;
+interface Resting {
+  readonly says: string;
+  /** Moves that it is, the first one meant, the others for who may not. */
+  readonly moves: readonly string[];
+  /** MET it costs by itself, where it is no move. Compendium 2011 (standing, sitting quietly), from memory, widened; estimates. */
+  readonly met: readonly [number, number] | null;
+}
+/** What people do in a rest. */
+export const REST_STYLES = {
+  moving: { says: 'keep moving', moves: [], met: null },
+  jogging: { says: 'jog on the spot', moves: ['jog-on-spot', 'march', 'seated-march'], met: null },
+  marching: { says: 'march on the spot', moves: ['march', 'seated-march'], met: null },
+  shaking: { says: 'shake out arms and legs', moves: [], met: [1.8, 2.5] },
+  standing: { says: 'stand and breathe', moves: [], met: [1.3, 1.8] },
+  sitting: { says: 'sit down', moves: [], met: [1, 1.5] },
+} as const satisfies Readonly<Record<string, Resting>>;
 export type RestStyle = keyof typeof REST_STYLES;
+export const restStyleSchema = lazily(() => z.enum(Object.keys(REST_STYLES) as [RestStyle, ...RestStyle[]]));
 export const SHOWING = {
   'over the warm-up': 'over the warm-up',
   before: 'before it begins',
@@ -128,6 +144,8 @@ export const blockSchema = lazily(() =>
     stations: z
       .array(stationSchema)
       .max(MOST_STATIONS, { error: `at most ${MOST_STATIONS} stations in a block` }),
+    /** What everybody does in the rests inside it; they walk about easily where nothing is said. */
+    resting: restStyleSchema.optional(),
     /** Seconds to get ready before the first stretch. */
     readySeconds: z.number().int().min(0).max(60).optional(),
     /** When the forms are shown. */
@@ -139,7 +157,7 @@ export const blockSchema = lazily(() =>
         /** A range: at most so long. */
         mostSeconds: z.number().int().min(0).max(1800).optional(),
         untilReady: z.boolean().optional(),
-        style: z.enum(Object.keys(REST_STYLES) as [RestStyle, ...RestStyle[]]).optional(),
+        style: restStyleSchema.optional(),
         drink: z.boolean().optional(),
       })
       .optional(),

@@ -1,9 +1,8 @@
 import { type ClassPlan, trimsAt } from '@inner-rung/core/class';
-import { formatWords } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
 import type { Taking } from '@inner-rung/core/run';
-import { blockName, entriesOf, type Plan } from '@inner-rung/core/session';
+import { blockName, clockOfBlock, entriesOf, type Plan } from '@inner-rung/core/session';
 import { formName, knownAs, restingName, sayStation, spokenAs } from '@inner-rung/core/words';
 
 export function Sheet(props: {
@@ -32,7 +31,7 @@ export function Sheet(props: {
             className="quiet text-sm print:text-black"
             id={plan.blocks.length > 1 ? undefined : `class-${block.id}`}
           >
-            {formatWords(block.format)}
+            {clockOfBlock(block)}
           </p>
           <ol className="divide-y-2 divide-base-300 border-y-2 border-base-300">
             {classPlan.entries

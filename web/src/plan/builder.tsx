@@ -350,6 +350,23 @@ function BlockPart(props: BuilderProps & { block: Block; b: number }) {
               ))}
             </select>
           </label>
+          <label className="flex flex-col">
+            <span className="quiet text-sm">In the rests they</span>
+            <select
+              className="select touch w-full"
+              value={block.resting ?? ''}
+              onChange={(event) =>
+                patch({ resting: (event.target.value || undefined) as Block['resting'] } as Partial<Block>)
+              }
+            >
+              <option value="">walk about easily</option>
+              {Object.entries(REST_STYLES).map(([id, { says }]) => (
+                <option key={id} value={id}>
+                  {says}
+                </option>
+              ))}
+            </select>
+          </label>
           {b < plan.blocks.length - 1 && (
             <>
               <NumberField
@@ -391,7 +408,7 @@ function BlockPart(props: BuilderProps & { block: Block; b: number }) {
                         })
                       }
                     >
-                      {Object.entries(REST_STYLES).map(([id, says]) => (
+                      {Object.entries(REST_STYLES).map(([id, { says }]) => (
                         <option key={id} value={id}>
                           {says}
                         </option>

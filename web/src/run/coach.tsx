@@ -1,5 +1,13 @@
-import { clockText, formatEntry, SEGMENT_KINDS } from '@inner-rung/core/clock';
-import { formsAt, groupsIn, type MoveNow, movesAt, type Run, stretchWords } from '@inner-rung/core/run';
+import { clockText, formatEntry } from '@inner-rung/core/clock';
+import {
+  formsAt,
+  groupsIn,
+  type MoveNow,
+  movesAt,
+  type Run,
+  restCalled,
+  stretchWords,
+} from '@inner-rung/core/run';
 import { aimWords, blockName } from '@inner-rung/core/session';
 import { Pause, Play, Plus, RotateCcw, SkipForward, Undo2, Volume2 } from 'lucide-react';
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
@@ -124,7 +132,7 @@ export function Coach(props: {
                     : now
                       ? working
                         ? 'Work'
-                        : SEGMENT_KINDS[now.segment.kind]
+                        : restCalled(run, now.segment, all.resting)
                       : ''}
             </p>
             <p className="tabular-nums">{clockText(here.toCome)} to go</p>

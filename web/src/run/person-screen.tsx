@@ -1,4 +1,4 @@
-import { clockText, SEGMENT_KINDS, type Segment } from '@inner-rung/core/clock';
+import { clockText, type Segment } from '@inner-rung/core/clock';
 import { BANDS, bandOfRpe } from '@inner-rung/core/person';
 import {
   amountOf,
@@ -13,6 +13,8 @@ import {
   type Present,
   peopleOf,
   type Run,
+  restCalled,
+  restingSaid,
   switchTo,
   toBeatIn,
 } from '@inner-rung/core/run';
@@ -24,7 +26,7 @@ import { Waiting } from '../ui/shell.tsx';
 import { useDraft } from '../ui/use-draft.ts';
 import { RunFigure } from './run-figure.tsx';
 import { useAwake, useSounds } from './sounds.ts';
-import { leftWords, lookAt } from './use-live.ts';
+import { leftWords, lookAt, useSame } from './use-live.ts';
 import { type LiveRun, useRun, useTick } from './use-run.ts';
 
 const HEARD = { volume: 0, speech: false, pulse: false };
@@ -63,6 +65,7 @@ function Mine(props: { live: LiveRun }) {
     () => entriesOf(run.plan.blocks).map((_, i) => (me ? doingOf(run, me, i).does : null)),
     [run, me],
   );
+  const resting = useSame(useMemo(() => restingSaid(run, me ? [me] : []), [run, me]));
   const calls = useMemo(
     () =>
       callsIn(
@@ -70,8 +73,9 @@ function Mine(props: { live: LiveRun }) {
         clock.stretches,
         (entry) => own[entry]?.name ?? 'easy movement',
         (entry) => own[entry] ?? null,
+        resting,
       ),
-    [run, clock, own],
+    [run, clock, own, resting],
   );
   const [heard, setHeard] = useDraft('run/mine', HEARD);
   useSounds(clock, calls, live.now, heard);
@@ -126,7 +130,7 @@ function Mine(props: { live: LiveRun }) {
                       ? `${now.segment.side} side`
                       : 'Now'
                     : now
-                      ? `${SEGMENT_KINDS[now.segment.kind]}, then`
+                      ? `${restCalled(run, now.segment, resting)}, then`
                       : ''}
             </p>
             {mine.length > 1 ? (

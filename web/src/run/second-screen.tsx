@@ -1,5 +1,5 @@
-import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
-import { easierForms, type Run, type ShownEasier, stretchWords } from '@inner-rung/core/run';
+import { clockText } from '@inner-rung/core/clock';
+import { easierForms, type Run, restCalled, type ShownEasier, stretchWords } from '@inner-rung/core/run';
 import { spokenOf } from '@inner-rung/core/words';
 import { useMemo } from 'react';
 import { RunFigure } from './run-figure.tsx';
@@ -34,7 +34,7 @@ function Second(props: { live: LiveRun }) {
         <p className="display text-6xl leading-none tabular-nums" role="timer" data-seconds>
           {here.is === 'over' ? '✓' : leftWords(here.left)}
         </p>
-        <p className="min-w-40 flex-1 text-lg leading-tight font-semibold">
+        <p className="min-w-40 flex-1 text-lg leading-tight font-semibold first-letter:uppercase">
           {here.is === 'before'
             ? 'Soon, beginning with'
             : here.is === 'over'
@@ -44,7 +44,7 @@ function Second(props: { live: LiveRun }) {
                 : working && now
                   ? stretchWords(run, people, now.segment, beat)
                   : now
-                    ? `${SEGMENT_KINDS[now.segment.kind]}, then`
+                    ? `${restCalled(run, now.segment, all.resting)}, then`
                     : ''}
         </p>
         <h1 className="text-lg">The easier forms</h1>

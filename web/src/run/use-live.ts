@@ -10,11 +10,19 @@ import {
   peopleOf,
   positionAt,
   type Run,
+  restingSaid,
   type Stretch,
 } from '@inner-rung/core/run';
 import { entriesOf } from '@inner-rung/core/session';
 import { useMemo } from 'react';
 import type { LiveRun } from './use-run.ts';
+
+/** The same value as long as it says the same: what hangs on it isn't made again at every press. */
+export function useSame<T>(value: T): T {
+  const said = JSON.stringify(value);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what it says is what it is
+  return useMemo(() => value, [said]);
+}
 
 /** What every face of a run reads: its clock, its people, what is called, and where it is now. */
 export function useLive(live: Pick<LiveRun, 'run' | 'events'>) {
@@ -22,11 +30,12 @@ export function useLive(live: Pick<LiveRun, 'run' | 'events'>) {
   const clock = useMemo(() => clockOf(run, events), [run, events]);
   const people = useMemo(() => peopleOf(run, events), [run, events]);
   const names = useMemo(() => entriesOf(run.plan.blocks).map((_, i) => entryName(run, i)), [run]);
+  const resting = useSame(useMemo(() => restingSaid(run, people), [run, people]));
   const calls = useMemo(
-    () => callsIn(run, clock.stretches, (entry) => names[entry] ?? ''),
-    [run, clock, names],
+    () => callsIn(run, clock.stretches, (entry) => names[entry] ?? '', undefined, resting),
+    [run, clock, names, resting],
   );
-  return { clock, people, names, calls };
+  return { clock, people, names, calls, resting };
 }
 export type Live = ReturnType<typeof useLive>;
 

@@ -1,4 +1,4 @@
-import { clockText, SEGMENT_KINDS } from '@inner-rung/core/clock';
+import { clockText } from '@inner-rung/core/clock';
 import {
   calledAt,
   groupsIn,
@@ -6,6 +6,7 @@ import {
   movesAt,
   moveWords,
   type Run,
+  restCalled,
   type Stretch,
   stretchWords,
 } from '@inner-rung/core/run';
@@ -88,7 +89,7 @@ function Wall(props: { live: LiveRun }) {
           {left}
         </p>
         <div className="min-w-0">
-          <p className="text-[3vw] leading-tight font-semibold">
+          <p className="text-[3vw] leading-tight font-semibold first-letter:uppercase">
             {here.is === 'before'
               ? 'Soon'
               : here.is === 'over'
@@ -98,7 +99,7 @@ function Wall(props: { live: LiveRun }) {
                   : working
                     ? stretchWords(run, people, now!.segment, beat)
                     : now
-                      ? `${SEGMENT_KINDS[now.segment.kind]}, then`
+                      ? `${restCalled(run, now.segment, all.resting)}, then`
                       : ''}
           </p>
           {run.plan.aim && !working && here.is !== 'over' && (
