@@ -75,9 +75,8 @@ export function holdsByItself(move: string): boolean {
   );
 }
 
-/** Whose age nobody said is older, unless their trainer says that they move well. */
-export const seenAge = ({ effortAge, ability }: Subject): EffortAge =>
-  effortAge ?? (LEVELS[2].ability.every((asked, r) => ability[r]! >= asked) ? 'adult' : 'older');
+/** Whose age nobody said is seen by their trainer, whose own word is of adults. */
+export const seenAge = ({ effortAge }: Subject): EffortAge => effortAge ?? 'adult';
 
 /** The MET where an effort ends: by a known capacity; for their health by the careful end of their age. */
 export function effortCeiling(limit: Extract<Limit, { kind: 'effort' }>, subject: Subject): number {

@@ -8,6 +8,7 @@ import {
   compileCondition,
   type EffortAge,
   effortOn,
+  type Limit,
   levelAbility,
   limitSchema,
   outlookOf,
@@ -193,7 +194,7 @@ describe('less known is never laxer', () => {
       cases(2500),
     );
   });
-  test('without its age no dial and no trainer’s effort is freer than with it', () => {
+  test('without an age whatever is there for somebody’s health is an older person’s; a trainer’s own word is of adults', () => {
     const effort = limitSchema.parse({
       kind: 'effort',
       id: 'e',
@@ -201,23 +202,20 @@ describe('less known is never laxer', () => {
       source: 'trainer',
       reason: 'steady',
     });
-    for (const [limits, dials] of [
-      [[], { ...AS_WRITTEN, intensity: 1 as const }],
-      [[], { ...AS_WRITTEN, intensity: 2 as const }],
-      [[effort], AS_WRITTEN],
-    ] as const)
-      for (const effortAge of ['child', 'adult', 'older'] as const) {
-        const of = (one: object) =>
-          open({ ...ageless, ability: levelAbility(1), limits, ...one } as typeof NOBODY, dials);
-        expect(within(of({}), of({ effortAge }))).toEqual([]);
-      }
-    // Of those who move well that much was seen: a trainer's own word is read as of adults, whatever holds for their health isn't.
-    const fit = (more: object) => ({ ...ageless, ability: levelAbility(2), ...more }) as typeof NOBODY;
     const dial = { ...AS_WRITTEN, intensity: 1 as const };
-    expect(open(fit({ limits: [] }), dial)).toEqual(open(fit({ limits: [], effortAge: 'adult' }), dial));
-    const health = limitSchema.parse({ ...effort, id: 'h', source: 'clinician' });
-    for (const effortAge of ['child', 'adult', 'older'] as const)
-      expect(within(open(fit({ limits: [health] })), open(fit({ limits: [health], effortAge })))).toEqual([]);
+    const of = (limits: readonly Limit[], more: object, dials: Dials = AS_WRITTEN) =>
+      open({ ...ageless, ability: levelAbility(2), limits, ...more } as typeof NOBODY, dials);
+    for (const source of ['person', 'clinician', 'condition', 'screening', 'today'] as const)
+      for (const effortAge of ['child', 'adult', 'older'] as const)
+        for (const maxRpe of [3, 4, 5, 6, 7, 8]) {
+          const limits = [{ ...effort, source, maxRpe } as Limit];
+          expect(within(of(limits, {}), of(limits, { effortAge }))).toEqual([]);
+        }
+    // An older person's dial is an older person's; of those who are known by number their trainer sees what they are.
+    expect(within(of([], { effortAge: 'older' }, dial), of([], { effortAge: 'adult' }, dial))).toEqual([]);
+    expect(of([], { effortAge: 'older' }, dial).size).toBeLessThan(of([], { effortAge: 'adult' }, dial).size);
+    expect(of([], {}, dial)).toEqual(of([], { effortAge: 'adult' }, dial));
+    expect(of([effort], {})).toEqual(of([effort], { effortAge: 'adult' }));
   });
   test('a measured capacity of no less than the end that is taken without it opens nothing by being struck out', () => {
     // What nine of ten have where something they have holds them back; what the screening leaves goes by the work's own

@@ -10,7 +10,6 @@ import {
   type LevelIndex,
   type Limit,
   levelAbility,
-  levelReached,
   ORDINARY_CAPACITY,
   rpeCeilingMet,
 } from '../person/index.ts';
@@ -28,9 +27,6 @@ export interface Ruler {
 }
 
 /** Who a version is for. A lane has a level and nobody behind it, and no limits. */
-/** The level that is called moving well. */
-const MOVES_WELL: LevelIndex = 2;
-
 export interface Subject {
   readonly ability: Ability;
   readonly limits: readonly Limit[];
@@ -155,10 +151,10 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
   const hold: Bound[] = [];
   const landings: (Bound & { at: number; per: 'minute' | 'session' })[] = [];
 
-  // Whose age isn't known is taken for older: less of the same work is hard for them. Of whom their trainer says that
-  // they move well that much was seen, and where nothing but the trainer's own word holds them back it counts.
+  // Whose age isn't known, those who are known by number, is taken for older where anything is there for their health:
+  // less of the same work is hard for them. Their trainer sees them, and what is the trainer's own word alone is of adults.
   const careful = subject.effortAge ?? 'older';
-  const seen = subject.effortAge ?? (levelReached(subject.ability) >= MOVES_WELL ? 'adult' : 'older');
+  const seen = subject.effortAge ?? 'adult';
   const effortWords = (band: 0 | 1 | 2 | 3) => `they can still ${BANDS[band].can} (${BANDS[band].rpe} of 10)`;
 
   for (const limit of subject.limits) {

@@ -4,6 +4,7 @@ import type { FormRef } from '@inner-rung/core/move';
 import type { Taking } from '@inner-rung/core/run';
 import { blockName, clockOfBlock, entriesOf, type Plan } from '@inner-rung/core/session';
 import { formName, knownAs, restingName, sayStation, spokenAs } from '@inner-rung/core/words';
+import { ToBeat } from './to-beat.tsx';
 
 export function Sheet(props: {
   library: Library;
@@ -33,6 +34,7 @@ export function Sheet(props: {
           >
             {clockOfBlock(block)}
           </p>
+          {!wall && <ToBeat plan={plan} block={b} classPlan={classPlan} taking={props.taking} />}
           <ol className="divide-y-2 divide-base-300 border-y-2 border-base-300">
             {classPlan.entries
               .filter(({ entry }) => entries[entry]!.block === b && (entries[entry]!.round ?? 0) === 0)

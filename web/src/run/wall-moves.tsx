@@ -88,8 +88,12 @@ export function AllMoves(props: {
   at: number | null;
   whose: string | null;
   all: readonly Present[];
+  /** Lanes that have stopped before the others. */
+  done: readonly number[];
 }) {
-  const { moves, at, whose, all } = props;
+  const { moves, at, whose, all, done } = props;
+  const faded = (form: MoveNow['forms'][number] | undefined) =>
+    form && isDone(form.lanes, done) ? 'opacity-50' : '';
   const drawn = moves.length <= MOST_DRAWN;
   const size = moves.length > 6 ? 'text-[2.5vw]' : moves.length > 4 ? 'text-[3.1vw]' : 'text-[3.8vw]';
   return (
@@ -120,15 +124,17 @@ export function AllMoves(props: {
               {amountOf(move, most?.does) || (move.fills ? 'then' : '')}
             </span>
             <span className={`display min-w-0 flex-1 leading-[1.08] [overflow-wrap:anywhere] ${size}`}>
-              {most?.does?.name ?? move.name}
-              {move.tempo && <span className="font-normal"> · {move.tempo}</span>}
-              {whose && most && <Whose whose={whose} people={most.people} all={all} />}
+              <span className={faded(most)} data-done={faded(most) !== ''}>
+                {most?.does?.name ?? move.name}
+                {move.tempo && <span className="font-normal"> · {move.tempo}</span>}
+                {whose && most && <Whose whose={whose} people={most.people} all={all} />}
+              </span>
               {others.length > 0 && (
                 <span className="block text-[0.62em] leading-tight font-normal">
                   {others.slice(0, MOST_FORMS - 1).map(({ does, people, lanes }, k) => (
                     <span
                       key={does!.name}
-                      className="inline-flex flex-wrap items-center gap-[0.5vw] pr-[1.4vw]"
+                      className={`inline-flex flex-wrap items-center gap-[0.5vw] pr-[1.4vw] ${isDone(lanes, done) ? 'opacity-50' : ''}`}
                     >
                       {k === 0 && 'or'} <LaneMarks lanes={lanes} />
                       {moveWords(move, does)}

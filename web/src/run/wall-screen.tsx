@@ -128,6 +128,7 @@ function Wall(props: { live: LiveRun }) {
                 at={together && working ? (beat?.doing ?? null) : null}
                 whose={whose}
                 all={all.people}
+                done={done}
               />
             ) : (
               moves[0] && <OneMove move={moves[0]} whose={whose} all={all.people} done={done} />
