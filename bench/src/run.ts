@@ -1,6 +1,19 @@
 import type { Library } from '@inner-rung/core/ladder';
 import { decide, evidenceOf, findInLog, indexLog, logLines, type SessionRecord } from '@inner-rung/core/log';
-import { clockOf, factsFor, peopleOf, positionAt, type Run, type RunEvent } from '@inner-rung/core/run';
+import {
+  alike,
+  beatAt,
+  clockOf,
+  easierForms,
+  factsFor,
+  movesAt,
+  peopleOf,
+  positionAt,
+  type Run,
+  type RunEvent,
+  restingSaid,
+  stretchWords,
+} from '@inner-rung/core/run';
 import { entriesOf, factsIn } from '@inner-rung/core/session';
 import { PLANS } from '../../demo/src/index.ts';
 import { type Row, row, times } from './measure.ts';
@@ -58,6 +71,7 @@ export function runRows(library: Library): Row[] {
     ),
   ];
   const clock = clockOf(run, events);
+  const people = peopleOf(run, events);
   const ladders = library.ladders.slice(0, LADDERS);
   const records = Array.from(
     { length: 6 },
@@ -122,6 +136,24 @@ export function runRows(library: Library): Row[] {
     row(
       'a frame of a run: where the clock is',
       times(200, (i) => positionAt(clock, i * 1371)),
+      4,
+    ),
+    row(
+      'what wall, coach and second coach say of a moment of a run of sixty, all of it anew',
+      times(200, (i) => {
+        const { index } = positionAt(clock, i * 1371);
+        const { segment } = clock.stretches[index] ?? clock.stretches[0]!;
+        const moves = movesAt(run, people, segment);
+        alike(
+          people,
+          moves.map(({ entry }) => entry),
+          segment.block,
+          false,
+        );
+        stretchWords(run, people, segment, beatAt(segment, 1));
+        restingSaid(run, people);
+        easierForms(run, people, segment);
+      }),
       4,
     ),
     row(
