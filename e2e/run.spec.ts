@@ -220,6 +220,29 @@ test('what is sore today and what was said of a walk-in hold in a swap in the mi
   }
 });
 
+test('what somebody leaves out in a run may be for good, or for today', async ({ page }) => {
+  await begin(page);
+  const left = await row(page, 'saskia-dorn').locator('[data-does]').textContent();
+  const name = left!.split(' · ')[0]!;
+  await page.getByRole('button', { name: 'Another move for Saskia' }).click();
+  await page.getByRole('option', { name: /Sits this one out/ }).click();
+  await expect(row(page, 'saskia-dorn').locator('[data-does]')).toContainText('easy movement');
+  const offer = page.locator('[data-from-now-on]');
+  await offer.getByRole('button', { name: 'only today' }).click();
+  await expect(offer).toHaveCount(0);
+  // Once more, and for good this time; by keyboard.
+  await page.getByRole('button', { name: /^Take back/ }).click();
+  await expect(row(page, 'saskia-dorn').locator('[data-does]')).toContainText(name);
+  await page.getByRole('button', { name: 'Another move for Saskia' }).click();
+  await page.getByRole('option', { name: /Sits this one out/ }).click();
+  await offer.getByRole('button', { name: /^Rather not/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/^Saskia Dorn: .* only where nothing else is open to them/)).toBeVisible();
+  await page.goto(`${server.url}/people/saskia-dorn/who`);
+  await expect(page.getByText('Moves they dislike')).toBeVisible();
+  await expect(page.getByRole('button', { name: new RegExp(`${name}`) }).first()).toBeVisible();
+});
+
 test('the wall answers “which is mine?” by first names or by numbers, as the trainer chooses, and never by what they have', async ({
   page,
   context,

@@ -171,3 +171,20 @@ test('a second coach has the easier forms; one sits out, one goes and is back in
   await page.getByText('10 all out').first().click();
   await expect(aimed).toContainText('on the whole 10 was said, 5 said far more');
 });
+
+test('children see two forms to choose from, and no child beside another', async ({ page, context }) => {
+  await teach(page, 'As many rounds as you can in six minutes\n10 squats\n8 press-ups', '6 children aged 10');
+  const wall = await context.newPage();
+  await wall.goto(`${page.url()}/wall`);
+  const moves = wall.locator('[data-moves] > li');
+  await expect(moves).toHaveCount(2);
+  await expect(moves.first().locator('[data-choice]')).toHaveText(/^or \d+ \w/);
+  const rows = page.locator('[data-person]');
+  await rows
+    .first()
+    .getByRole('button', { name: /rounds \+1/ })
+    .click();
+  await expect(rows.first().getByRole('button', { name: /1 round \+1/ })).toBeVisible();
+  await expect(wall.getByText('to beat')).toHaveCount(0);
+  expect(await overflowing(wall)).toEqual([]);
+});

@@ -143,6 +143,39 @@ describe('what there is to beat', () => {
   });
 });
 
+describe('children choose of two', () => {
+  const forms = MOVES.map((move) => does(move));
+  const down = (move: string | null) => ({
+    down: move && does(move),
+    up: null,
+    wrist: 'same',
+    knee: 'same',
+    back: 'same',
+  });
+  const child = (id: string, easier: readonly (string | null)[], forms_: readonly object[] = forms): Cast =>
+    ({ ...cast(id, id, false, forms_), switches: easier.map(down) }) as Cast;
+  const base = runOf(asManyRounds);
+  const of = (people: readonly Cast[], forWhom: 'children' | 'adults' = 'children') => {
+    const run: Run = { ...base, plan: { ...base.plan, forWhom }, cast: [...people] };
+    return movesAt(run, peopleOf(run, [go]), firstWork(run)).map(({ choice }) => choice?.name ?? null);
+  };
+  test('an easier form that every one of them can go to; none where it isn’t the same for all', () => {
+    const easier = ['half-squat', 'knee-push-up', 'step-back-burpee'];
+    expect(of([child('a', easier), child('b', easier)])).toEqual(easier);
+    expect(of([child('a', easier), child('b', ['half-squat', null, 'wall-burpee'])])).toEqual([
+      'half-squat',
+      null,
+      null,
+    ]);
+  });
+  test('where two forms are done already they are the choice; grown-ups are given theirs', () => {
+    const easier = ['half-squat', 'knee-push-up', 'step-back-burpee'];
+    const other = child('b', easier, [does('half-squat'), ...forms.slice(1)]);
+    expect(of([child('a', easier), other])[0]).toBeNull();
+    expect(of([child('a', easier)], 'adults')).toEqual([null, null, null]);
+  });
+});
+
 describe('who is where', () => {
   const same = MOVES.map((move) => does(move));
   const other = [does('half-squat-held'), ...same.slice(1)];

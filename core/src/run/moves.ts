@@ -1,7 +1,7 @@
 import { formatEntry, formatWords, type Segment } from '../clock/index.ts';
 import { type Entry, entriesOf } from '../session/index.ts';
 import { type Beat, countWords, isLed, passOf } from './pace.ts';
-import { doesNow, type FormDone, formsAt, type Present } from './people.ts';
+import { doesNow, doingOf, type FormDone, formsAt, type Present } from './people.ts';
 import { type Does, entryName, type Run } from './run.ts';
 
 /** One of the things done in a stretch of work, once through: how often or how long, what it is called, who does what. */
@@ -21,12 +21,14 @@ export interface MoveNow {
   readonly tempo: string | null;
   /** Form by form, the innermost lane first; empty where nobody is named. */
   readonly forms: readonly FormDone[];
+  /** Among children, where all do one form: another to choose, easier and open to every one of them. */
+  readonly choice: Does;
 }
 
 /** How much of a move there is each time through, and by what. */
 type Amount = Pick<MoveNow, 'count' | 'metres' | 'seconds'>;
 /** A move of a stretch before it has a name and people. */
-type Part = Omit<MoveNow, 'name' | 'forms'>;
+type Part = Omit<MoveNow, 'name' | 'forms' | 'choice'>;
 
 const parted = new WeakMap<Segment, readonly Part[]>();
 
@@ -62,11 +64,28 @@ export function movesAt(
   people: readonly Present[],
   segment: Segment,
 ): MoveNow[] {
-  return partsOf(run, segment).map((part) => ({
-    ...part,
-    name: entryName(run, part.entry),
-    forms: formsAt(run, people, part.entry).filter(({ does }) => does),
-  }));
+  return partsOf(run, segment).map((part) => {
+    const forms = formsAt(run, people, part.entry).filter(({ does }) => does);
+    return {
+      ...part,
+      name: entryName(run, part.entry),
+      forms,
+      choice:
+        run.plan.forWhom === 'children' && forms.length === 1
+          ? choiceOf(run, { ...forms[0]!, entry: part.entry })
+          : null,
+    };
+  });
+}
+
+/** The one easier form that all who do a form can go to; null where they can't all go to the same. */
+function choiceOf(
+  run: Pick<Run, 'plan' | 'how'>,
+  { does, people, entry }: FormDone & { entry: number },
+): Does {
+  const ways = people.map((one) => one.cast.switches[doingOf(run, one, entry).entry]?.down ?? null);
+  const [first] = ways;
+  return first && first.name !== does?.name && ways.every((way) => way?.name === first.name) ? first : null;
 }
 
 /**

@@ -1,14 +1,15 @@
 import type { Switches } from '@inner-rung/core/engine';
 import type { Library } from '@inner-rung/core/ladder';
 import type { FormRef } from '@inner-rung/core/move';
-import { calledName, LEVELS, type Person, QUICK_CONDITIONS, standsFor } from '@inner-rung/core/person';
+import { calledName, LEVELS, QUICK_CONDITIONS, standsFor } from '@inner-rung/core/person';
 import { countWord, formName } from '@inner-rung/core/words';
 import { Search } from 'lucide-react';
 import { useState } from 'react';
+import { FromNowOn } from '../features/from-now-on.tsx';
 import { MidSet } from '../features/mid-set.tsx';
 import { MovePicker } from '../features/move-picker.tsx';
 import type { useWhoToday } from '../features/who-today.ts';
-import { people, useApp, useSend } from '../store/index.ts';
+import { people, useApp } from '../store/index.ts';
 import { Choice, Tick } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 
@@ -32,12 +33,10 @@ export function PersonDialog(props: {
   onClose: () => void;
 }) {
   const { who, id } = props;
-  const send = useSend();
   const [searching, setSearching] = useState(false);
   const [ofAll, setOfAll] = useState(true);
   // Only who has a file can have a rule of their own; it stands on their page, where it is taken back.
   const own = useApp(people.docs)[id];
-  const moveName = props.does ? (props.library.move(props.does.move)?.name ?? props.does.move) : '';
   const one = [...who.expected, ...who.taking].find((t) => t.id === id);
   if (!one) return null;
   // People who came by number are alike: what is said is said of all of them, unless it is of one.
@@ -113,28 +112,7 @@ export function PersonDialog(props: {
       </div>
       {props.does && own && (
         <div className="mb-3 grid gap-1">
-          <p className="quiet text-sm">From now on</p>
-          {RULES.filter((rule) => !own[rule.list].includes(props.does!.move)).map((rule) => (
-            <button
-              key={rule.list}
-              type="button"
-              className="btn touch justify-start"
-              onClick={() => {
-                send(
-                  people.step({
-                    says: rule.step(own.name, moveName),
-                    put: [ruled(own, rule.list, props.does!.move)],
-                  }),
-                );
-                props.onClose();
-              }}
-            >
-              {rule.says(moveName.toLowerCase())}
-            </button>
-          ))}
-          {RULES.filter((rule) => own[rule.list].includes(props.does!.move)).map((rule) => (
-            <p key={rule.list}>{rule.holds(moveName)}</p>
-          ))}
+          <FromNowOn library={props.library} person={own} move={props.does.move} onDone={props.onClose} />
         </div>
       )}
       {walkedIn ? (
@@ -176,38 +154,4 @@ export function PersonDialog(props: {
       )}
     </Dialog>
   );
-}
-
-/** What a correction may become: a rule that stands on the person's page, where it is taken back. */
-const RULES = [
-  {
-    list: 'never',
-    says: (move: string) => `Never ${move} for them`,
-    step: (name: string, move: string) => `${name}: never ${move}`,
-    holds: (move: string) => `${move}: never, by your rule.`,
-  },
-  {
-    list: 'dislikes',
-    says: (move: string) => `Rather not ${move}, ever`,
-    step: (name: string, move: string) => `${name} would rather not do ${move}`,
-    holds: (move: string) => `${move} only where nothing else is open to them.`,
-  },
-  {
-    list: 'likes',
-    says: (move: string) => `They like ${move}`,
-    step: (name: string, move: string) => `${name} likes ${move}`,
-    holds: (move: string) => `${move} is one they like.`,
-  },
-] as const;
-
-/** Somebody with a rule more; one move is under one rule. */
-function ruled(person: Person, list: (typeof RULES)[number]['list'], move: string): Person {
-  const without = (moves: readonly string[]) => moves.filter((m) => m !== move);
-  const next = {
-    ...person,
-    never: without(person.never),
-    dislikes: without(person.dislikes),
-    likes: without(person.likes),
-  };
-  return { ...next, [list]: [...next[list], move] };
 }

@@ -2,7 +2,7 @@ import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import type { Library } from '@inner-rung/core/ladder';
 import { readSession, STANDS, SURE } from '@inner-rung/core/read';
-import { type Plan, SHOWING } from '@inner-rung/core/session';
+import { type Plan, REST_STYLES, SHOWING } from '@inner-rung/core/session';
 import { Copy, GripVertical, X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useSend } from '../store/index.ts';
@@ -33,10 +33,11 @@ export function Remake(props: { length: number; onRemake: (minutes: number) => v
 }
 
 export function aroundWords(plan: Plan, b: number): string {
-  const { readySeconds, showing, after } = plan.blocks[b]!;
+  const { readySeconds, showing, after, resting } = plan.blocks[b]!;
   return [
     readySeconds ? `${readySeconds} s to get ready` : '',
     showing ? `shown ${SHOWING[showing]}` : '',
+    resting ? `in the rests ${REST_STYLES[resting].says}` : '',
     after && b < plan.blocks.length - 1
       ? `${after.seconds}${after.mostSeconds && after.mostSeconds > after.seconds ? `–${after.mostSeconds}` : ''} s ${after.drink ? 'with a drink' : 'rest'} after${after.untilReady ? ', until ready' : ''}`
       : '',

@@ -19,8 +19,6 @@ import {
   KINDS,
   type KindId,
   type Plan,
-  REST_STYLES,
-  type RestStyle,
   ROLES,
   type Role,
   roleOf,
@@ -33,6 +31,7 @@ import { useSend } from '../store/index.ts';
 import { planEvents, type StationAt } from '../store/plan-slice.ts';
 import { Tick } from '../ui/choice.tsx';
 import { NumberField } from '../ui/number-field.tsx';
+import { AimFields, Among, RESTING } from './builder-fields.tsx';
 import { AddLine, aroundWords, Remake, Row } from './builder-parts.tsx';
 
 const placeOf = (id: string): StationAt | null => {
@@ -144,48 +143,6 @@ export function Builder(props: BuilderProps) {
         ))}
       </DndContext>
     </section>
-  );
-}
-
-/** How hard it is meant to feel: for all, and for who is new to it. */
-function AimFields({ plan }: { plan: Plan }) {
-  const send = useSend();
-  const put = (aim: Plan['aim']) => send(planEvents.planPatched({ aim } as Partial<Plan>));
-  const { aim } = plan;
-  return (
-    <>
-      <div className="w-28">
-        <NumberField
-          label="Effort"
-          unit="of 10"
-          value={aim?.effort}
-          min={1}
-          max={10}
-          step={1}
-          onEmpty={() => put(undefined)}
-          onChange={(effort) =>
-            put({
-              effort,
-              ...(aim?.newcomers !== undefined && aim.newcomers < effort ? { newcomers: aim.newcomers } : {}),
-            })
-          }
-        />
-      </div>
-      {aim && (
-        <div className="w-28">
-          <NumberField
-            label="New to it"
-            unit="of 10"
-            value={aim.newcomers}
-            min={1}
-            max={aim.effort}
-            step={1}
-            onEmpty={() => put({ effort: aim.effort })}
-            onChange={(newcomers) => put({ effort: aim.effort, newcomers })}
-          />
-        </div>
-      )}
-    </>
   );
 }
 
@@ -333,40 +290,20 @@ function BlockPart(props: BuilderProps & { block: Block; b: number }) {
             onEmpty={() => patch({ readySeconds: undefined } as Partial<Block>)}
             onChange={(readySeconds) => patch({ readySeconds })}
           />
-          <label className="col-span-2 flex flex-col sm:col-span-1">
-            <span className="quiet text-sm">Forms are shown</span>
-            <select
-              className="select touch w-full"
-              value={block.showing ?? ''}
-              onChange={(event) =>
-                patch({ showing: (event.target.value || undefined) as Block['showing'] } as Partial<Block>)
-              }
-            >
-              <option value="">not planned</option>
-              {Object.entries(SHOWING).map(([id, says]) => (
-                <option key={id} value={id}>
-                  {says}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label className="flex flex-col">
-            <span className="quiet text-sm">In the rests they</span>
-            <select
-              className="select touch w-full"
-              value={block.resting ?? ''}
-              onChange={(event) =>
-                patch({ resting: (event.target.value || undefined) as Block['resting'] } as Partial<Block>)
-              }
-            >
-              <option value="">walk about easily</option>
-              {Object.entries(REST_STYLES).map(([id, { says }]) => (
-                <option key={id} value={id}>
-                  {says}
-                </option>
-              ))}
-            </select>
-          </label>
+          <Among
+            label="Forms are shown"
+            value={block.showing}
+            none="not planned"
+            of={SHOWING}
+            onChoose={(showing) => patch({ showing } as Partial<Block>)}
+          />
+          <Among
+            label="In the rests they"
+            value={block.resting}
+            none="walk about easily"
+            of={RESTING}
+            onChoose={(resting) => patch({ resting } as Partial<Block>)}
+          />
           {b < plan.blocks.length - 1 && (
             <>
               <NumberField
@@ -394,27 +331,12 @@ function BlockPart(props: BuilderProps & { block: Block; b: number }) {
                     }}
                     onChange={(mostSeconds) => patch({ after: { ...block.after!, mostSeconds } })}
                   />
-                  <label className="flex flex-col">
-                    <span className="quiet text-sm">Meanwhile they</span>
-                    <select
-                      className="select touch w-full"
-                      value={block.after.style ?? 'moving'}
-                      onChange={(event) =>
-                        patch({
-                          after: {
-                            ...block.after!,
-                            style: event.target.value as RestStyle,
-                          },
-                        })
-                      }
-                    >
-                      {Object.entries(REST_STYLES).map(([id, { says }]) => (
-                        <option key={id} value={id}>
-                          {says}
-                        </option>
-                      ))}
-                    </select>
-                  </label>
+                  <Among
+                    label="Meanwhile they"
+                    value={block.after.style ?? 'moving'}
+                    of={RESTING}
+                    onChoose={(style) => style && patch({ after: { ...block.after!, style } })}
+                  />
                   <Tick
                     on={block.after.untilReady ?? false}
                     onTurn={(untilReady) => patch({ after: { ...block.after!, untilReady } })}

@@ -2,11 +2,12 @@ import { swappedOtherwise } from '@inner-rung/core/ask';
 import type { Library } from '@inner-rung/core/ladder';
 import { type ConditionId, everybodyIn, type LevelIndex } from '@inner-rung/core/person';
 import { ROOM_EXAMPLE, withBorrowed } from '@inner-rung/core/room';
-import { positionAt } from '@inner-rung/core/run';
+import { doesNow, positionAt } from '@inner-rung/core/run';
 import { ArrowLeft, HeartPulse, Monitor, Smartphone } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
 import { engine } from '../engine/index.ts';
+import { FromNowOn } from '../features/from-now-on.tsx';
 import { MovePicker } from '../features/move-picker.tsx';
 import { WalkInDialog } from '../features/walk-in-dialog.tsx';
 import { plans as allPlans } from '../store/api.ts';
@@ -39,6 +40,15 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
     'phones' | 'straps' | 'join' | { person: string | null; entry: number } | null
   >(null);
   const [said, setSaid] = useState('');
+  /** What somebody did until it was put aside for them: it may be for good. */
+  const [aside, setAside] = useState<{ person: string; move: string } | null>(null);
+  const leaves = (person: string | null, entry: number) => {
+    const one = all.people.find(({ id }) => id === person);
+    const does = one && doesNow(one, entry);
+    setAside(
+      one && does && files.some(({ id }) => id === person) ? { person: one.id, move: does.move } : null,
+    );
+  };
   // Hearts are read once a second; nothing else here has to look that often.
   useTick(1);
   const second = Math.floor(positionAt(all.clock, live.now()).done);
@@ -66,6 +76,7 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
   };
   const swap = async (person: string | null, entry: number, move: string) => {
     setOpen(null);
+    leaves(person, entry);
     setSaid('Looking what is open to whom…');
     const swaps = await engine.once(library, 'swap', { ...ground(), entry, move, person });
     live.press(...swaps);
@@ -78,6 +89,7 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
             .join('; ')}.`,
     );
   };
+  const ruledFor = files.find(({ id }) => id === aside?.person) ?? null;
   const onSwap = useCallback((person: string | null, entry: number) => setOpen({ person, entry }), []);
   return (
     <>
@@ -141,6 +153,22 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
             <p role="status" className="min-w-0 flex-1 text-sm">
               {said}
             </p>
+            {ruledFor && aside && (
+              <div className="flex flex-wrap items-center gap-2" data-from-now-on>
+                <FromNowOn
+                  library={library}
+                  person={ruledFor}
+                  move={aside.move}
+                  onDone={(says) => {
+                    setSaid(`${ruledFor.name}: ${says}`);
+                    setAside(null);
+                  }}
+                />
+                <button type="button" className="btn btn-ghost btn-sm touch" onClick={() => setAside(null)}>
+                  only today
+                </button>
+              </div>
+            )}
           </div>
         }
         after={
@@ -179,6 +207,7 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
             says: 'easy movement till the next',
             take: () => {
               setOpen(null);
+              leaves(open.person, open.entry);
               live.press({ kind: 'swap', person: open.person, entry: open.entry, does: null });
               setSaid(
                 `${all.names[open.entry]}: ${open.person === null ? 'left out' : `${nameOf(open.person)} sits it out`}. Take back puts it in again.`,

@@ -19,6 +19,7 @@ import {
   toBeatIn,
 } from '@inner-rung/core/run';
 import { entriesOf } from '@inner-rung/core/session';
+import { Award } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { Chip } from '../ui/choice.tsx';
@@ -93,6 +94,7 @@ function Mine(props: { live: LiveRun }) {
   const left = here.is === 'over' ? '✓' : leftWords(here.left);
   const nextEntry = next?.segment.does[0]?.entry ?? null;
   const count = now ? me.counts.get(now.segment.block) : undefined;
+  const children = run.plan.forWhom === 'children';
   const beatIt = work ? toBeatIn(run, me, work.segment.block) : null;
   const does = entry === null ? null : doesNow(me, entry);
   const say = (to: Does | undefined) => (to ? to.name : null);
@@ -160,6 +162,7 @@ function Mine(props: { live: LiveRun }) {
             )}
             {does?.dose && <p className="text-xl">{does.dose}</p>}
             <RunFigure does={does} className="mt-2 h-40" />
+            {children && count && count.rounds > 0 && <Rounds n={count.rounds} />}
             {(count || beatIt) && (
               <p className="text-xl" data-count>
                 {[count && `${countWords(count)} so far`, beatIt && `to beat: ${countWords(beatIt)}`]
@@ -181,13 +184,13 @@ function Mine(props: { live: LiveRun }) {
             <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-lg">
               {easier && (
                 <>
-                  <dt className="opacity-80">Too much</dt>
+                  <dt className="opacity-80">{children ? 'Or' : 'Too much'}</dt>
                   <dd>{easier}</dd>
                 </>
               )}
               {harder && (
                 <>
-                  <dt className="opacity-80">Too little</dt>
+                  <dt className="opacity-80">{children ? 'Or even' : 'Too little'}</dt>
                   <dd>{harder}</dd>
                 </>
               )}
@@ -205,5 +208,22 @@ function Mine(props: { live: LiveRun }) {
         </p>
       </footer>
     </main>
+  );
+}
+
+/** More than these are told by their number alone. */
+const BADGES = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] as const;
+
+/** A badge for each round done: one's own, beside nobody's. */
+function Rounds({ n }: { n: number }) {
+  return (
+    <p className="flex flex-wrap items-center gap-1" data-badges={n}>
+      <span className="sr-only">
+        {n} {n === 1 ? 'round' : 'rounds'}
+      </span>
+      {BADGES.slice(0, n).map((one) => (
+        <Award key={one} size={34} aria-hidden />
+      ))}
+    </p>
   );
 }

@@ -77,6 +77,12 @@ export function OneMove(props: {
           />
         </li>
       ))}
+      {move.choice && (
+        <li className="display flex items-center gap-[1.2vw] text-[5.2vw] leading-[1.05]" data-choice>
+          <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">or {moveWords(move, move.choice)}</span>
+          <RunFigure does={move.choice} className="my-[0.4vw] h-[10vw] w-[17vw] shrink-0" />
+        </li>
+      )}
     </ul>
   );
 }
@@ -129,6 +135,11 @@ export function AllMoves(props: {
                 {move.tempo && <span className="font-normal"> · {move.tempo}</span>}
                 {whose && most && <Whose whose={whose} people={most.people} all={all} />}
               </span>
+              {move.choice && (
+                <span className="block text-[0.62em] leading-tight font-normal" data-choice>
+                  or {moveWords(move, move.choice)}
+                </span>
+              )}
               {others.length > 0 && (
                 <span className="block text-[0.62em] leading-tight font-normal">
                   {others.slice(0, MOST_FORMS - 1).map(({ does, people, lanes }, k) => (
