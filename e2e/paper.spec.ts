@@ -268,3 +268,21 @@ test('a home programme: two sessions, their days, a box for each time, scaled to
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(paper.getByText('Maud: session 2', { exact: true })).toHaveCount(0);
 });
+
+test('a home programme says where somebody isn’t to be left alone with it, and there is none for who mayn’t train', async ({
+  page,
+}) => {
+  const has = async (name: string) => {
+    await page.goto(`${server.url}/people/saskia-dorn/limits`);
+    await page.getByRole('button', { name: `Add ${name}` }).click();
+    await expect(page.locator('[data-save="saved"]')).toBeVisible();
+    await page.goto(`${server.url}/people/saskia-dorn/home`);
+  };
+  await has('Has fallen in the last year');
+  await page.getByLabel('Another session').selectOption({ label: 'Tuesday ten' });
+  await expect(page.getByRole('main').getByText(/^Only with somebody beside you\./)).toBeVisible();
+  // A recent heart attack waits for a doctor's word: no paper to take home meanwhile.
+  await has('Heart attack, stent');
+  await expect(page.getByRole('heading', { name: 'No programme for Saskia Dorn yet' })).toBeVisible();
+  await expect(page.getByLabel('Another session')).toHaveCount(0);
+});

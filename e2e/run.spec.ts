@@ -239,7 +239,7 @@ test('what somebody leaves out in a run may be for good, or for today', async ({
   await page.keyboard.press('Enter');
   await expect(page.getByText(/^Saskia Dorn: .* only where nothing else is open to them/)).toBeVisible();
   await page.goto(`${server.url}/people/saskia-dorn/who`);
-  await expect(page.getByText('Moves they dislike')).toBeVisible();
+  await expect(page.getByText('Moves they dislike', { exact: true })).toBeVisible();
   await expect(page.getByRole('button', { name: new RegExp(`${name}`) }).first()).toBeVisible();
 });
 

@@ -149,6 +149,43 @@ describe('what doesn’t go together is asked about, and nothing is opened meanw
     const word = { on: DAY, by: 'Jo', reason: 'active every day' };
     expect(outlookOf({ ...unasked, override: word }, DAY).standing.state).toBe('overridden');
   });
+  // What guidance lets nobody begin with unseen, from memory (ACSM preparticipation screening; AHA, ESC on valves and
+  // devices; ACOG's relative contraindications): whoever was active before isn't who answered the questions.
+  test.each([
+    'heart-event-recent',
+    'implanted-defibrillator',
+    'valve-or-aneurysm',
+    'clot',
+    'breastbone',
+    'recent-surgery',
+    'pregnancy-watched',
+    'bone-secondaries',
+    'low-platelets-or-line',
+  ] as const)('%s waits for a doctor’s word from after it began, however active they were', (id) => {
+    const since = plus(-20);
+    const person = (more: Partial<Person> = {}) => outlookOf(someone([held(id, { since })], more), DAY);
+    const asked = {
+      of: 'adult',
+      on: plus(-40),
+      regular: true,
+      disease: false,
+      symptoms: [],
+    } as Person['screening'];
+    expect(person({ screening: asked }).mayTrain).toBe(false);
+    expect(person().mayTrain).toBe(false);
+    expect(person({ screening: asked, clearance: { on: plus(-21), by: 'Dr Lund', says: '' } }).mayTrain).toBe(
+      false,
+    );
+    expect(person({ screening: asked, clearance: { on: plus(-20), by: 'Dr Lund', says: '' } }).mayTrain).toBe(
+      true,
+    );
+    // Nobody but a doctor takes it on themselves.
+    const word = { on: plus(-1), by: 'Ines', reason: 'she insists' };
+    expect(person({ screening: asked, override: word } as Partial<Person>).mayTrain).toBe(false);
+    expect(person({ screening: asked }).standing.mayOverride).toBe(false);
+    const byNumber = { ...someone([held(id, { since })]), standsFor: 2 } as Person;
+    expect(outlookOf(byNumber, DAY).mayTrain).toBe(true);
+  });
   test('a clearance from before what it should clear says nothing of it', () => {
     const screening = { of: 'adult' as const, on: plus(-100), regular: false, disease: true, symptoms: [] };
     const cleared = (on: string) =>

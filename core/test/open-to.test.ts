@@ -53,7 +53,7 @@ Written by \`UPDATE_DOCS=1 npx jest core/test/open-to\`. **Not yet reviewed by a
 
 ${limits.map((limit) => `- ${limitWords(limit)}`).join('\n') || '- nothing is barred'}
 ${[...(condition.reminders ?? [])].map((one) => `- to be seen to: ${one}`).join('\n')}
-${condition.notAlone ? '- never left to work alone\n' : ''}${condition.steady ? '- no harder rungs, no reach\n' : ''}
+${condition.clearFirst ? '- a doctor’s word first, from after it began, however active they were\n' : ''}${condition.notAlone ? '- never left to work alone\n' : ''}${condition.steady ? '- no harder rungs, no reach\n' : ''}
 Moves by level, in a room that has everything, by this condition alone:
 
 | level | open | holding on | barred |

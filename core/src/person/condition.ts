@@ -35,6 +35,8 @@ export interface Condition {
   readonly steady?: true;
   /** Never left to work alone. */
   readonly notAlone?: true;
+  /** Nothing begins without a doctor's word from after it began, however active they were before. */
+  readonly clearFirst?: true;
 }
 
 export const cap = (on: DemandKey, max: number, reason: string): Preset => ({ kind: 'cap', on, max, reason });

@@ -54,6 +54,7 @@ export const HEART_CONDITIONS = {
     ],
   },
   'implanted-defibrillator': {
+    clearFirst: true,
     name: 'Implanted defibrillator',
     group: 'heart and breath',
     caution: 'Stay under the ceiling from the clinic; a shock ends the session and calls for help.',
@@ -178,6 +179,7 @@ export const HEART_CONDITIONS = {
     ],
   },
   'heart-event-recent': {
+    clearFirst: true,
     name: 'Heart attack, stent, heart operation or new device in the last 12 weeks',
     group: 'heart and breath',
     caution:
@@ -203,6 +205,7 @@ export const HEART_CONDITIONS = {
     inReach: ['their spray, if they have one', 'a phone', 'a chair'],
   },
   'valve-or-aneurysm': {
+    clearFirst: true,
     name: 'Valve disease, thickened heart muscle or an aneurysm',
     group: 'heart and breath',
     caution:
@@ -261,6 +264,7 @@ export const HEART_CONDITIONS = {
     inReach: ['a chair behind them', 'water'],
   },
   clot: {
+    clearFirst: true,
     name: 'Clot in a leg or lung, under treatment',
     group: 'heart and breath',
     caution:

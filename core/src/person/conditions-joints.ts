@@ -298,6 +298,7 @@ export const JOINT_CONDITIONS = {
     ],
   },
   breastbone: {
+    clearFirst: true,
     name: 'Breastbone healing after heart surgery',
     group: 'other',
     caution:
@@ -319,6 +320,7 @@ export const JOINT_CONDITIONS = {
     steady: true,
   },
   'recent-surgery': {
+    clearFirst: true,
     name: 'Recent surgery',
     group: 'other',
     caution: 'Only what the surgeon has released; pain, heat or fluid at the wound goes back to them.',
@@ -355,6 +357,7 @@ export const JOINT_CONDITIONS = {
     reminders: ['Check what the chair and the step are made to carry.'],
   },
   'bone-secondaries': {
+    clearFirst: true,
     name: 'Cancer that has spread to bone',
     group: 'other',
     caution: 'Only as the care team says; new bone pain, weakness or numbness: stop and call them.',

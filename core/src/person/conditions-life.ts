@@ -576,6 +576,7 @@ export const LIFE_CONDITIONS = {
     ],
   },
   'pregnancy-watched': {
+    clearFirst: true,
     name: 'Pregnancy that is watched: twins, earlier pre-eclampsia, short cervix',
     group: 'pregnancy and after',
     caution:
@@ -620,6 +621,7 @@ export const LIFE_CONDITIONS = {
     inReach: ['the way to a toilet'],
   },
   'low-platelets-or-line': {
+    clearFirst: true,
     name: 'Low platelets, a port or a line',
     group: 'other',
     caution:

@@ -84,6 +84,7 @@ function whole(id: ConditionId): Condition {
     ...(each.some((one) => one.effortByWords) ? { effortByWords: true } : {}),
     ...(each.some((one) => one.steady) ? { steady: true } : {}),
     ...(each.some((one) => one.notAlone) ? { notAlone: true } : {}),
+    ...(each.some((one) => one.clearFirst) ? { clearFirst: true } : {}),
   };
 }
 

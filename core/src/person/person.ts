@@ -275,6 +275,21 @@ function loosen(person: Person, limits: readonly Limit[], day: string): Limit[] 
   });
 }
 
+/** The condition that waits for a doctor's word, the one that began last; by number alone they are seen by their trainer. */
+function waitsFor(
+  conditions: Outlook['conditions'],
+  day: string,
+): { name: string; since: string | null } | null {
+  const [last] = conditions
+    .filter(({ id }) => conditionOf(id).clearFirst)
+    .map(({ id, since }) => ({
+      name: conditionOf(id).name.toLowerCase(),
+      since: since !== undefined && since <= day ? since : null,
+    }))
+    .sort((a, b) => ((a.since ?? '') > (b.since ?? '') ? -1 : 1));
+  return last ?? null;
+}
+
 /**
  * All that a day (YYYY-MM-DD) makes of somebody: whether they may train, the limits in force from every source with what
  * was eased taken off, how hard at most, what to say and watch for. Pure: the day is an argument. The limits of two
@@ -295,6 +310,7 @@ export function outlookOf(person: Person, day: string): Outlook {
   const asked = standingOf(person, day, has(PREGNANT), age.lo < ADULT_FROM, {
     due,
     disease: disease === null ? null : conditionOf(disease).name.toLowerCase(),
+    waits: 'standsFor' in person ? null : waitsFor(conditions, day),
     lastEvent: disease === null ? undefined : since.at(-1),
   });
   // Who is known by number alone has nobody's answers to give: their trainer sees them, and their limits are what was said.

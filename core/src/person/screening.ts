@@ -227,6 +227,8 @@ interface Recorded {
   readonly due?: string | undefined;
   /** A known disease among their conditions, as it is called. */
   readonly disease?: string | null;
+  /** What nothing begins with before a doctor's word, as it is called, and the day it began where that is known. */
+  readonly waits?: { readonly name: string; readonly since: string | null } | null;
   /** The last day on which one of their conditions began. */
   readonly lastEvent?: string | undefined;
 }
@@ -268,6 +270,15 @@ export function standingOf(
       mayTrain: false,
       maxRpe: 1,
       says: `Exercise waits: ${PREGNANCY_REASONS[held[0]!].toLowerCase()}. The care team decides.`,
+    };
+  // Somebody who was active the week before a heart attack is not who answered the questions.
+  if (recorded.waits && !clearedBy(it, on, recorded.waits.since))
+    return {
+      ...base,
+      state: 'clearance recommended',
+      mayTrain: false,
+      maxRpe: 6,
+      says: `A doctor’s word comes first: ${recorded.waits.name} is recorded.`,
     };
   // A disease in their file is known, whatever was answered or not yet asked.
   const disease = recorded.disease ?? null;

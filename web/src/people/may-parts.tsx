@@ -43,7 +43,7 @@ export function ConditionHead(props: {
   nameOf: (move: string) => string;
 }) {
   const { condition: id, may, review, nameOf } = props;
-  const { name, caution, notAlone, steady, reminders = [], inReach = [] } = conditionOf(id);
+  const { name, caution, clearFirst, notAlone, steady, reminders = [], inReach = [] } = conditionOf(id);
   const limits = limitsSigned(id);
   const now = may && {
     limits,
@@ -79,6 +79,7 @@ export function ConditionHead(props: {
       <ul className="mt-2 columns-1 gap-x-8 lg:columns-2">
         {[
           ...limits,
+          ...(clearFirst ? ['a doctor’s word first, from after it began, however active they were'] : []),
           ...(notAlone ? ['not to be left to work alone'] : []),
           ...(steady ? ['no harder rungs, no reach'] : []),
           ...reminders,
