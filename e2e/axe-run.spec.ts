@@ -34,6 +34,7 @@ const CLASS = '/plan/tuesday-ten/class?group=tuesday-evening';
 const SCREENS: readonly Screen[] = [
   ['the run', CLASS, toRun()],
   ['the wall', CLASS, toRun('wall')],
+  ['the second coach', CLASS, toRun('second')],
   ['other devices', CLASS, toRun('phones')],
   ['what came of it', CLASS, toRun('record')],
   ['the log', '/log', async (page) => expect(page.getByRole('table')).toBeVisible()],

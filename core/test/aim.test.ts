@@ -1,4 +1,5 @@
 import { aimMet, aimsIn } from '@inner-rung/core/log';
+import { cardsOf } from '@inner-rung/core/paper';
 import { effortOn, outlookOf, type Person } from '@inner-rung/core/person';
 import { plainText, planOf, readSession } from '@inner-rung/core/read';
 import { castOf, makeRun, runSchema } from '@inner-rung/core/run';
@@ -117,6 +118,22 @@ describe('on every face', () => {
     const run = makeRun(library, plan, null, ROOMS[0]!, cast, 'together', { id: 'a-run', on: DAY });
     expect(run.plan.aim).toEqual(plan.aim);
     expect(runSchema.safeParse(JSON.parse(JSON.stringify(run))).success).toBe(true);
+  });
+  test('a card says what the phone says, on the level that somebody has today as well', () => {
+    const [first, ...others] = PEOPLE.map((person) => ({ id: person.id, person }));
+    const taking = [{ ...first!, today: { conditions: [], level: 0 as const } }, ...others];
+    const levels = [{ person: others[0]!.id, level: 0 as const }];
+    const answer = { plan: { entries: [], uses: {} }, switches: null, taking } as unknown as Parameters<
+      typeof cardsOf
+    >[3];
+    const cards = cardsOf(library, { ...plan, levels }, ROOMS[0]!, answer, DAY, false);
+    taking.forEach((one, i) => {
+      const { aim } = castOf(library, { ...plan, levels }, DAY, one, [], [], i);
+      expect([one.id, /about (\d+) of 10/.exec(cards[i]!.effort)?.[1]]).toEqual([
+        one.id,
+        String(aim!.effort),
+      ]);
+    });
   });
   test('the record sets what was said beside what each had to aim for', () => {
     const run = makeRun(library, plan, null, ROOMS[0]!, cast, 'together', { id: 'a-run', on: DAY });

@@ -280,6 +280,7 @@ const READS: ReadonlySet<string> = new Set([
   'makeRun',
   'walkedIn',
   'toBeatOf',
+  'easierForAll',
 ]);
 
 /** Steps of the scaler: nobody outside its folder reaches them but through it, and it is under the law. */

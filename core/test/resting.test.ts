@@ -100,6 +100,10 @@ describe('nobody is asked to do in a rest what isn’t theirs', () => {
     ['sitting', ['high-blood-pressure'], 'move about gently'],
     ['standing', ['heart-disease'], 'move about gently'],
     ['shaking', ['high-blood-pressure'], 'shake out arms and legs'],
+    ['standing', ['wheelchair'], 'breathe where you sit'],
+    ['shaking', ['spinal-cord-injury'], 'shake out your arms'],
+    ['sitting', ['seated-only'], 'rest where you sit'],
+    ['moving', ['wheelchair'], 'keep moving'],
   ] as const)('asked for %s with %p: %s', (style, ids, says) => {
     const person = having(...ids);
     expect(doing({ ...person, clearance: { on: DAY, by: 'Dr Lund', maxRpe: 6 } } as Person, style).says).toBe(

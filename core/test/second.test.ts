@@ -48,6 +48,13 @@ describe('what a second coach shows', () => {
     const left: RunEvent = { kind: 'leave', id: 'event-left', at: 6, person: 'Too' };
     expect(at(run, 1, [go, down, left])).toEqual([['wall-push-up', 'New,Old', null]]);
   });
+  test('one easier still only where all who do the form can go to it', () => {
+    const [first, ...others] = run.cast;
+    const new_ = cast('New', 0, ['sit-to-stand', 'wall-push-up'], ['seated-march', null]);
+    expect(at({ ...run, cast: [first!, new_, ...others.slice(1)] }, 0)).toEqual([
+      ['sit-to-stand', 'New,Old,Too', null],
+    ]);
+  });
   test('with nobody named, each move as it is written', () => {
     const [first] = easierForms(run, [], works[0]!.segment);
     expect(first).toMatchObject({ does: null, people: [], easier: null, name: 'squat' });

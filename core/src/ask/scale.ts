@@ -63,7 +63,7 @@ export const scale = defineQuestion({
       sums: sumUp(index, session, version.uses, {
         massKg: person?.massKg,
         capacityMet: subject.capacityMet,
-        effortAge: subject.effortAge ?? 'older',
+        effortAge: subject.effortAge,
         ...(changeSeconds > 0 ? { changeSeconds } : {}),
       }),
       longest: goes.map((go) => go.longest),

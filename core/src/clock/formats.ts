@@ -66,6 +66,9 @@ type FormatOf<K extends FormatKind> = Extract<Format, { kind: K }>;
 /** Lengths are never worked out a second way: they are read off the pieces that an entry compiles to. */
 export const FORMATS: { readonly [K in FormatKind]: FormatEntry<FormatOf<K>> } = ALL;
 
+/** Whether rounds of it are counted for each, whatever the clock. */
+export const isTallied = (format: Format): boolean => formatEntry(format.kind).tallies === true;
+
 /** The entry of a format, typed for use with any of them. */
 export const formatEntry = (kind: FormatKind): FormatEntry<Format> =>
   FORMATS[kind] as unknown as FormatEntry<Format>;

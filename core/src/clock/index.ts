@@ -10,6 +10,7 @@ export {
   formatRange,
   formatSchema,
   formatWords,
+  isTallied,
   paceOf,
 } from './formats.ts';
 export { CHOICES, type ChoiceKey, INPUTS, type InputKey } from './inputs.ts';

@@ -179,7 +179,6 @@ export function compileConstraints(subject: Subject, dials: Dials, reach = 0): C
       };
       const health = limit.source !== 'trainer';
       const age = health ? careful : seen;
-
       // Where something they have is why and nobody knows what they can do, they are taken for the careful end of their
       // age; what the screening leaves somebody who has nothing goes by the work's own class.
       const taken = limit.maxRpe <= MODERATE ? CAREFUL_CAPACITY : ORDINARY_CAPACITY;

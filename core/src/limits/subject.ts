@@ -4,13 +4,13 @@ import { middle } from '../move/index.ts';
 import {
   ADULT_FROM,
   abilityFrom,
+  effortAgeOf,
   isAgeless,
   LEVELS,
   type LevelIndex,
   type Limit,
   levelAbility,
   limitSchema,
-  OLDER_FROM,
   outlookOf,
   ownedAlone,
   type Person,
@@ -53,12 +53,7 @@ export function subjectOf(person: Person, library: Library, day: string): Subjec
     ...(isAgeless(person)
       ? {}
       : {
-          effortAge:
-            outlook.age.hi >= OLDER_FROM || person.kind === 'older adult'
-              ? ('older' as const)
-              : outlook.age.lo < ADULT_FROM
-                ? ('child' as const)
-                : ('adult' as const),
+          effortAge: effortAgeOf(outlook.age, person.kind),
         }),
     dislikes: person.dislikes,
     ...(person.never.length > 0 ? { never: person.never } : {}),

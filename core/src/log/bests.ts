@@ -1,4 +1,4 @@
-import { formatEntry } from '../clock/index.ts';
+import { isTallied } from '../clock/index.ts';
 import type { FormRef } from '../move/index.ts';
 import type { Cast } from '../run/index.ts';
 import { entriesOf, type Plan } from '../session/index.ts';
@@ -108,7 +108,7 @@ export function toBeatOf(
 ): NonNullable<Cast['toBeat']> {
   const entries = entriesOf(plan.blocks);
   return plan.blocks.flatMap(({ format }, block) => {
-    if (formatEntry(format.kind).tallies !== true) return [];
+    if (!isTallied(format)) return [];
     const here = entries.flatMap((entry, i) => (entry.block === block ? [i] : []));
     const same = (result: Result): boolean =>
       here.every((i) => {

@@ -3,23 +3,20 @@ import { formatWords, lengthWords, rangeOf } from '../clock/index.ts';
 import type { Switches, Use } from '../engine/index.ts';
 import { shownFor } from '../figure/index.ts';
 import type { Library } from '../ladder/index.ts';
-import { lawIn, subjectOf } from '../limits/index.ts';
 import { BANDS, bandOfRpe, dayWords, effortOn, outlookOf, type Person } from '../person/index.ts';
-import { EVERYWHERE, type Room } from '../room/index.ts';
-import { doesOf } from '../run/index.ts';
+import type { Room } from '../room/index.ts';
+import { aimOf, doesOf } from '../run/index.ts';
 import {
-  aimFor,
   blockName,
   clockOfBlock,
   type Entry,
   entriesOf,
   factsIn,
-  levelFor,
   type Plan,
   REST_STYLES,
   timelineOf,
 } from '../session/index.ts';
-import { restingFor } from '../ways/index.ts';
+import { restingSays } from '../ways/index.ts';
 import { formName, OWN_STOP, restingName, spokenAs } from '../words/index.ts';
 import type { CardLine, PersonCard, StationCard } from './cards.ts';
 import type { PlannedClass, ScaledSession } from './planned.ts';
@@ -65,6 +62,8 @@ interface Done {
   readonly switches: readonly Switches[] | null;
   readonly whole: string;
   readonly on: string;
+  /** How hard it is meant to feel for them, where it is meant to feel like anything. */
+  readonly aim: number | null;
   /** Which plan of the class it is; without it, a card by itself. */
   readonly mark?: string;
 }
@@ -79,12 +78,9 @@ const effortLine = (most: number | null, aim: number | null): string =>
 /** What they do in rests, where something is asked for: their own, where what is meant isn't open to them. */
 function restLine({ library, plan, person, on }: Done): string {
   const styles = [...new Set(plan.blocks.flatMap(({ resting }) => resting ?? []))];
-  if (styles.length === 0) return '';
-  const law = person && lawIn(library, EVERYWHERE);
-  const says = styles.map((style) =>
-    law ? restingFor(law, subjectOf(person, library, on), style).says : REST_STYLES[style].says,
-  );
-  return `In the rests: ${[...new Set(says)].join(', or ')}.`;
+  const own = person ? restingSays(library, person, on, styles) : {};
+  const says = styles.map((style) => own[style] ?? REST_STYLES[style].says);
+  return says.length > 0 ? `In the rests: ${[...new Set(says)].join(', or ')}.` : '';
 }
 
 function cardOf(of: Done): PersonCard {
@@ -93,13 +89,11 @@ function cardOf(of: Done): PersonCard {
   const does = doesOf(library, plan, uses);
   const outlook = person && outlookOf(person, on);
   const most = outlook && effortOn(outlook);
-  const aim =
-    most === null ? null : aimFor(plan.aim, levelFor(plan, person!.id) ?? person!.assumedLevel, most);
   return {
     name: of.name,
     session: of.mark === undefined ? plan.title : `${plan.title} · ${dayWords(on)} · plan ${of.mark}`,
     whole: of.whole,
-    effort: [effortLine(most, aim), restLine(of)].filter(Boolean).join(' '),
+    effort: [effortLine(most, of.aim), restLine(of)].filter(Boolean).join(' '),
     lines: entries.map((entry, i): CardLine => {
       const use = uses[i] ?? null;
       const switches = of.switches?.[i];
@@ -150,6 +144,7 @@ export function cardsOf(
       switches: answer.switches?.[one.id] ?? null,
       whole,
       on,
+      aim: aimOf(plan, one, on),
     }),
   );
 }
@@ -172,6 +167,7 @@ export function pictureCard(
     switches: picture.settled?.switches ?? null,
     whole: lengthWords(picture.sums.range),
     on,
+    aim: person && aimOf(picture.plan, { id: person.id, person }, on),
   });
 }
 

@@ -1,3 +1,5 @@
+import { ADULT_FROM, type Age, OLDER_FROM } from './age.ts';
+
 /**
  * Effort bands, half open: a band ends where the next begins. Shares of heart-rate or MET reserve
  * and absolute MET from Garber et al. 2011 (ACSM position stand), from memory; the 0–10 words and the
@@ -38,6 +40,8 @@ export function bandOfRpe(rpe: number): BandIndex {
  * and is taken to be so from 60 on, where age.ts counts somebody as older.
  */
 export type EffortAge = 'child' | 'adult' | 'older';
+export const effortAgeOf = (age: Age, kind: string): EffortAge =>
+  age.hi >= OLDER_FROM || kind === 'older adult' ? 'older' : age.lo < ADULT_FROM ? 'child' : 'adult';
 const WITHOUT_CAPACITY: Readonly<Record<EffortAge, readonly [number, number, number]>> = {
   child: [BANDS[0].belowMet, BANDS[1].belowMet, BANDS[2].belowMet],
   adult: [BANDS[0].belowMet, BANDS[1].belowMet, BANDS[2].belowMet],

@@ -74,6 +74,7 @@ export {
   bandOfRpe,
   CAREFUL_CAPACITY,
   type EffortAge,
+  effortAgeOf,
   kcalPerMinute,
   ORDINARY_CAPACITY,
   rpeCeilingMet,

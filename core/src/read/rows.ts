@@ -257,11 +257,8 @@ const SHORTENED = new Set([
   'reps',
   'st',
 ]);
-/** Where an easier or harder way begins in the middle of a line: "push-up | easier: wall push-up"; not "how hard: 8 of 10". */
-const WAY_BEGINS = new RegExp(
-  `(?<!\\bhow)[\\s,;|(–—-]+(?=(?:${Object.keys(TIERS).join('|')})s?\\s*:)`,
-  'giu',
-);
+/** Where an easier or harder way begins in the middle of a line: "push-up | easier: wall push-up". */
+const WAY_BEGINS = new RegExp(`[\\s,;|(–—-]+(?=(?:${Object.keys(TIERS).join('|')})s?\\s*:)`, 'giu');
 
 /** A line in its sentences: a full stop ends one where a new one plainly begins. */
 export function sentencesOf(text: string): string[] {

@@ -1,4 +1,5 @@
 import { MOST_BLOCKS, MOST_STATIONS, type Station } from '../session/index.ts';
+import { aimSaid } from './aim.ts';
 import { formatOf } from './clock-said.ts';
 import { clamp, type Draft, draft, lineOf, restsBetween, saysClock } from './draft.ts';
 import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
@@ -169,7 +170,10 @@ export function readSession(
       fresh = false;
       return;
     }
-    sentencesOf(listedInline(row)).forEach((sentence, k) => {
+    const sentences = sentencesOf(listedInline(row));
+    // "How hard: 8/10" is one thing said, however it would be parted.
+    const said = sentences.length > 1 && aimSaid(tokensOf(row)) ? [row.trim()] : sentences;
+    said.forEach((sentence, k) => {
       const read = readLine(names, i + 1, sentence, fresh && k === 0, own);
       lines.push(read);
       fresh = false;

@@ -1,6 +1,6 @@
 export { type Call, calledAt, callsIn } from './calls.ts';
 export { clockOf, positionAt, type RunClock, type Stretch, secondsLeft } from './clock.ts';
-export { castOf, doesOf, makeRun, type Taking } from './make.ts';
+export { aimOf, castOf, doesOf, makeRun, type Taking } from './make.ts';
 export {
   alike,
   amountOf,

@@ -1,11 +1,18 @@
 import { formatEntry } from '../clock/index.ts';
 import { goesOf, type Switches, type Use } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
-import { lawIn, subjectOf } from '../limits/index.ts';
-import { bandOfRpe, effortOn, type OneOf, outlookOf, rateTargets, standsFor } from '../person/index.ts';
-import { EVERYWHERE, type Room } from '../room/index.ts';
+import {
+  bandOfRpe,
+  effortOn,
+  isAgeless,
+  type OneOf,
+  outlookOf,
+  rateTargets,
+  standsFor,
+} from '../person/index.ts';
+import type { Room } from '../room/index.ts';
 import { aimFor, entriesOf, factsIn, levelFor, type Plan, timelineOf } from '../session/index.ts';
-import { restingFor } from '../ways/index.ts';
+import { restingSays } from '../ways/index.ts';
 import { doseHere, formName, spokenAs } from '../words/index.ts';
 import { restStylesIn } from './resting.ts';
 import { type Cast, type Does, factsFor, type Run } from './run.ts';
@@ -62,6 +69,7 @@ export function castOf(
   toBeat: NonNullable<Cast['toBeat']> = [],
 ): Cast {
   const { person } = taking;
+  const styles = restStylesIn(plan.blocks);
   const way = (pick: (s: Switches) => Use | 'same' | null) => {
     const to = switches.map(pick);
     const said = doesOf(
@@ -99,41 +107,31 @@ export function castOf(
       level: levelFor(plan, taking.id) ?? taking.today?.level ?? null,
     },
     ...aimed(plan, taking, on),
-    ...resting(library, plan, taking, on),
+    ...(styles.length > 0 ? { resting: restingSays(library, person, on, styles) } : {}),
     ...(toBeat.length > 0 ? { toBeat } : {}),
   };
 }
 
-/** What somebody does in the rests of each style that a session asks for. */
-function resting(
-  library: Library,
-  { blocks }: Pick<Plan, 'blocks'>,
-  { person }: Taking,
-  on: string,
-): Pick<Cast, 'resting'> {
-  const styles = restStylesIn(blocks);
-  if (styles.length === 0) return {};
-  const law = lawIn(library, EVERYWHERE);
-  const subject = subjectOf(person, library, on);
-  return {
-    resting: Object.fromEntries(styles.map((style) => [style, restingFor(law, subject, style).says])),
-  };
-}
-
-/** What somebody aims for in a session that has an aim, in words and where they mean something in beats a minute. */
-function aimed(
+/** What one who takes part aims for on 0–10, on the level they have today and under their own limit; null without an aim. */
+export function aimOf(
   plan: Pick<Plan, 'levels' | 'aim'>,
   { id, person, today }: Taking,
   on: string,
-): Pick<Cast, 'aim'> {
-  const outlook = outlookOf(person, on);
+): number | null {
   const level = levelFor(plan, id) ?? today?.level ?? person.assumedLevel;
-  const effort = aimFor(plan.aim, level, effortOn(outlook));
+  return aimFor(plan.aim, level, effortOn(outlookOf(person, on)));
+}
+
+/** The same as a run carries it, in beats a minute as well where they mean something. */
+function aimed(plan: Pick<Plan, 'levels' | 'aim'>, taking: Taking, on: string): Pick<Cast, 'aim'> {
+  const effort = aimOf(plan, taking, on);
   if (effort === null) return {};
-  const [target] = rateTargets(outlook.age, person.sex, person.restingRate, outlook.byWords);
+  const { person } = taking;
+  const { age, byWords } = outlookOf(person, on);
+  const [target] = rateTargets(age, person.sex, person.restingRate, byWords);
   const band = target?.bands[bandOfRpe(effort)];
   // Nobody is told a beat who may have been born in any year.
-  const told = band && !('ageless' in person);
+  const told = band && !isAgeless(person);
   return { aim: { effort, ...(told ? { beats: [band.from, band.to] } : {}) } };
 }
 

@@ -1,7 +1,7 @@
 import { formatEntry, formatWords, type Segment } from '../clock/index.ts';
 import { type Entry, entriesOf } from '../session/index.ts';
 import { type Beat, countWords, isLed, passOf } from './pace.ts';
-import { doesNow, doingOf, type FormDone, formsAt, type Present } from './people.ts';
+import { doesNow, doingOf, easierForAll, type FormDone, formsAt, type Present } from './people.ts';
 import { type Does, entryName, type Run } from './run.ts';
 
 /** One of the things done in a stretch of work, once through: how often or how long, what it is called, who does what. */
@@ -66,26 +66,20 @@ export function movesAt(
 ): MoveNow[] {
   return partsOf(run, segment).map((part) => {
     const forms = formsAt(run, people, part.entry).filter(({ does }) => does);
+    const [only] = forms;
     return {
       ...part,
       name: entryName(run, part.entry),
       forms,
       choice:
-        run.plan.forWhom === 'children' && forms.length === 1
-          ? choiceOf(run, { ...forms[0]!, entry: part.entry })
+        run.plan.forWhom === 'children' && only && forms.length === 1
+          ? easierForAll(
+              only.people.map((one) => ({ one, entry: doingOf(run, one, part.entry).entry })),
+              only.does,
+            )
           : null,
     };
   });
-}
-
-/** The one easier form that all who do a form can go to; null where they can't all go to the same. */
-function choiceOf(
-  run: Pick<Run, 'plan' | 'how'>,
-  { does, people, entry }: FormDone & { entry: number },
-): Does {
-  const ways = people.map((one) => one.cast.switches[doingOf(run, one, entry).entry]?.down ?? null);
-  const [first] = ways;
-  return first && first.name !== does?.name && ways.every((way) => way?.name === first.name) ? first : null;
 }
 
 /**

@@ -206,3 +206,16 @@ export function formsAt(
   const innermost = (form: { lanes: Set<number> }) => Math.min(Number.POSITIVE_INFINITY, ...form.lanes);
   return [...forms.values()].sort((a, b) => innermost(a) - innermost(b));
 }
+
+/**
+ * The one easier form that all of them can go to from where each is, so that it may be shown to them together; null where
+ * they can't all go to the same.
+ */
+export function easierForAll(
+  people: readonly { readonly one: Present; readonly entry: number }[],
+  does: Does,
+): Does {
+  const ways = people.map(({ one, entry }) => one.cast.switches[entry]?.down ?? null);
+  const [first] = ways;
+  return first && first.name !== does?.name && ways.every((way) => way?.name === first.name) ? first : null;
+}

@@ -1,6 +1,6 @@
 import type { Segment } from '../clock/index.ts';
 import { entriesOf } from '../session/index.ts';
-import { doesNow, type Present } from './people.ts';
+import { doesNow, easierForAll, type Present } from './people.ts';
 import { type Does, entryName, type Run } from './run.ts';
 import { groupsIn } from './turns.ts';
 
@@ -12,7 +12,7 @@ export interface ShownEasier {
   /** The innermost form that anybody here does; null where nobody does any. */
   readonly does: Does;
   readonly people: readonly Present[];
-  /** One easier still, for whoever needs it in the middle; null where there is none. */
+  /** One easier still that every one of them can go to in the middle; null where there is none. */
   readonly easier: Does;
 }
 
@@ -43,13 +43,15 @@ export function easierForms(
     // Of several forms in one lane that which most do.
     const [first] = [...inner].sort((a, b) => times(b.does.name) - times(a.does.name));
     const same = inner.filter(({ does }) => does.name === first?.does.name);
-    const easier = same.flatMap(({ one }) => one.cast.switches[entry]?.down ?? [])[0] ?? null;
     return {
       entry,
       name: entryName(run, entry),
       does: first?.does ?? null,
       people: same.map(({ one }) => one),
-      easier: easier && easier.name !== first?.does.name ? easier : null,
+      easier: easierForAll(
+        same.map(({ one }) => ({ one, entry })),
+        first?.does ?? null,
+      ),
     };
   });
 }

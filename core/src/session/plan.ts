@@ -106,21 +106,24 @@ const ROLE_IDS = Object.keys(ROLES) as [Role, ...Role[]];
 
 interface Resting {
   readonly says: string;
+  /** What it is for who doesn't stand, where that is something else. */
+  readonly seated?: string;
   /** Moves that it is, the first one meant, the others for who may not. */
   readonly moves: readonly string[];
   /** MET it costs by itself, where it is no move. Compendium 2011 (standing, sitting quietly), from memory, widened; estimates. */
   readonly met: readonly [number, number] | null;
 }
 /** What people do in a rest. */
-export const REST_STYLES = {
+const STYLES = {
   moving: { says: 'keep moving', moves: [], met: null },
   jogging: { says: 'jog on the spot', moves: ['jog-on-spot', 'march', 'seated-march'], met: null },
   marching: { says: 'march on the spot', moves: ['march', 'seated-march'], met: null },
-  shaking: { says: 'shake out arms and legs', moves: [], met: [1.8, 2.5] },
-  standing: { says: 'stand and breathe', moves: [], met: [1.3, 1.8] },
-  sitting: { says: 'sit down', moves: [], met: [1, 1.5] },
+  shaking: { says: 'shake out arms and legs', seated: 'shake out your arms', moves: [], met: [1.8, 2.5] },
+  standing: { says: 'stand and breathe', seated: 'breathe where you sit', moves: [], met: [1.3, 1.8] },
+  sitting: { says: 'sit down', seated: 'rest where you sit', moves: [], met: [1, 1.5] },
 } as const satisfies Readonly<Record<string, Resting>>;
-export type RestStyle = keyof typeof REST_STYLES;
+export type RestStyle = keyof typeof STYLES;
+export const REST_STYLES: Readonly<Record<RestStyle, Resting>> = STYLES;
 export const restStyleSchema = lazily(() => z.enum(Object.keys(REST_STYLES) as [RestStyle, ...RestStyle[]]));
 export const SHOWING = {
   'over the warm-up': 'over the warm-up',

@@ -1,3 +1,4 @@
+import { isTallied } from '@inner-rung/core/clock';
 import type { Library } from '@inner-rung/core/ladder';
 import { toBeatOf } from '@inner-rung/core/log';
 import type { Group, Person } from '@inner-rung/core/person';
@@ -12,6 +13,7 @@ import type { ClassAnswer } from '../features/use-class.ts';
 import { newId, today } from '../store/day.ts';
 import { records, store } from '../store/index.ts';
 
+/** The longest that a run waits for what was recorded before. Estimate. */
 const LONGEST_WAIT_MS = 1500;
 
 /** What a run is made of: the class as it is planned on its page. */
@@ -32,9 +34,12 @@ export async function beginRun(
 ): Promise<{ readonly id: string; readonly wrong: string | null }> {
   const { library, plan, group, people, hall, room, how, answer } = planned;
   const { switches, taking, plan: made } = answer;
-  // What somebody did before is on their row and phone; a class doesn't wait for it at the door.
-  const loaded = records.load(store).catch(() => undefined);
-  await Promise.race([loaded, new Promise((done) => setTimeout(done, LONGEST_WAIT_MS))]);
+  // What somebody did before is on their row and phone where rounds are counted; nobody stands waiting for it.
+  if (plan.blocks.some(({ format }) => isTallied(format)))
+    await Promise.race([
+      records.load(store).catch(() => undefined),
+      new Promise((done) => setTimeout(done, LONGEST_WAIT_MS)),
+    ]);
   const before = Object.values(records.docs(store.getState()));
   const run = makeRun(
     library,

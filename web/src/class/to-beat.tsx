@@ -1,5 +1,5 @@
 import type { ClassPlan } from '@inner-rung/core/class';
-import { formatEntry } from '@inner-rung/core/clock';
+import { isTallied } from '@inner-rung/core/clock';
 import { toBeatOf } from '@inner-rung/core/log';
 import { countWords, type Taking } from '@inner-rung/core/run';
 import type { Plan } from '@inner-rung/core/session';
@@ -15,8 +15,8 @@ export function ToBeat(props: {
   taking: readonly Taking[];
 }) {
   const { plan, block } = props;
-  const counted = formatEntry(plan.blocks[block]!.format.kind).tallies === true;
-  return counted ? <Known {...props} /> : null;
+  // No child is set beside another, on a page that may hang on a wall.
+  return isTallied(plan.blocks[block]!.format) && plan.forWhom !== 'children' ? <Known {...props} /> : null;
 }
 
 function Known(props: Parameters<typeof ToBeat>[0]) {

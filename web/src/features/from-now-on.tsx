@@ -41,31 +41,40 @@ export function FromNowOn(props: {
   library: Library;
   person: Person;
   move: string;
+  /** Only what keeps it from them: it was just put aside. */
+  against?: boolean;
   /** A rule was made: in words. */
   onDone: (says: string) => void;
 }) {
   const { person, move } = props;
   const send = useSend();
+  const rules = RULES.filter(({ list }) => !props.against || list !== 'likes');
   const name = props.library.move(move)?.name ?? move;
   return (
     <>
       <p className="quiet text-sm">From now on</p>
-      {RULES.filter((rule) => !person[rule.list].includes(move)).map((rule) => (
-        <button
-          key={rule.list}
-          type="button"
-          className="btn touch justify-start"
-          onClick={() => {
-            send(people.step({ says: rule.step(person.name, name), put: [ruled(person, rule.list, move)] }));
-            props.onDone(rule.holds(name));
-          }}
-        >
-          {rule.says(name.toLowerCase())}
-        </button>
-      ))}
-      {RULES.filter((rule) => person[rule.list].includes(move)).map((rule) => (
-        <p key={rule.list}>{rule.holds(name)}</p>
-      ))}
+      {rules
+        .filter((rule) => !person[rule.list].includes(move))
+        .map((rule) => (
+          <button
+            key={rule.list}
+            type="button"
+            className="btn touch justify-start"
+            onClick={() => {
+              send(
+                people.step({ says: rule.step(person.name, name), put: [ruled(person, rule.list, move)] }),
+              );
+              props.onDone(rule.holds(name));
+            }}
+          >
+            {rule.says(name.toLowerCase())}
+          </button>
+        ))}
+      {rules
+        .filter((rule) => person[rule.list].includes(move))
+        .map((rule) => (
+          <p key={rule.list}>{rule.holds(name)}</p>
+        ))}
     </>
   );
 }

@@ -136,12 +136,12 @@ function SinceRelease(props: {
           : `Not in the release of ${day} yet: there is nothing to compare it with.`}
       </p>
     );
-  const count = (n: number, says: string) => (n > 0 ? [`${n} ${says}`] : []);
+  const count = (n: number, one: string, many = one) => (n > 0 ? [`${n} ${n === 1 ? one : many}`] : []);
   const changes = [
-    ...count(since.limitsNew.length, 'limits new'),
-    ...count(since.limitsGone.length, 'gone'),
-    ...count(since.opened.length, 'moves open now'),
-    ...count(since.barred.length, 'barred now'),
+    ...count(since.limitsNew.length, 'limit new', 'limits new'),
+    ...count(since.limitsGone.length, 'limit gone', 'limits gone'),
+    ...count(since.opened.length, 'move open now', 'moves open now'),
+    ...count(since.barred.length, 'move barred now', 'moves barred now'),
   ];
   return (
     <details className="prints-open mt-2" data-released>

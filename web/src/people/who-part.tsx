@@ -3,10 +3,10 @@ import {
   addCondition,
   bornFault,
   CAREFUL_CAPACITY,
+  effortAgeOf,
   LB_PER_KG,
   LEVELS,
   type LevelIndex,
-  OLDER_FROM,
   PERSON_KINDS,
   type Person,
   personSchema,
@@ -106,7 +106,7 @@ export function WhoPart(props: { page: PersonPage }) {
       {value}
     </button>
   );
-  const careful = CAREFUL_CAPACITY[outlook.age.hi >= OLDER_FROM ? 'older' : 'adult'];
+  const careful = CAREFUL_CAPACITY[effortAgeOf(outlook.age, person.kind)];
   const medicated = person.conditions.some((c) => c.id === 'rate-medication');
 
   return (

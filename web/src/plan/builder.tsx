@@ -34,6 +34,8 @@ import { NumberField } from '../ui/number-field.tsx';
 import { AimFields, Among, RESTING } from './builder-fields.tsx';
 import { AddLine, aroundWords, Remake, Row } from './builder-parts.tsx';
 
+const CLOCK_FOR = Object.fromEntries(KIND_IDS.map((id) => [id, KINDS[id].name])) as Record<KindId, string>;
+
 const placeOf = (id: string): StationAt | null => {
   const [block, station] = id.split('/').map(Number);
   return block === undefined || station === undefined || Number.isNaN(station) ? null : { block, station };
@@ -78,20 +80,12 @@ export function Builder(props: BuilderProps) {
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling part must be reachable by keyboard
     <section className="h-full overflow-auto px-3 pb-4" aria-label="Build the session" tabIndex={0}>
       <div className="flex flex-wrap items-end gap-3 py-2">
-        <label className="flex flex-col">
-          <span className="quiet text-sm">The clock is for</span>
-          <select
-            className="select touch"
-            value={plan.forWhom}
-            onChange={(event) => send(planEvents.planPatched({ forWhom: event.target.value as KindId }))}
-          >
-            {KIND_IDS.map((id) => (
-              <option key={id} value={id}>
-                {KINDS[id].name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Among
+          label="The clock is for"
+          value={plan.forWhom}
+          of={CLOCK_FOR}
+          onChoose={(forWhom) => forWhom && send(planEvents.planPatched({ forWhom }))}
+        />
         <div className="w-28">
           <NumberField
             label="Booked"

@@ -159,6 +159,7 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
                   library={library}
                   person={ruledFor}
                   move={aside.move}
+                  against
                   onDone={(says) => {
                     setSaid(`${ruledFor.name}: ${says}`);
                     setAside(null);

@@ -1,4 +1,4 @@
-import { clockText, formatEntry } from '@inner-rung/core/clock';
+import { clockText, isTallied } from '@inner-rung/core/clock';
 import {
   formsAt,
   groupsIn,
@@ -82,7 +82,7 @@ export function Coach(props: {
   const toCome = Math.ceil(here.toCome);
   const finishes = useMemo(() => new Date(Date.now() + toCome * 1000), [toCome]);
   const block = now ? run.plan.blocks[now.segment.block] : undefined;
-  const counts = block && formatEntry(block.format.kind).tallies === true;
+  const counts = block && isTallied(block.format);
   const out = all.people.filter((p) => p.is === 'out' && p.sign?.note === null);
   const running = here.is === 'running' || here.is === 'paused';
   const around = now ? groupsIn(run, now.segment.block) > 1 : false;

@@ -1,10 +1,10 @@
 import { clockText } from '@inner-rung/core/clock';
-import { easierForms, type Run, restCalled, type ShownEasier, stretchWords } from '@inner-rung/core/run';
+import { easierForms, type Run, type ShownEasier } from '@inner-rung/core/run';
 import { spokenOf } from '@inner-rung/core/words';
 import { useMemo } from 'react';
 import { RunFigure } from './run-figure.tsx';
 import { useAwake } from './sounds.ts';
-import { leftWords, lookAt, useLive } from './use-live.ts';
+import { leftWords, lookAt, momentWords, useLive } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
 import { WithRun } from './with-run.tsx';
 
@@ -22,7 +22,8 @@ function Second(props: { live: LiveRun }) {
   useTick(8);
   useAwake(true);
   const all = useLive(live);
-  const { here, now, working, work, beat } = lookAt(live, all);
+  const look = lookAt(live, all);
+  const { here, working, work } = look;
   const { people } = all;
   const shown = useMemo(() => (work ? easierForms(run, people, work.segment) : []), [run, people, work]);
   const running = here.is === 'running';
@@ -35,17 +36,7 @@ function Second(props: { live: LiveRun }) {
           {here.is === 'over' ? '✓' : leftWords(here.left)}
         </p>
         <p className="min-w-40 flex-1 text-lg leading-tight font-semibold first-letter:uppercase">
-          {here.is === 'before'
-            ? 'Soon, beginning with'
-            : here.is === 'over'
-              ? 'That was it. Well done.'
-              : here.is === 'paused'
-                ? 'Standing still'
-                : working && now
-                  ? stretchWords(run, people, now.segment, beat)
-                  : now
-                    ? `${restCalled(run, now.segment, all.resting)}, then`
-                    : ''}
+          {momentWords(run, all, look, 'Soon, beginning with')}
         </p>
         <h1 className="text-lg">The easier forms</h1>
         <p className="tabular-nums">{clockText(here.toCome)} to go</p>

@@ -10,8 +10,10 @@ import {
   peopleOf,
   positionAt,
   type Run,
+  restCalled,
   restingSaid,
   type Stretch,
+  stretchWords,
 } from '@inner-rung/core/run';
 import { entriesOf } from '@inner-rung/core/session';
 import { useMemo } from 'react';
@@ -58,6 +60,22 @@ export function lookAt(live: Pick<LiveRun, 'now' | 'run'>, { clock }: Pick<Live,
     /** Whether they keep one count in it. */
     together: work ? isLed(live.run.plan.blocks[work.segment.block]!.format) : true,
   };
+}
+
+/** What a moment of a run is called where everybody reads it: `soon` before it begins. */
+export function momentWords(
+  run: Run,
+  all: Live,
+  { here, now, working, beat }: ReturnType<typeof lookAt>,
+  soon: string,
+): string {
+  if (here.is === 'before') return soon;
+  if (here.is === 'over') return 'That was it. Well done.';
+  if (here.is === 'paused') return 'Standing still';
+  if (!now) return '';
+  return working
+    ? stretchWords(run, all.people, now.segment, beat)
+    : `${restCalled(run, now.segment, all.resting)}, then`;
 }
 
 /** What is under way or next, as it is called; the stations where everybody is at another. */

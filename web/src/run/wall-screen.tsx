@@ -6,16 +6,14 @@ import {
   movesAt,
   moveWords,
   type Run,
-  restCalled,
   type Stretch,
-  stretchWords,
 } from '@inner-rung/core/run';
 import { aimWords, blockName, laneDone } from '@inner-rung/core/session';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { groupsWithSomebody, RunFloor } from './run-floor.tsx';
 import { useAwake } from './sounds.ts';
-import { type Live, leftWords, lookAt, saysOf, useLive } from './use-live.ts';
+import { type Live, leftWords, lookAt, momentWords, saysOf, useLive } from './use-live.ts';
 import { type LiveRun, useTick } from './use-run.ts';
 import { AllMoves, OneMove } from './wall-moves.tsx';
 import { WithRun } from './with-run.tsx';
@@ -58,7 +56,8 @@ function Wall(props: { live: LiveRun }) {
   useTick(10);
   const all = useLive(live);
   useAwake(true);
-  const { here, now, working, next, work, beat, together } = lookAt(live, all);
+  const look = lookAt(live, all);
+  const { here, now, working, next, work, beat, together } = look;
   const around = now ? groupsIn(run, now.segment.block) > 1 : false;
   const { people } = all;
   const moves = useMemo(() => (work ? movesAt(run, people, work.segment) : []), [run, people, work]);
@@ -90,17 +89,7 @@ function Wall(props: { live: LiveRun }) {
         </p>
         <div className="min-w-0">
           <p className="text-[3vw] leading-tight font-semibold first-letter:uppercase">
-            {here.is === 'before'
-              ? 'Soon'
-              : here.is === 'over'
-                ? 'That was it. Well done.'
-                : here.is === 'paused'
-                  ? 'Standing still'
-                  : working
-                    ? stretchWords(run, people, now!.segment, beat)
-                    : now
-                      ? `${restCalled(run, now.segment, all.resting)}, then`
-                      : ''}
+            {momentWords(run, all, look, 'Soon')}
           </p>
           {run.plan.aim && !working && here.is !== 'over' && (
             <p className="text-[2.6vw] leading-tight" data-aim>
