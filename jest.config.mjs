@@ -9,11 +9,11 @@ export default {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
     '^.+\\.ts$': [
-      '@swc/jest',
+      '<rootDir>/scripts/jest-transform.mjs',
       { jsc: { parser: { syntax: 'typescript', tsx: false }, target: 'es2023' }, module: { type: 'es6' } },
     ],
     '^.+\\.tsx$': [
-      '@swc/jest',
+      '<rootDir>/scripts/jest-transform.mjs',
       {
         jsc: {
           parser: { syntax: 'typescript', tsx: true },

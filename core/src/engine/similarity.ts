@@ -35,9 +35,12 @@ export function similarityOf(index: LibraryIndex, costs: Costs, least: number): 
 function createSimilarity(index: LibraryIndex, costs: Costs, leastIntent: number): Similarity {
   const { muscles, ladder, ladderRoot, ladderStart } = index;
 
-  const overlap = (move: number, other: number): number => {
+  /** The muscles that a move works: a handful of all there are. */
+  const worked = (move: number): number[] =>
+    Array.from({ length: MUSCLE_COUNT }, (_, k) => k).filter((k) => muscles[move * MUSCLE_COUNT + k]! > 0);
+  const shares = (move: number, other: number, works: readonly number[]): number => {
     let sum = 0;
-    for (let k = 0; k < MUSCLE_COUNT; k++)
+    for (const k of works)
       sum += Math.min(muscles[move * MUSCLE_COUNT + k]!, muscles[other * MUSCLE_COUNT + k]!);
     return sum;
   };
@@ -56,6 +59,7 @@ function createSimilarity(index: LibraryIndex, costs: Costs, leastIntent: number
   const rankings = new Map<number, Ranking>();
   const rank = (move: number): Ranking => {
     const found: { other: number; base: number; far: number }[] = [{ other: move, base: 0, far: 0 }];
+    const works = worked(move);
     const usual = new Map((USUAL_PAIRS.get(index.ids[move]!) ?? []).map((id, i) => [id, i]));
     for (let other = 0; other < index.count; other++) {
       if (other === move) continue;
@@ -63,7 +67,7 @@ function createSimilarity(index: LibraryIndex, costs: Costs, leastIntent: number
       // A ladder is one intent: its rungs and branches keep it, whatever pattern each is filed under.
       const distance =
         ladders < 2 ? 0 : PATTERN_DISTANCE[index.pattern[move]! * PATTERN_COUNT + index.pattern[other]!]!;
-      const shared = overlap(move, other);
+      const shared = shares(move, other, works);
       const place = usual.get(index.ids[other]!);
       if (place === undefined && intentKept(distance, shared) < leastIntent) continue;
       const far =
@@ -82,7 +86,7 @@ function createSimilarity(index: LibraryIndex, costs: Costs, leastIntent: number
   };
 
   return {
-    overlap,
+    overlap: (move, other) => shares(move, other, worked(move)),
     ranking: (move) => {
       const known = rankings.get(move) ?? rank(move);
       rankings.set(move, known);

@@ -79,12 +79,20 @@ function unlike(a: Move, b: Move): number {
   for (const what of mine) if (!theirs.has(what)) points += 1;
   for (const what of theirs) if (!mine.has(what)) points += 1;
   // Of moves that are as like as that, the one with words of its name in common.
-  const [words, others] = [wordsOf(a), wordsOf(b)];
-  return points - Math.min(MOST_WORDS, [...words].filter((word) => others.has(word)).length) * 0.4;
+  const [own, others] = [wordsOf(a), wordsOf(b)];
+  return points - Math.min(MOST_WORDS, [...own].filter((word) => others.has(word)).length) * 0.4;
 }
 const MOST_WORDS = 2;
-const wordsOf = ({ name, twins }: Move): Set<string> =>
-  new Set([name, ...twins].flatMap((text) => text.toLowerCase().match(/[a-z]{3,}/g) ?? []));
+const words = new WeakMap<Move, ReadonlySet<string>>();
+/** Each move is compared with every other: its words are taken apart once. */
+function wordsOf(move: Move): ReadonlySet<string> {
+  const known = words.get(move);
+  if (known) return known;
+  const { name, twins } = move;
+  const made = new Set([name, ...twins].flatMap((text) => text.toLowerCase().match(/[a-z]{3,}/g) ?? []));
+  words.set(move, made);
+  return made;
+}
 
 const MOST_UNLIKE = 9;
 

@@ -43,14 +43,22 @@ LIMBS.forEach((limb, i) => {
 interface CapColumns {
   readonly at: Uint8Array;
   readonly max: Float64Array;
+  /** Each demand once, as it lies in a row, with the least that any cap leaves of it: within these, within all. */
+  readonly leastAt: Uint8Array;
+  readonly least: Float64Array;
 }
 const columns = new WeakMap<Constraints, CapColumns>();
 function capsOf(c: Constraints): CapColumns {
   const known = columns.get(c);
   if (known) return known;
+  const least = new Map<number, number>();
+  for (const cap of c.caps) least.set(cap.at, Math.min(cap.max, least.get(cap.at) ?? cap.max));
+  const once = [...least].sort(([a], [b]) => a - b);
   const made = {
     at: Uint8Array.from(c.caps, (cap) => cap.at),
     max: Float64Array.from(c.caps, (cap) => cap.max),
+    leastAt: Uint8Array.from(once, ([at]) => at),
+    least: Float64Array.from(once, ([, max]) => max),
   };
   columns.set(c, made);
   return made;
@@ -106,7 +114,7 @@ export function createLaw(table: FormTable): Law {
   const examine = (
     form: number,
     c: Constraints,
-    { at: capAt, max: capMax }: CapColumns,
+    { at: capAt, max: capMax, leastAt, least }: CapColumns,
     found: (ruler: number) => boolean,
   ): void => {
     const o = form * ROW_SIZE;
@@ -115,7 +123,9 @@ export function createLaw(table: FormTable): Law {
     const isHold = Number.isNaN(slow);
     const side = table.side[form]!;
     if (!isHere(table, form, c.brings) && found(roomRuler(c, missing[form]!))) return;
-    for (let k = 0; k < capAt.length; k++) {
+    let within = 0;
+    while (within < least.length && hi[o + leastAt[within]!]! <= least[within]!) within++;
+    for (let k = within < least.length ? 0 : capAt.length; k < capAt.length; k++) {
       if (hi[o + capAt[k]!]! <= capMax[k]!) continue;
       const cap = c.caps[k]!;
       if (cap.ability && c.owns.has(index.ids[move]!)) continue;

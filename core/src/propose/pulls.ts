@@ -58,8 +58,10 @@ export function strangeness(a: Draft, b: Draft): number {
 
 /** Share of the muscles that two moves have in common, 0–1. */
 export function muscleOverlap(a: Move, b: Move): number {
-  return Object.entries(a.muscles).reduce(
-    (sum, [muscle, share]) => sum + Math.min(share, b.muscles[muscle as keyof Move['muscles']] ?? 0),
-    0,
-  );
+  let sum = 0;
+  for (const muscle in a.muscles) {
+    const key = muscle as keyof Move['muscles'];
+    sum += Math.min(a.muscles[key] ?? 0, b.muscles[key] ?? 0);
+  }
+  return sum;
 }

@@ -44,7 +44,7 @@ const OPERATIONS: ReadonlySet<ConditionId> = new Set([
 
 /** Words that say nothing more beside a condition that was understood. */
 const BESIDE = new Set(
-  'left right both side l r - weak arm leg hand foot knee hip shoulder wrist elbow joint sore bad pain painful problem issue disease condition patient user symptom'.split(
+  'left right both side l r - weak arm leg hand foot knee hip shoulder wrist elbow joint playing plays acting up sore bad pain painful problem issue disease condition patient user symptom'.split(
     ' ',
   ),
 );
@@ -83,6 +83,8 @@ export interface Clause {
   between: boolean;
   /** So many of them stood as "x2" behind what they have: what follows is of others. */
   times: boolean;
+  /** One of several that were listed by what each of them has. */
+  listed: boolean;
   /** Something happened, and nobody said when. */
   when: boolean;
   /** A side and nothing it is of: "left side weak" goes on about what stands before. */
@@ -121,9 +123,12 @@ const isTotalOnly = (tokens: readonly Token[]) =>
 /** Do people who have or are something stand here: "2 knees"? */
 const countsOf = (tokens: readonly Token[], at: number): boolean =>
   (tokens[at]?.kind === 'number' || COUNTS[tokens[at]?.word ?? ''] !== undefined) &&
-  ['condition', 'level', 'sex', 'sore', 'has'].includes(
+  ['condition', 'level', 'sex', 'sore', 'has', 'people', 'adult'].includes(
     meaningsOf(tokens.slice(at + 1, at + 5))[0]?.meaning?.is ?? '',
   );
+
+/** One of them, by the word alone. */
+const SINGLE = new Set('woman lady man gentleman gent lad bloke guy girl boy'.split(' '));
 
 /** Where a new clause begins: at a stop, a comma, or an "and" that counts somebody. */
 export function clausesOf(text: string): Token[][] {
@@ -155,10 +160,12 @@ export function clausesOf(text: string): Token[][] {
         COUNTS[next.word] !== undefined ||
         ['some', 'half', 'the', 'few', 'another'].includes(next.word));
     const article = next !== undefined && ['a', 'an'].includes(next.word);
+    const single = (one: Token) => SINGLE.has(text.slice(one.from, one.to).toLowerCase());
     const andNew =
-      ['and', 'plus', 'including', 'incl'].includes(token.word) &&
-      counts &&
-      (!article || personAfter(tokens, i + 2));
+      (['and', 'plus', 'including', 'incl'].includes(token.word) &&
+        counts &&
+        (!article || personAfter(tokens, i + 2))) ||
+      (token.word === 'plus' && tokens.slice(i + 1, i + 4).some(single));
     // "My mum and my sister": two people.
     const owner = ['my', 'his', 'her', 'their', 'our', 'your'].includes(next?.word ?? '') ? 1 : 0;
     const relative =
@@ -213,6 +220,9 @@ function isPerson(word: string, meaning: Meaning | null | undefined): boolean {
 const personAfter = (tokens: readonly Token[], at: number): boolean =>
   isPerson(tokens[at]?.word ?? '', meaningsOf(tokens.slice(at, at + 4))[0]?.meaning);
 
+/** How long it has been decides which of these it is: are both of one kind? */
+export const samePhases = (a: ConditionId, b: ConditionId): boolean => phase(a, 0) === phase(b, 0);
+
 function phase(id: ConditionId, weeks: number): ConditionId {
   if (id.startsWith('pregnancy')) return weeks <= EARLY_WEEKS ? 'pregnancy-early' : 'pregnancy-later';
   if (id.startsWith('after-birth'))
@@ -262,6 +272,13 @@ const PARENTS = new Set([
   'grandpa',
 ]);
 
+/** What a class is called after, whoever comes to it: "mum and baby class". */
+const CALLED = new Set('class group session club'.split(' '));
+/** Behind "one": goes on about one of those who were just named. */
+const GOES_ON = new Set(
+  'is has are have had cant cannot uses use wears needs takes struggles gets'.split(' '),
+);
+
 /** What nobody has, where nobody has anything. */
 const NOTHING = new Set(
   'injury injured problem issue condition complaint anything limitation concern medical health ailment pain sore ill unwell restriction any known special serious major new other present at all today to report worry about'.split(
@@ -295,6 +312,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     outOf: null,
     between: false,
     times: false,
+    listed: false,
     when: false,
     side: null,
     says,
@@ -441,8 +459,14 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         n % 10 === 0 &&
         n >= 10
       ) {
-        clause.ages = [n, n + 9];
         i = follows - 1 + (pieces[follows]?.token.word === 's' ? 1 : 0);
+        // "30s and 40s": from the first of them to the last.
+        const last = ['and', 'to', '-', '&'].includes(pieces[i + 1]?.token.word ?? '')
+          ? numberAt(i + 2)
+          : null;
+        const further = last !== null && last % 10 === 0 && last > n ? last : n;
+        if (further > n) i += pieces[i + 3]?.token.word === 's' ? 3 : 2;
+        clause.ages = [n, further + 9];
         continue;
       }
       if (
@@ -592,7 +616,11 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         clause.beside = pieces[i - 1]?.token.word === 'their';
         clause.adult ||= PARENTS.has(token.word);
         // "Their partners": so many nobody said.
-        if (clause.count === 1 && /s$/i.test(original) && !['his', 'hers'].includes(token.word)) {
+        if (
+          clause.count === 1 &&
+          /s$/i.test(original) &&
+          !['his', 'hers', 'he', 'she'].includes(token.word)
+        ) {
           clause.count = null;
           clause.share = 'some';
         }
@@ -611,7 +639,8 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         break;
       case 'share':
         if (meaning.of === 'none') nobody = true;
-        clause.share = meaning.of;
+        // "Seven mums, all of them": so many are said.
+        if (meaning.of !== 'all' || clause.count === null) clause.share = meaning.of;
         break;
       case 'rest':
         clause.rest = true;
@@ -660,13 +689,20 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
   }
   flush();
   if (alone && clause.name === null) clause.count ??= 1;
+  // "Pregnant lady": one of them.
+  const single = tokens.some((token) => SINGLE.has(text.slice(token.from, token.to).toLowerCase()));
+  if (single && clause.count === null && clause.share === null) clause.count = 1;
+  // "Mum and baby class": what it is called counts nobody.
+  if (clause.relative && clause.count === 1 && CALLED.has(pieces.at(-1)!.token.word)) {
+    clause.count = null;
+    clause.relative = false;
+    clause.people = true;
+  }
   if (clause.count !== null && clause.sex !== null && /\bof the\b/iu.test(says)) clause.ofThem = true;
   // "3 beginners one with asthma": with nothing between them it is one of those.
   const goesOn = /[\p{L}\d]\s+$/u.test(text.slice(0, tokens[0]!.from)) && isAt(1) === 'has';
   clause.among =
-    clause.count !== null &&
-    (goesOn || ['is', 'has', 'are', 'have'].includes(pieces[1]?.token.word ?? '')) &&
-    clause.name === null;
+    clause.count !== null && (goesOn || GOES_ON.has(pieces[1]?.token.word ?? '')) && clause.name === null;
   const lately = weeks !== null && weeks <= EARLY_WEEKS;
   if (event && lately) clause.conditions.push({ id: 'heart-event-recent' });
   if (lately && clause.conditions.some(({ id }) => OPERATIONS.has(id)))

@@ -593,14 +593,19 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'N of each|every|everything', says: count((n) => ({ is: 'reps', n }), 500) },
   // formats
   { is: 'amrap', says: format('amrap') },
-  { is: 'amrap O? @sep? @sep? U', says: ([s]) => capped('amrap')([s! / 60], []), weight: 0.6 },
-  { is: 'amrap @sep? N', says: capped('amrap'), weight: 0.2 },
+  { is: 'amrap in|for|of? O? @sep? @sep? U', says: ([s]) => capped('amrap')([s! / 60], []), weight: 0.6 },
+  { is: 'amrap in|for|of? @sep? N', says: capped('amrap'), weight: 0.2 },
   { is: 'U @sep? amrap', says: ([s]) => capped('amrap')([s! / 60], []), weight: 0.6 },
   { is: 'N @sep? amrap', says: capped('amrap'), weight: 0.2 },
   {
     is: 'as many round|rep as you|possible|can possible|can? can? in? of|for? @sep? U',
     says: ([s]) => capped('amrap')([s! / 60], []),
     weight: 1,
+  },
+  {
+    is: 'as many round|rep as you|possible|can possible|can? in|for N',
+    says: capped('amrap'),
+    weight: 0.8,
   },
   { is: 'as many round|rep as you|possible|can possible|can?', says: format('amrap') },
   {

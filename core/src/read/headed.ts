@@ -73,10 +73,23 @@ function calmThenMoves(said: Said): ReturnType<typeof headingOf> {
   return items.length > 0 && known(items) === items.length ? { ...heading, to } : null;
 }
 
+/** "Finish with a two-minute plank": the last part, and at once what is done. */
+function finishThenMoves(said: Said): ReturnType<typeof headingOf> {
+  const words = said.rest.slice(0, 5).map((token) => token.word);
+  const from = ['then', 'and'].includes(words[0]!) ? 1 : 0;
+  if (!['finish', 'end', 'finisher'].includes(words[from]!)) return null;
+  if (words[from + 1] !== 'with' && !(words[from + 1] === 'w' && words[from + 2] === '/')) return null;
+  const to = from + (words[from + 1] === 'with' ? 2 : 3);
+  const items = movesIn(said, said.rest.slice(to));
+  return items.length > 0 && known(items) === items.length
+    ? { role: 'finisher', to, roundNumber: null }
+    : null;
+}
+
 /** "Warm-up: march, arm circles", "Round 2", "Circuit (x3)": a part by what parts are called. */
 export function partHeading(said: Said): LineOf | null {
   const { rest, text } = said;
-  const heading = headingOf(rest) ?? calmThenMoves(said);
+  const heading = headingOf(rest) ?? calmThenMoves(said) ?? finishThenMoves(said);
   if (!heading) return null;
   if (said.exactName && said.whole!.moves.length === 1 && !['stretch', 'circuit'].includes(rest[0]!.word))
     return null;
@@ -308,7 +321,12 @@ export function clockThenMoves(said: Said): LineOf | null {
     const matches = named ?? factsIn(CLOCK_GRAMMAR, clock);
     // "One minute of each: squats, lunges".
     const each = clock.some((token) => token.word === 'each');
-    const ofAll = (fact: Fact) => OF_BLOCKS.has(fact.is) || (each && ['work', 'reps'].includes(fact.is));
+    // "Three sets of ten: curl, row, squat".
+    const sets = cut === said.colon && !said.listed;
+    const ofAll = (fact: Fact) =>
+      OF_BLOCKS.has(fact.is) ||
+      (each && ['work', 'reps'].includes(fact.is)) ||
+      (sets && ['sets', 'sets of'].includes(fact.is));
     if (!matches.some(({ fact }) => ofAll(fact))) continue;
     // "Blast 1 (3 x 40/20): squat, row": what the part is called, and then its clock.
     const called = named || cut !== said.colon ? null : nameBefore(said, clock, matches);
@@ -336,9 +354,11 @@ export function clockThenMoves(said: Said): LineOf | null {
 export function kindThenMoves(said: Said): LineOf | null {
   const { rest } = said;
   const [kind] = said.clock;
-  if (kind?.from !== 0 || kind.fact.is !== 'format' || kind.to >= rest.length || said.colon >= 0) return null;
+  if (kind?.from !== 0 || kind.fact.is !== 'format' || kind.to >= rest.length) return null;
+  // "Death by burpees: 1 in minute 1, 2 in minute 2": how it grows is told behind the colon.
+  if (said.colon >= 0 && kind.fact.grow === undefined) return null;
   if (said.clock.length > 1 || (said.exactName && said.whole!.moves.length === 1)) return null;
-  const items = movesIn(said, rest.slice(kind.to));
+  const items = movesIn(said, rest.slice(kind.to, said.colon >= 0 ? said.colon : undefined));
   const fewest = kind.fact.is === 'format' && kind.fact.grow !== undefined ? 1 : 2;
   if (items.length < fewest || known(items) < items.length) return null;
   return said.as('heading', 0.85, {
@@ -456,7 +476,7 @@ export function titleThenClock(said: Said): LineOf | null {
   const whole = label.find((token) => token.kind === 'seconds' && token.value >= LEAST_PART);
   const plain =
     label.every((token) => token.kind === 'word' || token === whole) &&
-    label.some((token) => TITLE_WORDS.has(token.word) || OF_CLOCKS.has(token.word)) &&
+    label.some((token) => [TITLE_WORDS, OF_CLOCKS, SECTIONS].some((words) => words.has(token.word))) &&
     factsIn(
       CLOCK_GRAMMAR,
       label.filter((token) => token !== whole),

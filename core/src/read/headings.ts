@@ -2,7 +2,7 @@ import type { Role } from '../session/index.ts';
 import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn, type Match } from './grammar.ts';
 import { covered } from './items.ts';
-import { BULLETS, CLOCK_WORDS, LABELS, ROLES_SAID } from './line-words.ts';
+import { BULLETS, CLOCK_WORDS, LABELS, ROLES_SAID, SECTIONS } from './line-words.ts';
 import { type Names, readName } from './names.ts';
 import { type Token, tokensOf } from './tokens.ts';
 
@@ -174,6 +174,11 @@ export function headingOf(tokens: readonly Token[]): Heading | null {
     return behind?.role === 'cool-down' || behind?.role === 'warm-up' ? { ...behind, to: 0 } : null;
   }
   const words = tokens.map((token) => token.word);
+  // "Core finisher: …": what it is for before what it is.
+  if (SECTIONS.has(words[0]!) && [':', '-', '–', '—'].includes(words[2] ?? '')) {
+    const behind = headingOf(tokens.slice(1));
+    if (behind?.role === 'finisher' || behind?.role === 'challenge') return { ...behind, to: behind.to + 1 };
+  }
   const ends = (at: number) =>
     at >= tokens.length || [':', '-', '–', '—', '(', '\t', '.', ',', '='].includes(words[at]!);
   // "Set 1: squats": one of several, each with its own movements.

@@ -310,6 +310,9 @@ export function labelled(
   return [{ ...first, from, text: text.slice(from, first.to) }, ...others];
 }
 
+/** Which of two a movement is done with: no part of its name. */
+const SIDES = new Set(['l', 'r', 'left', 'right']);
+
 /** "Squat jumps / mountain climbers" under one clock: two movements, where each of them is one. */
 export function apart(
   tokens: readonly Token[],
@@ -318,7 +321,8 @@ export function apart(
 ): readonly Token[] {
   const pieces = betweenSlashes(tokens);
   if (pieces.length === 1) return tokens;
-  const named = (piece: readonly Token[]) => piece.filter((token) => !CLOCK_WORDS.has(token.word));
+  const named = (piece: readonly Token[]) =>
+    piece.filter((token) => !CLOCK_WORDS.has(token.word) && !SIDES.has(token.word));
   return pieces.every((piece) => (readName(names, named(piece), own)[0]?.sure ?? 0) >= 0.6)
     ? tokens.map((token) => (token.word === '/' ? { ...token, word: ',' } : token))
     : tokens;

@@ -14,7 +14,7 @@ export const DAYS = set(
   'monday tuesday wednesday thursday friday saturday sunday mon tue tues wed thu thur thurs fri sat sun',
 );
 export const NOTE_STARTS = set(
-  'scale scaled scaling total approximately approx duration length what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning swap switch rotate group emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need',
+  'scale scaled scaling total approximately approx duration length what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning swap switch rotate group emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need log record score',
 );
 export const SECTIONS = set(
   'upper lower body core leg arm abs cardio strength full glute back chest conditioning balance floor standing seated chair mobility shoulder posterior chain plyo total hiit main cardiovascular resistance skill agility',
@@ -37,6 +37,11 @@ export const ROLES_SAID: readonly RoleWords[] = [
     'activation',
     'mobiliser',
     'raise pulse',
+    'warm up and mobility',
+    'warm up & mobility',
+    'warm up + mobility',
+    'warm up and mobilise',
+    'warm up & mobilise',
   ].map((w): RoleWords => ({ words: w.split(' '), role: 'warm-up' })),
   ...[
     'cool down',
@@ -60,6 +65,13 @@ export const ROLES_SAID: readonly RoleWords[] = [
     'relax',
     'stretch and relax',
     'stretch & relax',
+    'cool down and stretch',
+    'cool down & stretch',
+    'cool down + stretch',
+    'cooldown and stretch',
+    'cooldown & stretch',
+    'stretch and cool down',
+    'stretch & cool down',
     'relax and stretch',
   ].map((w): RoleWords => ({ words: w.split(' '), role: 'cool-down' })),
   ...['finisher', 'burnout', 'burn out', 'cash out', 'finish'].map(
@@ -88,6 +100,12 @@ export const ROLES_SAID: readonly RoleWords[] = [
     'workout',
     'the circuit',
     'the workout',
+    'the session',
+    'today',
+    'tonight',
+    'todays session',
+    'todays workout',
+    'tonights session',
   ].map((w): RoleWords => ({ words: w.split(' '), role: 'circuit' })),
 ];
 export const TIERS: Readonly<Record<string, 'easier' | 'harder'>> = {

@@ -311,6 +311,12 @@ const JOININGS: readonly Joining[] = [
     const shape = before?.text === 'figure' ? SHAPES[raw[i]!.text] : undefined;
     return shape === undefined ? null : [[wordAt(shape, raw[i]!.from, raw[i]!.to)], 1];
   },
+  // "Figure of 8".
+  (raw, i, before) => {
+    const shape =
+      before?.text === 'figure' && raw[i]!.text === 'of' ? SHAPES[raw[i + 1]?.text ?? ''] : undefined;
+    return shape === undefined ? null : [[wordAt(shape, raw[i]!.from, raw[i + 1]!.to)], 2];
+  },
   (raw, i, before) =>
     raw[i]!.text === 'two' && before?.kind === 'number' && OF_LIMBS.has(raw[i + 1]?.text ?? '')
       ? [[wordAt('both', raw[i]!.from, raw[i + 1]!.to)], 2]

@@ -76,7 +76,7 @@ const words = (text: string) => text.split(',');
 list(
   { is: 'fine' },
   words(
-    'no injuries,no injury,all fine,all healthy,no problems,no problem,no issues,no conditions,no condition,all ok,all good,nothing else,no health problems,no health issues,fine,healthy,injury free,no limitations,fit and well,fit and healthy,all well,no medical issues,no known conditions,no medical conditions,ok,okay,alright,all right,fit as a fiddle,no concerns,nothing to report,in good health,no aches,general,general population,gen pop,general fitness,nothing wrong',
+    'no injuries,no injury,all fine,all healthy,no problems,no problem,no issues,no conditions,no condition,all ok,all good,nothing else,no health problems,no health issues,fine,healthy,injury free,no limitations,fit and well,fit and healthy,all well,no medical issues,no known conditions,no medical conditions,ok,okay,alright,all right,fit as a fiddle,no concerns,nothing to report,in good health,no aches,general,general population,gen pop,general fitness,nothing wrong,standing,on their feet,able bodied,ambulant',
   ),
 );
 list(
@@ -93,7 +93,9 @@ list(
 );
 list(
   { is: 'level', level: 2 },
-  words('fit,regular,steady,experienced,active,seasoned,trained,comes every week,old hand,used to it'),
+  words(
+    'been coming,been coming for years,been coming for ages,been coming a while,been coming a year,been coming for a year,been at it for years,long standing,old timer,fit,regular,steady,experienced,active,seasoned,trained,comes every week,old hand,used to it',
+  ),
 );
 list(
   { is: 'level', level: 3 },
@@ -124,14 +126,17 @@ list(
   { is: 'ago', weeks: WEEKS_A_MONTH },
   words('last month,this month,a month ago,few weeks ago,couple of weeks ago'),
 );
+/** What somebody can't, doesn't or won't comes to the same. */
+const CANNOT = words('cant,cannot,can not,unable to,not able to,doesnt,dont,wont,shouldnt,isnt able to');
 for (const [key, names] of Object.entries(CONDITION_NAMES)) {
   const id = key as ConditionId;
-  list({ is: 'condition', id }, [
-    ...names,
-    ...(names.length > 0 ? [CONDITIONS[id].name.replace(/,/g, '')] : []),
-  ]);
   // "Nobody can kneel": what one person can't, and of all of them.
   const cannot = names.flatMap((name) => /^(?:cant|cannot) (.+)$/.exec(name)?.[1] ?? []);
+  list({ is: 'condition', id }, [
+    ...names,
+    ...cannot.flatMap((what) => CANNOT.map((not) => `${not} ${what}`)),
+    ...(names.length > 0 ? [CONDITIONS[id].name.replace(/,/g, '')] : []),
+  ]);
   list(
     { is: 'condition', id, all: true },
     cannot.flatMap((what) =>
@@ -156,7 +161,7 @@ list(
 list(
   { is: 'people' },
   words(
-    'ex runner,former runner,ex athlete,former athlete,retired athlete,people,person,participant,member,mate,pal,buddy,worker,office worker,office staff,of us,class,group,clients,pax,folk,individual,attendee,attending,here,today,present,coming,turned up,in the class,in the group,students,student,guys,trainee,employee,staff,patient,player,heads,person group,in my class,a class of,a group of,group of,class of,there are,we are,we have,i have,ive got,participants,members,team,squad,customers,them,bodies,' +
+    'ex runner,former runner,ex athlete,former athlete,retired athlete,people,person,participant,member,mate,pal,buddy,worker,office worker,office staff,of us,class,group,clients,pax,folk,individual,attendee,attending,here,today,present,coming,turned up,in the class,in the group,students,student,guys,trainee,employee,staff,patient,pt,player,heads,person group,in my class,a class of,a group of,group of,class of,there are,we are,we have,i have,ive got,participants,members,team,squad,customers,them,bodies,' +
       'nurse,teacher,firefighter,fire fighter,banker,builder,driver,farmer,police officer,officer,soldier,paramedic,lawyer,mechanic,engineer,dancer,cyclist,golfer,swimmer,footballer,rugby player,skier,climber,hiker,rambler,gardener,cleaner,postman,postwoman,plumber,electrician,joiner,chef,waiter,accountant,clerk,programmer,developer,scientist,musician,singer,volunteer,commuter,apprentice,cadet,resident,tenant,guest,visitor,pupil,learner',
   ),
 );
@@ -225,13 +230,13 @@ list({ is: 'weeks', times: 52 }, words('year ago,years ago,yrs ago,year post'));
 list(
   { is: 'sore' },
   words(
-    'sore,bad,dodgy,painful,aching,achy,stiff,injured,weak,hurt,hurting,pain,problem,trouble,issue,injury,sensitive,delicate,tender,niggle,tweaked,strained,pulled,tight,dicky,gammy,replaced,replacement,symptom,disease,condition,syndrome,patient,sufferer,user',
+    'sore,bad,dodgy,painful,aching,achy,stiff,injured,weak,hurt,hurting,pain,problem,trouble,issue,injury,sensitive,delicate,tender,niggle,tweaked,strained,pulled,tight,dicky,gammy,playing up,plays up,acting up,replaced,replacement,symptom,disease,condition,syndrome,patient,sufferer,user',
   ),
 );
 list(
   { is: 'filler' },
   words(
-    'coming back from,coming back,come back,back from,back after,back to,back into,just back,welcome back,back again,a,an,the,and,of,in,to,at,my,our,their,his,who,that,which,very,quite,really,slightly,heavily,mild,mildly,moderate,bit,little,some kind of,one,so,be,been,it,its,i,we,they,there,this,these,just,only,about,around,roughly,approximately,approx,maybe,probably,from,by,well,controlled,well controlled,medication,meds,medicine,tablet,known,history of,history,previous,old,recent,recently,still,now,currently,ago,last,since,side,arm,leg,time,times,post,recovering,recovery,usual,usually,sometimes,occasional,occasionally,bad day,plus one,another,extra,body,tonight,morning,evening,tuesday,monday,wednesday,thursday,friday,saturday,sunday,day,ones,level,levels,fitness,lot,as,or,but,if,either,mixed,mix,ability,abilities,gender,off,otherwise,more,night,football,rugby,netball,hockey,cricket,tennis,swimming,gymnastics,basketball,running,desk job,am,pm,reading,notes,note,bootcamp,boot camp,circuits,circuit,hiit,pilates,yoga,aerobics,aqua,conditioning,strength class,balance class,keen,motivated,enthusiastic,lovely,cheerful,chatty,prevention,rehab,recovery class,care home,nursing home,day centre,village hall,sheltered housing,small,big,large,keen walker,dog walker,hill walker,walking group,park,hall,gym,studio,outdoors,outside,indoors,church hall,community centre,vary,varies,varied,variable,office job,sits all day,club,session',
+    'coming back from,coming back,come back,back from,back after,back to,back into,just back,welcome back,back again,a,an,the,and,of,in,to,at,my,our,their,his,who,that,which,very,quite,really,slightly,heavily,mild,mildly,moderate,bit,little,some kind of,one,so,be,been,it,its,i,we,they,there,this,these,just,only,about,around,roughly,approximately,approx,maybe,probably,from,by,well,controlled,well controlled,medication,meds,medicine,tablet,known,history of,history,previous,old,recent,recently,still,now,currently,ago,last,since,side,arm,leg,time,times,post,recovering,recovery,usual,usually,sometimes,occasional,occasionally,bad day,plus one,another,extra,body,tonight,morning,evening,tuesday,monday,wednesday,thursday,friday,saturday,sunday,day,ones,level,levels,fitness,lot,as,or,but,if,either,mixed,mix,ability,abilities,gender,off,otherwise,more,night,football,rugby,netball,hockey,cricket,tennis,swimming,gymnastics,basketball,running,desk job,am,pm,reading,notes,note,bootcamp,boot camp,circuits,circuit,hiit,pilates,yoga,aerobics,aqua,conditioning,strength class,balance class,keen,motivated,enthusiastic,lovely,cheerful,chatty,prevention,rehab,recovery class,care home,nursing home,day centre,village hall,sheltered housing,small,big,large,keen walker,dog walker,hill walker,walking group,park,hall,gym,studio,outdoors,outside,indoors,church hall,community centre,vary,varies,varied,variable,office job,office,sits all day,club,session,menopause,menopausal,perimenopausal,postmenopausal,baby,babies,buggy',
   ),
 );
 

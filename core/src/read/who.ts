@@ -6,7 +6,15 @@ import {
   OLDER_FROM,
   youngAt,
 } from '../person/index.ts';
-import { type Clause, clausesOf, isAge, narrowed, readClause, type SaidCondition } from './clause.ts';
+import {
+  type Clause,
+  clausesOf,
+  isAge,
+  narrowed,
+  readClause,
+  type SaidCondition,
+  samePhases,
+} from './clause.ts';
 
 /** Some of those who are here, alike as far as was said. Parts never overlap. */
 export interface WhoPart {
@@ -129,9 +137,15 @@ function foldedIn(clauses: Clause[]): void {
   const at = clauses.findIndex((c) => !uncounted(c));
   const [first] = clauses;
   const counts = clauses[at];
-  if (at < 1 || !first || counts?.count == null || counts.name !== null || counts.rest) return;
+  if (at < 1 || !first || counts?.count == null || counts.name !== null || counts.rest || counts.plus) return;
   const between = clauses.slice(1, at);
-  if (![...between, { ...counts, unread: [] }].every((c) => onlyKind(c) && !apartFrom(first, c))) return;
+  // "Mum and baby class, 7 mums, all eight weeks after birth": with nobody else counted it is of all of them.
+  const ofAll = counts.sex !== null && at === clauses.length - 1;
+  const kinds = [...between, { ...counts, unread: [], conditions: ofAll ? [] : counts.conditions }];
+  if (!kinds.every((c) => onlyKind(c) && !apartFrom(first, c))) return;
+  first.conditions = first.conditions.filter(
+    ({ id }) => !counts.conditions.some((one) => one.id !== id && samePhases(one.id, id)),
+  );
   for (const c of [...between, counts]) merge(first, c);
   first.count = counts.count;
   first.people = true;
@@ -180,7 +194,10 @@ function readOne(text: string): Who {
   const clauses: Clause[] = [];
   const unread: string[] = [];
   const asks: string[] = [];
-  for (const tokens of clausesOf(trimmed)) {
+  const said = clausesOf(trimmed);
+  // "Six people: dodgy shoulder, sore wrist, rest ok": one of each.
+  const restAt = said.findLastIndex((tokens) => readClause(trimmed, tokens).rest);
+  for (const [at, tokens] of said.entries()) {
     const clause = readClause(trimmed, tokens);
     const last = clauses.at(-1);
     const bare =
@@ -251,12 +268,16 @@ function readOne(text: string): Who {
         !described(last) &&
         clause.ages === null &&
         clause.level === null;
-      if (last.times && clause.conditions.length > 0) {
-        clauses.push({ ...clause, count: 1 });
+      if ((last.times && clause.conditions.length > 0) || last.listed) {
+        clauses.push({ ...clause, count: 1, listed: last.listed });
         continue;
       }
       if (!alone) {
         merge(last, clause);
+        continue;
+      }
+      if (at < restAt) {
+        clauses.push({ ...clause, count: 1, listed: true });
         continue;
       }
       // "10 people, sore knees": how many of them isn't said.
@@ -284,6 +305,11 @@ function readOne(text: string): Who {
     !named &&
     first.name === null &&
     first.outOf === null &&
+    // "One lady in a wheelchair and six standing": more than they were are others.
+    ((!described(first) && first.sex === null) ||
+      rest.every(
+        (c) => c.ofThem || c.outOf !== null || (counted(c) ?? 0) <= firstCount || !(c.fine || described(c)),
+      )) &&
     (first.people ||
       !described(first) ||
       clauses.length === 1 ||
@@ -421,7 +447,14 @@ function readOne(text: string): Who {
       const levels = parts.flatMap((part) => part.level ?? []);
       const level = clause.level ?? (levels.length > 0 ? (Math.min(...levels) as LevelIndex) : null);
       parts[parts.indexOf(largest)] = { ...largest, count: largest.count - count };
-      parts.push({ ...partFrom({ ...clause, level }, count, base), ages: clause.ages ?? largest.ages });
+      const conditions = [
+        ...largest.conditions,
+        ...clause.conditions.filter(({ id }) => !largest.conditions.some((c) => c.id === id)),
+      ];
+      parts.push({
+        ...partFrom({ ...clause, level, conditions }, count, base),
+        ages: clause.ages ?? largest.ages,
+      });
       continue;
     }
     parts.push(partFrom(clause, count, base));
