@@ -69,6 +69,8 @@ export interface Clause {
   people: boolean;
   /** Of those who were just named: "one is hypermobile". */
   among: boolean;
+  /** "One with a new hip": of those before, where nothing but their kind was said of them. */
+  withOnly: boolean;
   /** Somebody else's, and there as well: "their dad". */
   beside: boolean;
   /** So many are all there are. */
@@ -99,6 +101,9 @@ const LAST_YEAR = 13;
 
 /** Years, or heads, from one end of a span to the other. Estimate. */
 const WIDE_SPAN = 15;
+
+/** More than that counts nobody: a year, a pressure, a number of something else. */
+const MOST_HEADS = 999;
 
 /** Nobody has more arms or legs. */
 const MOST_LIMBS = 4;
@@ -303,6 +308,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     rest: false,
     people: false,
     among: false,
+    withOnly: false,
     beside: false,
     total: false,
     relative: false,
@@ -528,7 +534,11 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         clause.between = true;
         continue;
       }
-      if (clause.count === null && Number.isInteger(n)) clause.count = n;
+      // "Dot, 81 (two falls)": how often, of somebody who was named.
+      if (clause.name !== null && isAt(follows) === 'condition') continue;
+      // "Bypass 2019" is a year, and nobody teaches so many.
+      const headcount = Number.isInteger(n) && n <= MOST_HEADS;
+      if (clause.count === null && headcount) clause.count = n;
       else clause.unread.push(original);
       continue;
     }
@@ -703,6 +713,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
   const goesOn = /[\p{L}\d]\s+$/u.test(text.slice(0, tokens[0]!.from)) && isAt(1) === 'has';
   clause.among =
     clause.count !== null && (goesOn || GOES_ON.has(pieces[1]?.token.word ?? '')) && clause.name === null;
+  clause.withOnly = clause.count === 1 && pieces[1]?.token.word === 'with' && clause.name === null;
   const lately = weeks !== null && weeks <= EARLY_WEEKS;
   if (event && lately) clause.conditions.push({ id: 'heart-event-recent' });
   if (lately && clause.conditions.some(({ id }) => OPERATIONS.has(id)))

@@ -49,6 +49,9 @@ const shareOf = (ratio: Extract<Fact, { is: 'ratio' }> | undefined, work: number
 /** Minutes of a count that grows, where nobody said. Common practice. */
 const GROWS_FOR = 10;
 
+/** As often as this is said of the clock rather than of all the stations: "12 x 45/15". Estimate. */
+const FEWEST_BOUTS = 6;
+
 /** The clock that was meant: what was said, and which of its numbers nobody said. */
 export function formatOf(block: Draft): { format: Format; assumed: string[]; dose: Dose | null } {
   const said: Said = {};
@@ -74,7 +77,8 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
     lastOf(said, 'bouts each') ??
     // "30 s work, 10 s rest, 3 sets": a clock has rounds.
     (interval ? lastOf(said, 'sets') : undefined) ??
-    (inOneGo?.n === undefined ? undefined : { n: inOneGo.n });
+    (inOneGo?.n === undefined ? undefined : { n: inOneGo.n }) ??
+    (interval?.often === undefined ? undefined : { n: interval.often });
   const bareTime = lastOf(said, 'work')?.seconds;
   // Nothing is done for as long as a session at each of several stations: it is for all of them.
   const whole = !interval && n > 1 && (bareTime ?? 0) >= LEAST_SESSION ? bareTime : undefined;
@@ -124,7 +128,15 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
     const all = lastOf(said, 'in all seconds')?.seconds;
     // So long in all: as many rounds as go into it.
     const fit = all === undefined || rounds ? undefined : Math.max(1, Math.round(all / (n * (w + r))));
-    const many = fit === undefined ? R() : within('rounds', fit);
+    // "12 x 45/15" over twelve stations, or six: so many turns of the clock, and nobody does twelve times round.
+    const turned = roundsFact || times ? 0 : (interval?.often ?? 0);
+    const bouts = turned >= FEWEST_BOUTS && n > 1 && turned % n === 0 ? turned / n : null;
+    const many =
+      bouts !== null
+        ? within('rounds', given('rounds', undefined, bouts))
+        : fit === undefined
+          ? R()
+          : within('rounds', fit);
     return {
       workSeconds: within('workSeconds', w),
       restSeconds: within('restSeconds', r),

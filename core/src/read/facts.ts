@@ -4,7 +4,13 @@ import { grammarOf, type Rule, type Sets } from './grammar.ts';
 
 /** One thing that a line says of the clock or of how much. */
 export type Fact =
-  | { readonly is: 'interval'; readonly work: number; readonly rest: number }
+  | {
+      readonly is: 'interval';
+      readonly work: number;
+      readonly rest: number;
+      /** Said in the same breath: "12 x 45/15". */
+      readonly often?: number;
+    }
   | { readonly is: 'work'; readonly seconds: number }
   /** `between` where that is what it was called: it parts stations, never blocks. */
   | { readonly is: 'rest'; readonly seconds: number; readonly between?: true }
@@ -175,6 +181,10 @@ const interval = ([work, rest]: readonly number[]): Fact | null =>
   (rest! === 0 || (rest! >= LEAST_WORK && Math.max(work!, rest!) >= LEAST_OF_TWO))
     ? { is: 'interval', work: work!, rest: rest! }
     : null;
+const oftenAt = ([often, ...both]: readonly number[]): Fact | null => {
+  const fact = interval(both);
+  return fact && often! >= 1 && often! <= 99 ? ({ ...fact, often } as Fact) : null;
+};
 const work = ([seconds]: readonly number[]): Fact | null =>
   ok(seconds!, 3) ? { is: 'work', seconds: seconds! } : null;
 /** Nobody works a ninth of the time, or rests one. Estimate. */
@@ -271,6 +281,9 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'Q @work|hard|fast @sep? @sep? Q @rest|easy|slow', says: interval, weight: 0.5 },
   { is: 'Q @work @sep? @sep? Q', says: interval },
   { is: 'Q / Q @rest?', says: interval },
+  { is: 'N @x Q / Q @rest?', says: oftenAt, weight: 1 },
+  { is: 'N @x Q on @sep? Q off', says: oftenAt, weight: 3 },
+  { is: 'N @x Q @work @sep? @sep? Q @rest?', says: oftenAt, weight: 1 },
   { is: 'Q : Q', says: interval },
   { is: 'Q @work? @sep? @sep? @rest @sep? of|for? Q', says: interval },
   { is: 'T @each|@station @station? @sep? @sep? T @rest? in? @between?', says: interval },
@@ -501,7 +514,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'N set', says: count((n) => ({ is: 'sets', n }), 12), weight: 0.1 },
   {
-    is: 'N set of N @rep?',
+    is: 'N set @x|of N @rep?',
     says: ([sets, reps]) => (sets! <= 12 ? { is: 'sets of', sets: sets!, reps: reps! } : null),
     weight: 0.4,
   },
@@ -1001,7 +1014,7 @@ const DOSE: readonly Rule<Fact>[] = [
     weight: 2,
   },
   {
-    is: 'N set of? N @rep?',
+    is: 'N set @x|of? N @rep?',
     says: ([sets, reps]) => (sets! <= 12 ? { is: 'sets of', sets: sets!, reps: reps! } : null),
     weight: 0.6,
   },

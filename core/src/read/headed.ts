@@ -373,6 +373,8 @@ export function kindThenMoves(said: Said): LineOf | null {
 /** Who of two is meant, before what they do: "partner A", "one person", "the other". */
 const WHO = new Set(['partner', 'person', 'a', 'b', 'one', 'the', 'other', 'p', 'player', 'p1', 'p2']);
 const DOES = new Set(['do', 'does', 'doing', 'perform', 'performs', 'is', 'in', 'complete']);
+/** What somebody does whose movement stands elsewhere: "one works". */
+const WORKS = new Set(['work', 'works', 'working', 'go', 'goes', 'exercise', 'exercises', 'train', 'trains']);
 /** What stands behind who does it. */
 function withoutWho(tokens: readonly Token[]): { rest: readonly Token[]; who: boolean } {
   let at = 0;
@@ -393,15 +395,24 @@ export function oneWhileOther(said: Said): LineOf | null {
   const one = withoutWho(rest.slice(label, at));
   const other = withoutWho(rest.slice(at + 1));
   if (!one.who || !other.who) return null;
+  const works = one.rest.every((token) => WORKS.has(token.word));
   const stop = other.rest.findIndex(
     (token, i) => i > 0 && [',', '.', ';', '-', '–', '—', 'then', '('].includes(token.word),
   );
   const behind = stop < 0 ? [] : other.rest.slice(stop);
+  const matches = factsIn(CLOCK_GRAMMAR, behind);
+  // "One works while the other holds a plank": what is worked at stands below; what the other does meanwhile is said.
+  if (works && matches.length > 0)
+    return said.as('clock', 0.75, {
+      heading: label > 0 ? said.words(0, label - 1) : null,
+      facts: [...matches.map((match) => match.fact), { is: 'remark', says: said.words(label) }],
+      spans: spansOf(behind, matches),
+      titled: said.titled,
+    });
   const items = [one.rest, stop < 0 ? other.rest : other.rest.slice(0, stop)].flatMap((some) =>
     itemsOf(names, text, some, own),
   );
   if (items.length !== 2 || known(items) < 1) return null;
-  const matches = factsIn(CLOCK_GRAMMAR, behind);
   return said.as('heading', 0.8, {
     role: 'circuit',
     items: items.map((item, i) => ({ ...item, joined: i === 0 ? null : 'next' })),
@@ -424,9 +435,18 @@ function nameBefore(said: Said, clock: readonly Token[], matches: readonly Match
   return said.text.slice(label[0]!.from, label.at(-1)!.to);
 }
 
+/** "Cardio 1 - jacks, high knees": a part of the body or of a session before a dash, and which of several; −1 for none. */
+function sectionTo(rest: readonly Token[]): number {
+  const at = rest.findIndex((token, i) => isParting(rest, token, i));
+  const isPart = (token: Token, i: number) =>
+    SECTIONS.has(token.word) || (i > 0 && token.kind === 'number' && token.value <= 20);
+  return at > 0 && at <= 3 && rest.slice(0, at).every(isPart) ? at : -1;
+}
+
 /** "Legs: squats, lunges": what they are of, and behind the colon the movements. */
 export function labelThenMoves(said: Said): LineOf | null {
-  const { rest, text, names, own, colon, titled } = said;
+  const { rest, text, names, own, titled } = said;
+  const colon = said.colon > 0 ? said.colon : sectionTo(rest);
   if (colon < 1 || colon >= rest.length - 1 || said.listed) return null;
   // "Back class (for Jo): pelvic tilts, knee rolls": what stands in brackets is no part of what it is called.
   const open = rest.findIndex((token) => token.word === '(');

@@ -23,6 +23,9 @@ function betweenSlashes(tokens: readonly Token[]): (readonly Token[])[] {
   return [...slashes, tokens.length].map((to, k) => tokens.slice(k === 0 ? 0 : slashes[k - 1]! + 1, to));
 }
 
+/** Which of two a movement is done with: no part of its name. */
+const SIDES = new Set(['l', 'r', 'left', 'right']);
+
 /** "Sit to stand / squat / jump squat": one movement for each level, the middle one written, of two the first. */
 function abreast(
   tokens: readonly Token[],
@@ -309,9 +312,6 @@ export function labelled(
   const { from } = tokens[0]!;
   return [{ ...first, from, text: text.slice(from, first.to) }, ...others];
 }
-
-/** Which of two a movement is done with: no part of its name. */
-const SIDES = new Set(['l', 'r', 'left', 'right']);
 
 /** "Squat jumps / mountain climbers" under one clock: two movements, where each of them is one. */
 export function apart(

@@ -101,13 +101,17 @@ function tier(said: Said): LineOf | null {
     : null;
 }
 
+const LOGGED = new Set(['your', 'all', 'total', 'round', 'rep', 'score', 'time', 'result']);
+
 /** "Equipment: two mats", "Remember to breathe": a note, unless what it names is plainly a movement. */
 function note(said: Said): LineOf | null {
   const { rest, colon, listed } = said;
   const nth = rest[1]?.kind === 'number';
   const plan = colon >= 1 && colon <= 3 && rest.slice(0, colon).every((token) => token.kind === 'word');
   if (plan && NOTE_LABELS.has(rest[colon - 1]!.word)) return said.as('note', 0.9);
-  if (!NOTE_STARTS.has(rest[0]!.word) || nth || (listed && colon !== 1)) return null;
+  // "Log your rounds", and no log that is carried.
+  const logs = rest[0]!.word === 'log' && LOGGED.has(rest[1]?.word ?? '');
+  if (!(logs || NOTE_STARTS.has(rest[0]!.word)) || nth || (listed && colon !== 1)) return null;
   if (colon === 1) return said.as('note', 0.9);
   const items = itemsOf(said.names, said.text, rest, said.own);
   return items.length === 0 || sureOf(items[0]!) < 0.8 ? said.as('note', 0.9) : null;

@@ -133,9 +133,14 @@ const onlyKind = (c: Clause) => c.conditions.every(({ id }) => KINDS.has(id)) &&
 
 /** "Parkinson's class, over 60s, 8": what they are, and then how many. */
 function foldedIn(clauses: Clause[]): void {
-  const uncounted = (c: Clause) => c.count === null && c.share === null && c.name === null && !c.rest;
-  const at = clauses.findIndex((c) => !uncounted(c));
   const [first] = clauses;
+  // "All female, 9": all of those who are counted then.
+  const uncounted = (c: Clause) =>
+    c.count === null &&
+    (c.share === null || (c === first && c.share === 'all')) &&
+    c.name === null &&
+    !c.rest;
+  const at = clauses.findIndex((c) => !uncounted(c));
   const counts = clauses[at];
   if (at < 1 || !first || counts?.count == null || counts.name !== null || counts.rest || counts.plus) return;
   const between = clauses.slice(1, at);
@@ -148,6 +153,7 @@ function foldedIn(clauses: Clause[]): void {
   );
   for (const c of [...between, counts]) merge(first, c);
   first.count = counts.count;
+  first.share = null;
   first.people = true;
   clauses.splice(1, at);
 }
@@ -306,9 +312,13 @@ function readOne(text: string): Who {
     first.name === null &&
     first.outOf === null &&
     // "One lady in a wheelchair and six standing": more than they were are others.
-    ((!described(first) && first.sex === null) ||
+    ((!described(first) && first.sex === null && !first.adult) ||
       rest.every(
-        (c) => c.ofThem || c.outOf !== null || (counted(c) ?? 0) <= firstCount || !(c.fine || described(c)),
+        (c) =>
+          c.ofThem ||
+          c.outOf !== null ||
+          (counted(c) ?? 0) <= firstCount ||
+          !(c.fine || c.people || described(c)),
       )) &&
     (first.people ||
       !described(first) ||
@@ -443,7 +453,8 @@ function readOne(text: string): Who {
     }
     // "7 regulars and 2 new, one is hypermobile": one of them, whichever; as new as the newest.
     const largest = parts.reduce<WhoPart | null>((a, b) => (a && a.count >= b.count ? a : b), null);
-    if (clause.among && !isTotal && largest && largest.count > count) {
+    const plainOnly = parts.length > 1 && parts.every((part) => part.conditions.length === 0);
+    if ((clause.among || (clause.withOnly && plainOnly)) && !isTotal && largest && largest.count > count) {
       const levels = parts.flatMap((part) => part.level ?? []);
       const level = clause.level ?? (levels.length > 0 ? (Math.min(...levels) as LevelIndex) : null);
       parts[parts.indexOf(largest)] = { ...largest, count: largest.count - count };
