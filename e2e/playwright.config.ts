@@ -26,6 +26,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     actionTimeout: 20_000,
     reducedMotion: 'reduce',
+    // What stands between page and server is tried by itself; elsewhere it would answer for a server that is away.
+    serviceWorkers: 'block',
     launchOptions: {
       ...(executablePath ? { executablePath } : {}),
       args: chromium.flags,

@@ -2,6 +2,7 @@ import { StrictMode, startTransition } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './app/app.tsx';
+import { keepForLater } from './offline/standing.ts';
 import { letGoOfErased } from './store/erased.ts';
 import { store } from './store/index.ts';
 
@@ -17,3 +18,4 @@ startTransition(() =>
 );
 
 void letGoOfErased();
+keepForLater();

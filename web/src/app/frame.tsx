@@ -1,6 +1,7 @@
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, Outlet, useLocation, useMatches, useNavigationType } from 'react-router';
+import { useStanding } from '../offline/standing.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { Searching } from '../ui/searching.tsx';
 
@@ -11,6 +12,28 @@ const NAME = 'Inner Rung';
 
 /** The heading of what is shown; null until there is one. */
 const headingNow = () => document.querySelector('h1')?.textContent?.replace(/\s+/g, ' ').trim() || null;
+
+const MINUTES: Intl.DateTimeFormatOptions = { hour: '2-digit', minute: '2-digit' };
+const DAYS: Intl.DateTimeFormatOptions = { weekday: 'long', day: 'numeric', month: 'long' };
+/** When something was last seen: the time today, the day and the time before that. */
+function seenAt(since: string): string {
+  const at = new Date(since);
+  const time = at.toLocaleTimeString('en-GB', MINUTES);
+  return at.toDateString() === new Date().toDateString()
+    ? `at ${time}`
+    : `on ${at.toLocaleDateString('en-GB', DAYS)} at ${time}`;
+}
+
+/** While the server is away: of when what is shown is, and what becomes of changes. */
+function Standing() {
+  const since = useStanding();
+  return since === null ? null : (
+    <p role="status" className="no-print bg-warning px-4 py-1 text-sm text-warning-content" data-standing>
+      The server isn’t answering. This is how it stood {seenAt(since)}. What you change is kept in this
+      browser and saved when the server is back.
+    </p>
+  );
+}
 
 /**
  * What every page has about it: a way past its header, a title of its own, and, after going somewhere, the top of it
@@ -69,6 +92,7 @@ export function Frame() {
       >
         To the content
       </button>
+      {searchable && <Standing />}
       <Outlet />
       <p className="no-print sr-only" aria-live="polite" data-announced>
         {says}

@@ -3,6 +3,7 @@ import { type AnyRecordKind, namedIn, withoutErased } from '@inner-rung/core/rec
 import { collectionOf } from '@inner-rung/core/records';
 import { isAbout, type Run, type RunEvent } from '@inner-rung/core/run';
 import { PLAN } from '@inner-rung/core/session';
+import { dropSteps } from './steps.ts';
 import { storage } from './storage.ts';
 
 /**
@@ -125,6 +126,7 @@ function keptPeople(): string[] {
 
 /** Lets go of all that this browser keeps of people who were erased; the rest stays as it was. */
 export function letGo(people: readonly string[]): void {
+  if (people.length > 0) dropSteps();
   for (const { key, value, kind } of [...kept()])
     try {
       const now = people.reduce<unknown>(

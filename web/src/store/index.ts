@@ -6,6 +6,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { planReducer } from './plan-slice.ts';
 import { createShelf } from './shelf.ts';
+import { keepSteps } from './steps.ts';
 import { saving, syncReducer } from './sync.ts';
 import { rememberView, viewReducer } from './view-slice.ts';
 
@@ -50,6 +51,19 @@ export const store = configureStore({
     ),
 });
 store.subscribe(() => rememberView(store.getState().view));
+/** After a pause: writing it down takes longer than a letter that is typed. */
+const STEPS_MS = 400;
+let stepped = store.getState().plan;
+let writing: ReturnType<typeof setTimeout> | undefined;
+const writeSteps = () => keepSteps(stepped.present, stepped);
+store.subscribe(() => {
+  const { plan } = store.getState();
+  if (plan === stepped) return;
+  stepped = plan;
+  clearTimeout(writing);
+  writing = setTimeout(writeSteps, STEPS_MS);
+});
+globalThis.addEventListener?.('pagehide', writeSteps);
 
 export type State = ReturnType<typeof store.getState>;
 export const useApp = useSelector.withTypes<State>();

@@ -13,6 +13,7 @@ import {
 } from '@inner-rung/core/session';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import undoable, { excludeAction } from 'redux-undo';
+import type { Steps } from './steps.ts';
 
 /** A station's place: its block and where it stands in it. */
 export interface StationAt {
@@ -282,9 +283,11 @@ export const planHistory = {
   undo: () => ({ type: 'plan/undo' }),
   redo: () => ({ type: 'plan/redo' }),
   clear: () => ({ type: 'plan/clear' }),
+  /** What was kept of it in this tab, put back. */
+  restore: (steps: Steps) => ({ type: 'plan/restore', steps }),
 };
 
-export const planReducer = undoable(slice.reducer, {
+const undoing = undoable(slice.reducer, {
   limit: 200,
   undoType: 'plan/undo',
   redoType: 'plan/redo',
@@ -307,3 +310,9 @@ export const planReducer = undoable(slice.reducer, {
     return last.group;
   },
 });
+
+export const planReducer: typeof undoing = (state, action) => {
+  if ((action as { type: string }).type !== 'plan/restore' || !state) return undoing(state, action);
+  const { past, future } = (action as unknown as ReturnType<typeof planHistory.restore>).steps;
+  return { ...state, past: [...past], future: [...future] };
+};

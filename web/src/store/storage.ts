@@ -131,7 +131,7 @@ export const finishedRuns: MakesRoom = (keys, read) =>
 /** This browser's own. */
 export const storage = createStorage(() => globalThis.localStorage, finishedRuns);
 /** The same for as long as the tab is open. */
-const tabStorage = createStorage(
+export const tabStorage = createStorage(
   () => globalThis.sessionStorage,
   () => [],
 );

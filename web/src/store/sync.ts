@@ -4,6 +4,7 @@ import { dropDraft, findDraft, keepDraft } from './drafts.ts';
 import { type Docs, empty, type Machine, unsaved } from './machine.ts';
 import { planEvents, planHistory } from './plan-slice.ts';
 import { createSaver, type Holds } from './saver.ts';
+import { stepsTo } from './steps.ts';
 
 /** The open session's machine: the same as a shelf's, with one document. */
 const slice = createSlice({
@@ -61,6 +62,8 @@ export const saving: Middleware = (store) => (next) => (action) => {
 const shown = (store: Store, plan: Plan | null) => {
   store.dispatch(planEvents.planOpened(plan));
   store.dispatch(planHistory.clear());
+  const steps = plan && stepsTo(plan);
+  if (steps) store.dispatch(planHistory.restore(steps));
 };
 
 /** Opens a stored plan, with this browser's unsaved edits on top when there are any. */
