@@ -7,6 +7,7 @@ import {
   type ConditionId,
   compileCondition,
   conditionOf,
+  GUIDANCE,
   LEVELS,
   type Limit,
 } from '@inner-rung/core/person';
@@ -51,6 +52,8 @@ Written by \`UPDATE_DOCS=1 npx jest core/test/open-to\`. **Not yet reviewed by a
 
 > ${condition.caution}
 
+Goes by, as remembered: ${GUIDANCE[id]}
+
 ${limits.map((limit) => `- ${limitWords(limit)}`).join('\n') || '- nothing is barred'}
 ${[...(condition.reminders ?? [])].map((one) => `- to be seen to: ${one}`).join('\n')}
 ${condition.clearFirst ? '- a doctor’s word first, from after it began, however active they were\n' : ''}${condition.notAlone ? '- never left to work alone\n' : ''}${condition.steady ? '- no harder rungs, no reach\n' : ''}
@@ -77,6 +80,43 @@ test.each(CONDITION_IDS)('docs/open-to/%s.md says what is open, held and barred'
   }
   if (!existsSync(path)) throw new Error(`${id} has no page: UPDATE_DOCS=1 npx jest core/test/open-to`);
   expect(words(readFileSync(path, 'utf8')) === words(page)).toBe(true);
+});
+
+/** All of them in one table: what guidance says beside what is made of it. */
+function guidanceTable(): string {
+  const rows = CONDITION_IDS.map((id) => {
+    const { name, clearFirst, notAlone, steady, effortByWords } = conditionOf(id);
+    const made = [
+      ...compileCondition(id).map(limitWords),
+      ...(clearFirst ? ['a doctor’s word first'] : []),
+      ...(notAlone ? ['never alone'] : []),
+      ...(steady ? ['no harder rungs'] : []),
+      ...(effortByWords ? ['effort by words'] : []),
+    ];
+    return `| ${name} | ${GUIDANCE[id]} | ${made.join('; ') || 'nothing is barred'} |`;
+  });
+  return `# What each condition goes by
+
+Written by \`UPDATE_DOCS=1 npx jest core/test/open-to\`. Guidance is from memory, named, not looked up; levels are this library's own.
+**None of it has been reviewed by a clinician.**
+
+| condition | guidance, as remembered | what is made of it |
+| --- | --- | --- |
+${rows.join('\n')}
+`;
+}
+
+test('who goes by “a doctor first” waits for a doctor’s word, and nobody else does', () => {
+  for (const id of CONDITION_IDS) {
+    const first = /(?:doctor|surgeon|programme) first/iu.test(GUIDANCE[id]);
+    expect([id, conditionOf(id).clearFirst === true]).toEqual([id, first]);
+  }
+});
+
+test('docs/guidance.md has for every condition what it goes by beside what is made of it', () => {
+  const path = join(process.cwd(), 'docs/guidance.md');
+  if (process.env['UPDATE_DOCS']) writeFileSync(path, guidanceTable());
+  expect(words(readFileSync(path, 'utf8')) === words(guidanceTable())).toBe(true);
 });
 
 test('no page is of a condition that isn’t there', () => {

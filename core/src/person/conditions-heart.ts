@@ -222,6 +222,7 @@ export const HEART_CONDITIONS = {
     inReach: ['a phone'],
   },
   fainting: {
+    clearFirst: true,
     name: 'Faints, or pressure that falls on standing',
     group: 'heart and breath',
     caution: 'Up in stages, feet moving, never stopping dead; a faint on effort is an emergency.',
@@ -243,6 +244,7 @@ export const HEART_CONDITIONS = {
     inReach: ['a chair behind them', 'water'],
   },
   'autonomic-neuropathy': {
+    clearFirst: true,
     name: 'Nerves of heart and vessels damaged, as by diabetes',
     group: 'heart and breath',
     caution: 'Effort by words; chest pain may not be felt: odd breathlessness, sweating or weakness end it.',

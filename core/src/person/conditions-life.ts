@@ -432,6 +432,7 @@ export const LIFE_CONDITIONS = {
     inReach: ['their stick or frame'],
   },
   concussion: {
+    clearFirst: true,
     name: 'Concussion, not yet cleared',
     group: 'neck, balance, nerves',
     caution:
@@ -640,6 +641,7 @@ export const LIFE_CONDITIONS = {
     steady: true,
   },
   'low-energy': {
+    clearFirst: true,
     name: 'Eating disorder or too little energy',
     group: 'other',
     caution: 'Nothing of weight or calories; strength and company before sweat; faint or cold: stop and eat.',

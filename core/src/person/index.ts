@@ -106,6 +106,7 @@ export {
   type Waiting,
   WEEKDAYS,
 } from './group.ts';
+export { GUIDANCE } from './guidance.ts';
 export { MAX_RATE, RATE_SPREAD, type RateTargets, rateBands, rateTargets, reserveRate } from './heart.ts';
 export { DAYS, type Day, type HomeProgramme, MOST_SESSIONS, WEEKS } from './home.ts';
 export { covers, floorSeconds, type Limit, limitSchema, type Side, sideSchema } from './limits.ts';

@@ -2,6 +2,7 @@ import type { LadderMay, WhoMay } from '@inner-rung/core/limits';
 import {
   type ConditionId,
   conditionOf,
+  GUIDANCE,
   LEVELS,
   limitsSigned,
   type Person,
@@ -59,6 +60,9 @@ export function ConditionHead(props: {
         <PrintButton />
       </div>
       <p className="mt-1 max-w-prose text-lg">{caution}</p>
+      <p className="quiet mt-1 max-w-prose text-sm" data-guidance>
+        Goes by, as remembered: {GUIDANCE[id]}
+      </p>
       {review ? (
         <p className="mt-2 border-l-4 border-base-content pl-3" data-signed>
           Signed by {review.by}, {review.role}, on {dayWords(review.on)}.{review.says && ` “${review.says}”`}
