@@ -17,7 +17,7 @@ export function shippedFiles(): LibraryFile[] {
 export const shipped = (): Library => openLibrary(shippedFiles());
 
 /** Small, seeded, and good enough to jitter figures with (mulberry32). */
-function random(seed: number): () => number {
+export function random(seed: number): () => number {
   let a = seed;
   return () => {
     a = (a + 0x6d2b79f5) | 0;

@@ -1,6 +1,7 @@
 import { classRows } from './class.ts';
 import { figureRows } from './figures.ts';
 import { forceRows } from './forces.ts';
+import { gapRows } from './gaps.ts';
 import { shipped } from './generated.ts';
 import { ladderRows } from './ladders.ts';
 import type { Row } from './measure.ts';
@@ -22,6 +23,7 @@ const PARTS: Readonly<Record<string, () => Row[] | Promise<Row[]>>> = {
   reading: () => readingRows(base),
   session: () => sessionRows(base),
   class: () => classRows(base),
+  gaps: () => gapRows(base),
   run: () => runRows(base),
   figures: () => figureRows(base),
   forces: () => forceRows(base),

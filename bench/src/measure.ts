@@ -1,6 +1,6 @@
 export interface Row {
   readonly name: string;
-  readonly unit: 'ms' | 'kB';
+  readonly unit: 'ms' | 'kB' | '%';
   readonly median: number;
   readonly p95: number;
   readonly target: number | null;
@@ -25,6 +25,7 @@ export function row(
   samples: readonly number[],
   target: number | null,
   reference?: { name: string; samples: readonly number[] },
+  unit: Row['unit'] = 'ms',
 ): Row {
   const sorted = [...samples].sort((a, b) => a - b);
   const median = quantile(sorted, 0.5);
@@ -37,7 +38,7 @@ export function row(
     : null;
   return {
     name,
-    unit: 'ms',
+    unit,
     median,
     p95,
     target,

@@ -346,3 +346,35 @@ test('whoever comes: no limit broken, at most K forms, a bound that holds', () =
     { numRuns: 60, seed: 20261125 },
   );
 });
+
+describe('rests that needn’t be', () => {
+  const studio = { ...ROOM_EXAMPLE, ...READY_ROOMS.find((r) => r.id === 'ready-studio')! };
+  const inStudio = createScaler(index, studio);
+  const weights = session(
+    circuit(['standing-curl', 'standing-press', 'bent-row', 'held-load-squat', 'side-raise', 'loaded-hinge']),
+  );
+  const alike = Array.from({ length: 25 }, (_, i) => ({
+    id: `p${i}`,
+    request: {
+      session: weights,
+      writtenFor: 1 as const,
+      dials: AS_WRITTEN,
+      subject: laneSubject((i % 4) as 0 | 1 | 2 | 3),
+    },
+  }));
+  test.each([
+    ['together', 1],
+    ['together', 2],
+    ['rotation', 1],
+    ['rotation', 2],
+  ] as const)(
+    '25 people and eight pairs of weights at six stations of weights, %s, %i forms: hardly anybody waits',
+    (how, most) => {
+      const plan = planClass(inStudio, studio, { people: alike, most, how });
+      const rests = plan.entries.reduce((sum, { resting }) => sum + resting.length, 0);
+      // Of 150 turns: one form for all of them, from what is there, can't always be had.
+      expect(rests).toBeLessThanOrEqual(2);
+      expect(plan.atLeast).toBeLessThanOrEqual(plan.cost);
+    },
+  );
+});

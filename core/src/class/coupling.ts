@@ -2,6 +2,7 @@ import { ROW_SIZE } from '../forms/index.ts';
 import { at } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
 import { LOADED_JOINTS } from '../session/index.ts';
+import { boundWithPieces } from './bound.ts';
 import { capacityOf, Store, type Want } from './sharing.ts';
 import { type StationProblem, solveStation } from './station.ts';
 
@@ -84,6 +85,8 @@ export interface WithPieces {
 const FAR = 8000;
 /** Steps of the prices; each is a station solved anew. */
 const STEPS = 16;
+/** Of the prices met on the way those that said most: they cut off most of the sets. */
+const PRICES_KEPT = 3;
 /** Forms tried in the place of one that is shown, for each kind of person: the cheapest that take nothing, and of all. */
 const TRIED = 4;
 const CHEAPEST = 5;
@@ -99,6 +102,8 @@ export function solveWithPieces(
   rowOf: readonly number[],
   room: Room,
   wantsOf: WantsOf,
+  /** Whether it is to be proven how far from best it may be, which takes most of the time. */
+  prove = true,
 ): WithPieces {
   const people = rowOf.length;
   const { free: anyway } = problem;
@@ -142,10 +147,19 @@ export function solveWithPieces(
       ),
     ),
   );
+  // First what takes nothing that is short: whoever has such a form needn't rest, whatever a search finds.
+  const short = Array.from({ length: columns }, (_, column) => takes.some((of) => of[column]! > 0));
+  const spared = solveStation({
+    ...problem,
+    costs: problem.costs.map((row) => row.map((cost, c) => (short[c] ? Number.POSITIVE_INFINITY : cost))),
+  });
+  const plain = seat(spared.forms);
+  if (plain.cost < best.cost) best = plain;
   const prices: number[] = [];
+  const kept: { prices: readonly number[]; says: number }[] = [];
   let current = bound;
   let damp = 1;
-  const tried = new Set<number>(free.forms);
+  const tried = new Set<number>([...free.forms, ...spared.forms]);
   let forms = free.forms;
   let assigned = free.assigned;
   for (let step = 0; step < STEPS && best.cost > bound; step++) {
@@ -158,8 +172,9 @@ export function solveWithPieces(
     });
     const norm = over.reduce((sum, by, s) => sum + (by > 0 || (prices[s] ?? 0) > 0 ? by * by : 0), 0);
     if (norm === 0) break;
-    // Polyak's step towards what a plan costs, damped where it overshoots; rests are no measure of it.
-    const goal = Math.min(best.cost, bound + FAR * people);
+    // Polyak's step towards what a plan costs, damped where it overshoots; rests are no measure of it until small
+    // steps have led nowhere: then somebody has to, and what is short is worth as much.
+    const goal = step < STEPS / 2 ? Math.min(best.cost, bound + FAR * people) : best.cost;
     const size = (damp * Math.max(1, goal - current)) / norm;
     sets.forEach((_, s) => {
       prices[s] = Math.max(0, Math.round((prices[s] ?? 0) + size * over[s]!));
@@ -172,6 +187,7 @@ export function solveWithPieces(
     const answer = solveStation(priced);
     const owed = sets.reduce((sum, set, s) => sum + prices[s]! * set.capacity, 0);
     current = Math.floor(answer.atLeast - owed);
+    kept.push({ prices: [...prices], says: current });
     if (current > bound) bound = current;
     else damp *= 0.7;
     ({ forms, assigned } = answer);
@@ -209,6 +225,22 @@ export function solveWithPieces(
       if (found.cost < best.cost) best = found;
     }
     if (best.cost === before) break;
+  }
+  // What is left open is settled by going through the sets of forms, each at its own prices.
+  if (prove && best.cost > bound) {
+    const ahead = [...kept].sort((a, b) => b.says - a.says).slice(0, PRICES_KEPT);
+    const proven = boundWithPieces(
+      problem,
+      sets.map(({ capacity }, s) => ({ capacity, takes: takes[s]! })),
+      ahead.map((one) => one.prices),
+      best.cost,
+      (forms) => {
+        const found = seat([...forms].sort((a, b) => a - b));
+        if (found.cost < best.cost) best = found;
+        return found.cost;
+      },
+    );
+    bound = Math.max(bound, Math.floor(proven));
   }
   return { ...best, atLeast: Math.min(best.cost, bound) };
 }

@@ -6,7 +6,7 @@ import type { Room } from '../room/index.ts';
 import { entriesOf, type KeepFirst } from '../session/index.ts';
 import { bitsOf, loadsOf, RUN_COST, solveWithPieces } from './coupling.ts';
 import { poolsKey, settleClass } from './settle.ts';
-import { needsInIndex, type Want, wantsOf } from './sharing.ts';
+import { capacityOf, needsInIndex, type Want, wantsOf } from './sharing.ts';
 import { type StationProblem, solveStation } from './station.ts';
 
 /** Somebody a class plan is made for. */
@@ -93,11 +93,19 @@ const SHOW = { written: 0, other: 1000, newlyShown: 1500 } as const;
 /** A change to what somebody has been told they do: as much as a form newly shown (estimate). */
 const CHANGE = 1500;
 /** Steps in which what several stations want at once is made dearer, and by how much for each piece too few. Estimates. */
-const PRICE_STEPS = 10;
+const PRICE_STEPS = 14;
+/** No piece is worth that somebody rests for it. */
+const DEAREST = COSTS.rest / 4;
+/** What going without a form costs one person at the most, in milli-points: an estimate to step by. */
+const FAR = 8000;
 const PRICE_STEP = 700;
 /** Stations that are planned anew to spare a joint, and so that nobody does one thing at two of them. */
 const RUN_STEPS = 8;
 const REPEAT_STEPS = 6;
+/** Stations that are planned anew because somebody rests at them who needn't. */
+const REST_STEPS = 24;
+/** How often at one of them, each time without the forms that didn't help. */
+const REST_TRIES = 4;
 /** What it is worth that somebody doesn't do one form for two different stations: at either what it costs them alone. */
 const REPEAT = 2 * COSTS.alreadyHere;
 /** Rest for want of a form at the station: dearer than any form, so that nobody rests who needn't. */
@@ -191,13 +199,17 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
   /**
    * One station. `price` is laid on a taught form that takes what other stations want at the same time; `spare`
    * says which joints are loaded too often round here, by person: forms that load them are dearer to them; and
-   * `elsewhere` which forms they do at other stations.
+   * `elsewhere` which forms they do at other stations, and `left` which have left somebody resting here, for want of
+   * pieces or because their landings were spent.
    */
   const planEntry = (
     entry: number,
     price: Price | null,
     spare: ReadonlyMap<number, number>,
     elsewhere: ReadonlyMap<number, ReadonlySet<number>> = new Map(),
+    left: ReadonlyMap<number, ReadonlySet<number>> = new Map(),
+    /** Only the first plan of all stations is a bound. */
+    proving = false,
   ): PlannedEntry => {
     const own = cheapestAt[entry] ?? new Map(kinds.map((one) => [one, one.cheapest(entry)]));
     cheapestAt[entry] = own;
@@ -245,6 +257,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
           list.some((c) => sameForm(was, c.form) && has(p, c));
         const joints = spare.get(p) ?? 0;
         const done = elsewhere.get(p);
+        const resting = left.get(p);
         const key = JSON.stringify([
           kindOf[p],
           holds ? given.form : 0,
@@ -252,6 +265,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
           stands,
           joints,
           done ? [...done].sort((a, b) => a - b) : 0,
+          resting ? [...resting].sort((a, b) => a - b) : 0,
         ]);
         const row = rows.get(key);
         if (row) {
@@ -281,6 +295,10 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
           list.forEach((column, i) => {
             if (!column.written && done.has(column.id)) cells[i]! += REPEAT;
           });
+        if (resting)
+          list.forEach((column, i) => {
+            if (resting.has(column.id)) cells[i]! += REST / 2;
+          });
         const at = rows.size;
         rows.set(key, { cells, at, heads: 1 });
         return at;
@@ -299,9 +317,9 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       };
     };
     const wants = (column: number) => wantsAt(list[column]!.id);
-    const solve = () => {
+    const solve = (prove: boolean) => {
       const { problem: asked, rowOf } = problem();
-      if (how === 'together') return solveWithPieces(asked, rowOf, room, wants);
+      if (how === 'together') return solveWithPieces(asked, rowOf, room, wants, prove);
       // In rotation the pieces are given out turn by turn, over all stations at once.
       list.forEach((column, i) => {
         const more = price?.(column.id) ?? 0;
@@ -315,10 +333,10 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     let leastHere: number | null = null;
     if (stood) {
       keeps = false;
-      leastHere = solve().atLeast;
+      leastHere = solve(proving).atLeast;
       keeps = true;
     }
-    let solved = solve();
+    let solved = solve(proving && !stood);
     const leftOut = solved.columnOf.some((at, p) => at < 0 && list.some((column) => has(p, column)));
     // Nor is anybody held to what they would rather not do because others keep theirs.
     const disliked = solved.columnOf.some((at, p) => {
@@ -329,7 +347,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     });
     if (keeps && (leftOut || disliked)) {
       keeps = false;
-      solved = solve();
+      solved = solve(false);
     }
     leastHere ??= solved.atLeast;
     let costHere = solved.forms.reduce((sum, f) => sum + show[f]!, 0);
@@ -423,19 +441,106 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     };
   };
   const nobody: ReadonlyMap<number, number> = new Map();
-  const free = entries.map((_, entry) => planEntry(entry, null, nobody));
-  const atLeast = free.reduce((sum, one) => sum + one.atLeast, 0);
+  const free = entries.map((_, entry) => planEntry(entry, null, nobody, undefined, undefined, true));
+  let atLeast = free.reduce((sum, one) => sum + one.atLeast, 0);
   let best = couple(free);
   const prices = new Map<string, number>();
-  let { over } = best;
-  // What several stations want at once is made dearer at all of them, step by step.
-  for (let step = 0; how === 'rotation' && step < PRICE_STEPS && over.size > 0; step++) {
-    for (const [key, by] of over) prices.set(key, (prices.get(key) ?? 0) + by * PRICE_STEP);
-    const price: Price = (id) =>
-      (wantsAt(id) ?? []).reduce((sum, want) => sum + want.count * (prices.get(poolsKey(want)) ?? 0), 0);
-    const next = couple(entries.map((_, entry) => planEntry(entry, price, nobody)));
+  const priceNow = (): Price => {
+    const now = new Map(prices);
+    return (id) =>
+      (wantsAt(id) ?? []).reduce((sum, want) => sum + want.count * (now.get(poolsKey(want)) ?? 0), 0);
+  };
+  /** At which what is best so far was planned. */
+  let priceHere: Price | null = null;
+  if (how === 'rotation') {
+    // What is wanted at once is made dearer at all stations, step by step: over a whole round everybody passes every
+    // station, so that all of it together is at most what is there, once for each turn; which is a bound as well.
+    const there = new Map<string, number>();
+    const usedBy = (planned: readonly PlannedEntry[]) => {
+      const used = new Map<string, number>();
+      for (const { chosen } of planned)
+        for (const choice of chosen)
+          for (const want of choice ? (wantsAt(numbers.of[choice.form]!) ?? []) : []) {
+            const key = poolsKey(want);
+            used.set(key, (used.get(key) ?? 0) + want.count);
+            if (!there.has(key)) there.set(key, capacityOf(room, want));
+          }
+      return used;
+    };
+    const turns = entries.length;
+    let { over } = best;
+    let used = usedBy(free);
+    let says = atLeast;
+    let damp = 1;
+    for (let step = 0; step < PRICE_STEPS; step++) {
+      const more = new Map([...used].map(([key, n]) => [key, n - there.get(key)! * turns] as const));
+      for (const [key, price] of prices)
+        if (price > 0 && !more.has(key)) more.set(key, -there.get(key)! * turns);
+      const counts = [...more].filter(([key, by]) => by > 0 || (prices.get(key) ?? 0) > 0);
+      if (counts.length === 0 && over.size === 0) break;
+      const norm = counts.reduce((sum, [, by]) => sum + by * by, 0);
+      // Rests are no measure of what a piece is worth until small steps have led nowhere.
+      const goal = step < PRICE_STEPS / 2 ? Math.min(best.cost, says + FAR * people.length) : best.cost;
+      const size = norm === 0 ? 0 : (damp * Math.max(1, goal - says)) / norm;
+      for (const [key, by] of counts)
+        prices.set(key, Math.min(DEAREST, Math.max(0, Math.round((prices.get(key) ?? 0) + size * by))));
+      for (const [key, by] of over)
+        if (there.has(key) && (more.get(key) ?? 0) <= 0)
+          prices.set(key, Math.min(DEAREST, (prices.get(key) ?? 0) + by * PRICE_STEP));
+      const price = priceNow();
+      const planned = entries.map((_, entry) => planEntry(entry, price, nobody));
+      says =
+        planned.reduce((sum, one) => sum + one.atLeast, 0) -
+        [...prices].reduce((sum, [key, each]) => sum + each * (there.get(key) ?? 0) * turns, 0);
+      if (says > atLeast) atLeast = says;
+      else damp *= 0.7;
+      used = usedBy(planned);
+      const next = couple(planned);
+      if (next.worth < best.worth) {
+        best = next;
+        priceHere = price;
+      }
+      ({ over } = next);
+    }
+  }
+  // Where somebody rests who has a form, what left them resting is dear to them and the station is planned anew.
+  const leftAt = new Map<number, Map<number, Set<number>>>();
+  const failed = new Map<number, number>();
+  for (let step = 0; step < REST_STEPS; step++) {
+    const resting = entries.map((_, entry) =>
+      people.flatMap((_, p) => {
+        const { form } = cheapestAt[entry]!.get(opened[p]!)!;
+        return best.chosen[p]![entry] || !form.some((row) => row >= 0) ? [] : [p];
+      }),
+    );
+    const [entry] = [...resting.keys()]
+      .filter((one) => resting[one]!.length > 0 && (failed.get(one) ?? 0) < REST_TRIES)
+      .sort((a, b) => resting[b]!.length - resting[a]!.length || a - b);
+    if (entry === undefined) break;
+    const left = leftAt.get(entry) ?? new Map<number, Set<number>>();
+    leftAt.set(entry, left);
+    const bar = (columns: readonly Column[]) => {
+      for (const p of resting[entry]!) {
+        const forms = left.get(p) ?? new Set<number>();
+        for (const { id } of columns) forms.add(id);
+        left.set(p, forms);
+      }
+    };
+    bar(best.shown[entry]!);
+    // At what pieces are worth elsewhere; where that leads nowhere, without.
+    const again = planEntry(
+      entry,
+      (failed.get(entry) ?? 0) % 2 === 0 ? priceHere : null,
+      nobody,
+      undefined,
+      left,
+    );
+    const next = couple(best.planned.map((one, k) => (k === entry ? again : one)));
     if (next.worth < best.worth) best = next;
-    ({ over } = next);
+    else {
+      bar(again.shown);
+      failed.set(entry, (failed.get(entry) ?? 0) + 1);
+    }
   }
   // Where a joint is still loaded three running, other forms are shown at the station where that helps most.
   const tried = new Set<number>();
