@@ -24,16 +24,10 @@ interface Kept extends Steps {
 /** Keeps the steps of the open session for as long as this tab is open; none is kept of none. */
 export function keepSteps(present: Plan | null, history: History): void {
   // Before a session was opened there was none, which is no step.
-  const [past, future] = [history.past, history.future].map((plans) =>
-    plans.filter((plan) => plan !== null),
-  ) as [Plan[], Plan[]];
-  if (!present || past.length + future.length === 0) return tabStorage.remove(KEY);
-  const kept: Kept = {
-    present: JSON.stringify(present),
-    past: past.slice(-MOST),
-    future: future.slice(0, MOST),
-  };
-  tabStorage.set(KEY, JSON.stringify(kept));
+  const past = history.past.filter((plan) => plan !== null).slice(-MOST);
+  const future = history.future.filter((plan) => plan !== null).slice(0, MOST);
+  if (!present || past.length + future.length === 0) tabStorage.remove(KEY);
+  else tabStorage.set(KEY, JSON.stringify({ present: JSON.stringify(present), past, future } satisfies Kept));
 }
 
 /** The steps that led to just this, if this tab was here; null where something else stood here last. */
