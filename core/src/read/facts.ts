@@ -420,6 +420,17 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: '@x N @round?', says: count((n) => ({ is: 'times', n }), 20) },
   { is: 'N @x', says: count((n) => ({ is: 'times', n }), 20), weight: -0.2 },
   { is: 'repeat|do|complete|go @sep? @x? N @x? time|round?', says: rounds },
+  {
+    is: 'repeat|do|complete @sep? @x? N @x? time|round? with|and|, T @rest? in? @between?',
+    says: ([n, rest]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: rest! } : null),
+    weight: 1.4,
+  },
+  // "Rounds: 4", "W: 30s": what it is, and behind the colon how much.
+  { is: 'round|lap : N', says: rounds, weight: 1 },
+  { is: 'set : N', says: count((n) => ({ is: 'sets', n }), 12), weight: 1 },
+  { is: 'rep : N', says: count((n) => ({ is: 'reps', n }), 500), weight: 1 },
+  { is: 'w|on : T', says: work, weight: 1 },
+  { is: 'r|off : T', says: ([seconds]) => ({ is: 'rest', seconds: seconds! }), weight: 1 },
   { is: 'once through|round|only?', says: () => ({ is: 'rounds', n: 1 }) },
   { is: 'twice through|round|over?', says: () => ({ is: 'rounds', n: 2 }) },
   { is: 'thrice through|round|over?', says: () => ({ is: 'rounds', n: 3 }) },
@@ -991,6 +1002,7 @@ const DOSE: readonly Rule<Fact>[] = [
   // "Heel raises x 10 x 2": how many, and then how often.
   { is: '@x N @x N', says: setsLast, weight: 1.2 },
   { is: '@x T @x N', says: timedSetsLast, weight: 1.2 },
+  { is: 'T @x N set', says: timedSetsLast, weight: 1.2 },
   { is: 'N @rep @x N @set?', says: setsLast, weight: 1.2 },
   // "20 s L, 20 s R": the same on both sides.
   {

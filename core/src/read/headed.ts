@@ -462,7 +462,22 @@ export function labelThenMoves(said: Said): LineOf | null {
   // "Each block: 4 exercises, 40 s work, 20 s rest" lists nothing that is done.
   if (items.every((item) => sureOf(item) < LIKELY && isClockOnly(item.text))) return null;
   if ((long > 4 && items.length < 2) || (long > 6 && known(items) < 3)) return null;
-  const whole = label.find((token) => token.kind === 'seconds' && token.value % 60 === 0);
+  // "Balance 15: …": for so many minutes.
+  const minutes = label.find(
+    (token, i) =>
+      i > 0 &&
+      i === label.length - 1 &&
+      token.kind === 'number' &&
+      !token.spelt &&
+      token.value >= 5 &&
+      token.value <= 60,
+  );
+  const timed = label.find((token) => token.kind === 'seconds' && token.value % 60 === 0);
+  const whole =
+    timed ??
+    (minutes && label.slice(0, -1).every((token) => SECTIONS.has(token.word) || token.word === 'and')
+      ? { ...minutes, value: minutes.value * 60 }
+      : undefined);
   const sections =
     whole !== undefined ||
     DAYS.has(label[0]!.word) ||
@@ -503,7 +518,9 @@ export function titleThenClock(said: Said): LineOf | null {
     ).length === 0;
   if (matches.length === 0 || leftOver(after, matches).length > 0 || !plain) return null;
   if ((readName(said.names, label, said.own)[0]?.sure ?? 0) >= LIKELY) return null;
-  return said.as('heading', 0.85, {
+  // "Work: 30s" is called nothing.
+  const named = !label.every((token) => OF_CLOCKS.has(token.word));
+  return said.as(named ? 'heading' : 'clock', 0.85, {
     facts: [
       ...(whole ? [{ is: 'in all seconds', seconds: whole.value } as const] : []),
       ...matches.map((match) => match.fact),
@@ -512,7 +529,7 @@ export function titleThenClock(said: Said): LineOf | null {
       ...(whole ? [{ what: 'in all seconds', from: whole.from, to: whole.to }] : []),
       ...spansOf(after, matches),
     ],
-    heading: said.words(0, cut),
+    heading: named ? said.words(0, cut) : null,
     titled: said.titled,
   });
 }

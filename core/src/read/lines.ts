@@ -41,7 +41,8 @@ function nothingDone(said: Said): LineOf | null {
   if (content.every((token) => /^[a-z]$/.test(token.word))) return said.as('note', 1);
   // "Stations", "The exercises:": of what the list below it is.
   const over = content.filter((token) => !['the', 'our', 'today'].includes(token.word));
-  if (!listed && over.length === 1 && LISTS.has(over[0]!.word) && said.colon < 1) return said.as('note', 0.9);
+  const heads = said.colon < 1 || said.colon === said.rest.length - 1;
+  if (!listed && over.length === 1 && LISTS.has(over[0]!.word) && heads) return said.as('note', 0.9);
   if (!content.every((token) => RESTS.has(token.word))) return null;
   // "Min 3: rest": a turn of the clock in which nothing is done.
   const turn = listed && content.length === 1 && content[0]!.word === 'rest' ? content[0]! : null;
@@ -112,7 +113,8 @@ function note(said: Said): LineOf | null {
   // "Log your rounds", and no log that is carried.
   const logs = rest[0]!.word === 'log' && LOGGED.has(rest[1]?.word ?? '');
   if (!(logs || NOTE_STARTS.has(rest[0]!.word)) || nth || (listed && colon !== 1)) return null;
-  if (colon === 1) return said.as('note', 0.9);
+  // "Sets: 3" says it of the clock.
+  if (colon === 1) return said.left.length === 0 && said.clockFacts.length > 0 ? null : said.as('note', 0.9);
   const items = itemsOf(said.names, said.text, rest, said.own);
   return items.length === 0 || sureOf(items[0]!) < 0.8 ? said.as('note', 0.9) : null;
 }

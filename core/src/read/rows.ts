@@ -197,7 +197,7 @@ export const withoutBoxes = (text: string): string =>
 const INLINE: readonly { readonly mark: RegExp; readonly nth: (found: RegExpExecArray) => number }[] = [
   { mark: /(?<=^|[\s:;,])(\d{1,2})[).](?=\s+\p{L}|\s*\d+\s)/gu, nth: (found) => Number(found[1]) },
   {
-    mark: /(?<=^|[\s:;,.])([a-h])(?:\)(?=\s*\p{L}|\s*\d+\s)|\.(?=\s+(?:\p{L}|\d)))/giu,
+    mark: /(?<=^|[\s:;,.])([a-h])(?:\)(?=\s*\p{L}|\s*\d+\s)|[.:](?=\s+(?:\p{L}|\d)))/giu,
     nth: (found) => found[1]!.toLowerCase().charCodeAt(0) - 'a'.charCodeAt(0) + 1,
   },
   { mark: /(?<=^|[\s:;,/|])[a-z](\d{1,2})[.:)]?(?=\s+\p{L})/giu, nth: (found) => Number(found[1]) },
@@ -223,13 +223,13 @@ export function listedInline(row: string): string {
       found.length >= 2 &&
       found.every((one, i) => nth(one) === i + 1) &&
       // Labels of one letter: "P1 …, S2 …" are of two kinds.
-      new Set(found.map(([said]) => said.toLowerCase().replace(/[^a-z]|^[a-h][).]$/g, ''))).size === 1,
+      new Set(found.map(([said]) => said.toLowerCase().replace(/[^a-z]|^[a-h][).:]$/g, ''))).size === 1,
   )?.found;
   if (!marks) return strokesApart(row);
   let found = row;
   marks.forEach((mark, i) => {
     // At the very front a number is a bullet, and read as one; "T1" isn't.
-    if (mark.index === 0 && /^\d|^[a-h][).]/i.test(mark[0])) return;
+    if (mark.index === 0 && /^\d|^[a-h][).:]/i.test(mark[0])) return;
     const parts = mark.index === 0 && i === 0 ? ' ' : ';';
     found =
       found.slice(0, mark.index) + parts.padEnd(mark[0].length) + found.slice(mark.index + mark[0].length);
