@@ -263,6 +263,7 @@ export const CONDITION_NAMES: Readonly<Record<ConditionId, readonly string[]>> =
     'recent surgery',
     'surgery',
     'operation',
+    'op',
     'had an op',
     'just had an operation',
     'post op',

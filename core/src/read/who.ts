@@ -125,7 +125,7 @@ const calledOnly = (first: Clause, rest: readonly Clause[], many: number) =>
   rest.reduce((sum, c) => sum + (c.count ?? 0), 0) * 2 <= many;
 
 const HEADS_A_LIST = new Set(
-  'injury condition issue health medical note notes problem limitation'.split(' '),
+  'injury condition issue health medical note notes problem limitation incl inc including'.split(' '),
 );
 
 /** No more of them than what they are called and how old: nothing they have. */
