@@ -2,6 +2,7 @@ import { lookAt, type Screen } from './axe.ts';
 import { expect } from './browser.ts';
 
 const SCREENS: readonly Screen[] = [
+  ['settings', '/settings', async () => {}],
   [
     'copies',
     '/copies',

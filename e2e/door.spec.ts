@@ -115,8 +115,8 @@ test('a trainer’s own ways are theirs everywhere once they say so, in the Engl
   await page.goto(`${server.url}/yours`);
   await page.getByRole('link', { name: 'Push-up, own ways' }).click();
   await expect(page.getByRole('heading', { name: 'Push-up, own ways' })).toBeVisible();
-  await page.goto(`${server.url}/yours`);
-  await page.getByLabel('Moves are named in').selectOption('British');
+  await page.goto(`${server.url}/settings`);
+  await page.getByText('British: press-up, on the spot').click();
   await page.goto(`${server.url}/ladders`);
   await expect(page.getByText('Knee press-up').first()).toBeVisible();
   await expect(page.getByText('Knee push-up')).toHaveCount(0);

@@ -80,3 +80,28 @@ test('one search reaches everything by keyboard, and what isn’t there can be m
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
 });
+
+test('light and dark as the device has it or as is chosen, and larger type on a phone, everywhere and after a reload', async ({
+  page,
+}) => {
+  const theme = () => page.evaluate(() => document.documentElement.dataset['theme']);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.goto(`${server.url}/people`);
+  await expect.poll(theme).toBe('hall');
+  await page.emulateMedia({ colorScheme: 'light' });
+  await expect.poll(theme).toBe('paper');
+  await page.getByRole('link', { name: 'Settings' }).click();
+  await page.getByText('Dark, for the hall').click();
+  await page.getByText('Larger', { exact: true }).click();
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const path of ['/settings', '/people', '/circuits', '/plan/tuesday-ten']) {
+    await page.goto(`${server.url}${path}`);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeAttached();
+    await expect.poll(theme).toBe('hall');
+    const { type, wide } = await page.evaluate(() => ({
+      type: getComputedStyle(document.documentElement).fontSize,
+      wide: document.documentElement.scrollWidth - window.innerWidth,
+    }));
+    expect([path, type, wide <= 0]).toEqual([path, '20px', true]);
+  }
+});

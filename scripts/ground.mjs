@@ -50,6 +50,8 @@ export function compilePackages() {
   if (isInstalled()) return Promise.resolve(true);
   process.stdout.write('Compiling SQLite (once; a minute or two)…\n');
   const child = spawn(npm, ['rebuild', '--loglevel=error'], { cwd: root, stdio: 'inherit' });
+  // Where this stops for another reason nothing goes on writing behind it.
+  process.once('exit', () => child.kill());
   return new Promise((done) =>
     child.on('close', (code) => {
       const made = existsSync(join(root, 'node_modules/better-sqlite3/build/Release/better_sqlite3.node'));

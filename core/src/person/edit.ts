@@ -25,7 +25,7 @@ const sideWords = (side: Side) => (side === 'both' ? '' : `, ${side}`);
 /** How much at the most, in the words of its scale: "up to 95°", "up to level 2 of 4". */
 function mostWords(on: DemandKey, max: number): string {
   const { says, unit } = DEMANDS[on];
-  if (max === 0) return `no ${says.replace(/^the /, '')}`;
+  if (max === 0) return `no ${says.replace(/^(?:the|an?) /, '')}`;
   const scale = /^(level |class |)\d+–(\d+)$/.exec(unit);
   if (scale) return `${says} up to ${scale[1]}${max} of ${scale[2]}`;
   if (unit === '°') return `${says} up to ${max}°`;

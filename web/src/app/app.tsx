@@ -2,6 +2,7 @@ import { type ComponentType, useEffect } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider, useLocation } from 'react-router';
 import { plans } from '../store/api.ts';
 import { useApp } from '../store/index.ts';
+import { useTheme } from '../store/use-theme.ts';
 import { Waiting } from '../ui/shell.tsx';
 import { Broken } from './broken.tsx';
 import { Frame, NotHere } from './frame.tsx';
@@ -87,6 +88,7 @@ const router = createBrowserRouter([
       screen('/figures', () => import('../ladders/figures-screen.tsx')),
       screen('/find', () => import('../ladders/find-screen.tsx')),
       screen('/may/:id?', () => import('../people/may-screen.tsx'), { needs: ['reviews'] }),
+      screen('/settings', () => import('../settings/settings-screen.tsx')),
       screen('/copies', () => import('../kept/copies-screen.tsx')),
       screen('/yours', () => import('../ladders/yours-screen.tsx')),
       screen('/ladders/:id/poster', () => import('../paper/poster-screen.tsx')),
@@ -100,10 +102,12 @@ const router = createBrowserRouter([
 ]);
 
 export function App() {
-  const theme = useApp((state) => state.view.theme);
+  const theme = useTheme();
+  const type = useApp((state) => state.view.type);
   useEffect(() => {
     document.documentElement.dataset['theme'] = theme;
-  }, [theme]);
+    document.documentElement.dataset['type'] = type;
+  }, [theme, type]);
   return (
     <Gate>
       <RouterProvider router={router} />

@@ -80,13 +80,19 @@ const PAGES: readonly {
     to: '/yours',
     name: 'Yours',
     says: 'own moves, own words, English of your names',
-    words: 'settings own custom exercises vocabulary press-up push-up language preferences',
+    words: 'own custom exercises vocabulary press-up push-up language preferences',
   },
   {
     to: '/may',
     name: 'Who may do what',
     says: 'a condition or a person by ladder, to sign',
     words: 'contraindications clinic safety restrictions review sign medical',
+  },
+  {
+    to: '/settings',
+    name: 'Settings',
+    says: 'light and dark, size of type, English, units, keys',
+    words: 'preferences options theme font large text kg lb pounds inches language press-up push-up',
   },
   {
     to: '/copies',

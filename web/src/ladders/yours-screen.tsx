@@ -1,10 +1,8 @@
 import { type ChangeState, type Library, settleField } from '@inner-rung/core/ladder';
-import { ENGLISHES } from '@inner-rung/core/words';
 import { Link } from 'react-router';
 import { type Edits, useEdits } from '../features/use-edits.ts';
 import { useOwn, useShelf } from '../store/data.ts';
-import { changes, useApp, useSend } from '../store/index.ts';
-import { englishChosen } from '../store/view-slice.ts';
+import { changes, useSend } from '../store/index.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { SaveLine } from '../ui/save-line.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
@@ -40,7 +38,13 @@ export default function YoursScreen() {
             Copies of everything
           </Link>
         </div>
-        <EnglishChoice />
+        <p className="mt-3">
+          Which English moves are named in is among the{' '}
+          <Link to="/settings" className="link">
+            settings
+          </Link>
+          . What you wrote at a station stays as you wrote it.
+        </p>
         {states.length === 0 && (
           <div className="mt-6">
             <p className="text-lg">
@@ -70,28 +74,6 @@ export default function YoursScreen() {
           );
         })}
       </main>
-    </div>
-  );
-}
-
-/** Which English the moves are named in, on every page. */
-function EnglishChoice() {
-  const english = useApp((state) => state.view.english);
-  const send = useSend();
-  return (
-    <div className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-1">
-      <label htmlFor="english">Moves are named in</label>
-      <select
-        id="english"
-        className="select touch w-auto"
-        value={english ?? ''}
-        onChange={(event) => send(englishChosen(ENGLISHES.find((one) => one === event.target.value) ?? null))}
-      >
-        <option value="">the words of each session</option>
-        <option value="British">British English: press-up, on the spot</option>
-        <option value="American">American English: push-up, in place</option>
-      </select>
-      <span className="quiet">What you wrote at a station stays as you wrote it.</span>
     </div>
   );
 }

@@ -6,6 +6,7 @@ import { Link, useNavigate } from 'react-router';
 import { copyId } from '../store/copy.ts';
 import { useApp } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
+import { useTheme } from '../store/use-theme.ts';
 import type { Commands } from '../ui/commands.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { saveFile } from '../ui/save-file.ts';
@@ -22,7 +23,7 @@ export function MoreDialog(props: {
   const { plan, commands } = props;
   const store = useStore();
   const navigate = useNavigate();
-  const theme = useApp((state) => state.view.theme);
+  const theme = useTheme();
   const base = useApp((state) => state.sync.base[plan.id] ?? 0);
   const [sure, setSure] = useState(false);
   const [fault, setFault] = useState('');

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { useApp, useSend } from '../store/index.ts';
 import { planEvents, planHistory } from '../store/plan-slice.ts';
+import { useTheme } from '../store/use-theme.ts';
 import { themeChosen, viewChosen } from '../store/view-slice.ts';
 import type { Commands } from '../ui/commands.tsx';
 import type { Bench } from './use-bench.ts';
@@ -36,7 +37,7 @@ export function usePlanCommands(bench: Bench): Commands<Id> {
   const { plan, at, pick, setOpen, setLanes } = bench;
   const navigate = useNavigate();
   const send = useSend();
-  const theme = useApp((state) => state.view.theme);
+  const theme = useTheme();
   const shows = useApp((state) => state.view.shows);
   const canUndo = useApp((state) => state.plan.past.length > 0);
   const canRedo = useApp((state) => state.plan.future.length > 0);

@@ -10,8 +10,9 @@ import {
   Users,
 } from 'lucide-react';
 import { Link } from 'react-router';
-import { useApp, useSend } from '../store/index.ts';
+import { useSend } from '../store/index.ts';
 import { planEvents } from '../store/plan-slice.ts';
+import { useTheme } from '../store/use-theme.ts';
 import type { Commands } from '../ui/commands.tsx';
 import { Mark } from '../ui/marks.tsx';
 import { SearchButton } from '../ui/searching.tsx';
@@ -28,7 +29,7 @@ export function PlanHeader(props: {
 }) {
   const { id, commands } = props;
   const send = useSend();
-  const theme = useApp((state) => state.view.theme);
+  const theme = useTheme();
   return (
     <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-base-300 px-3 py-1.5">
       <Link to="/circuits" aria-label="Inner Rung: all sessions" className="touch grid place-items-center">
@@ -48,7 +49,7 @@ export function PlanHeader(props: {
       </label>
       <SaveState />
       <SearchButton />
-      <div className="flex items-center">
+      <div className="flex flex-wrap items-center">
         <UndoButtons
           canUndo={!commands.undo.off}
           canRedo={!commands.redo.off}

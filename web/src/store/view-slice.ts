@@ -7,7 +7,8 @@ export interface View {
   block: number | null;
   station: number;
   shows: 'floor' | 'sheet' | 'build';
-  theme: 'paper' | 'hall';
+  theme: 'system' | 'paper' | 'hall';
+  type: 'usual' | 'large' | 'larger';
   /** Single-letter keys; Ctrl and arrow keys always work. */
   letterKeys: boolean;
   units: { mass: 'kg' | 'lb'; length: 'cm' | 'in'; glucose: 'mmol/L' | 'mg/dL' };
@@ -22,7 +23,8 @@ const start: View = {
   block: null,
   station: 0,
   shows: 'floor',
-  theme: 'paper',
+  theme: 'system',
+  type: 'usual',
   letterKeys: true,
   units: { mass: 'kg', length: 'cm', glucose: 'mmol/L' },
   english: null,
@@ -47,6 +49,9 @@ const slice = createSlice({
     themeChosen: (view, { payload }: PayloadAction<View['theme']>) => {
       view.theme = payload;
     },
+    typeChosen: (view, { payload }: PayloadAction<View['type']>) => {
+      view.type = payload;
+    },
     unitsChosen: (view, { payload }: PayloadAction<Partial<View['units']>>) => {
       Object.assign(view.units, payload);
     },
@@ -65,6 +70,7 @@ export const {
   stationPicked,
   viewChosen,
   themeChosen,
+  typeChosen,
   letterKeysSet,
   unitsChosen,
   groupChosen,

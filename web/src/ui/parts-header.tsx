@@ -1,8 +1,18 @@
+import { Settings } from 'lucide-react';
 import { Link } from 'react-router';
 import { Mark } from './marks.tsx';
 import { SearchButton } from './searching.tsx';
 
-export type Part = 'circuits' | 'people' | 'rooms' | 'ladders' | 'log' | 'find' | 'yours' | 'none';
+export type Part =
+  | 'circuits'
+  | 'people'
+  | 'rooms'
+  | 'ladders'
+  | 'log'
+  | 'find'
+  | 'yours'
+  | 'settings'
+  | 'none';
 
 /** The way between the parts of the product that aren't one circuit. */
 export function PartsHeader(props: { here: Part }) {
@@ -30,6 +40,14 @@ export function PartsHeader(props: { here: Part }) {
         {part('/yours', 'Yours', 'yours')}
       </nav>
       <SearchButton className="ml-auto" />
+      <Link
+        to="/settings"
+        aria-label="Settings"
+        aria-current={props.here === 'settings' ? 'page' : undefined}
+        className={`btn btn-ghost btn-sm touch shrink-0 ${props.here === 'settings' ? 'bg-base-content text-base-100' : ''}`}
+      >
+        <Settings size={18} aria-hidden />
+      </Link>
     </header>
   );
 }

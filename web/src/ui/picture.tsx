@@ -13,7 +13,7 @@ import {
   Tooltip,
 } from 'chart.js';
 import { type RefObject, useEffect, useRef } from 'react';
-import { useApp } from '../store/index.ts';
+import { useTheme } from '../store/use-theme.ts';
 
 Chart.register(
   BarController,
@@ -52,7 +52,7 @@ export const nameAxis = (css: Css) => ({
 /** Draws a chart anew when what it shows or the theme changes; what is drawn is in `chart`, to be moved by hand. */
 export function useChart(make: MakeChart, chart?: RefObject<Chart | null>) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const theme = useApp((state) => state.view.theme);
+  const theme = useTheme();
   // biome-ignore lint/correctness/useExhaustiveDependencies: colours are read anew when the theme turns
   useEffect(() => {
     if (!canvas.current) return;

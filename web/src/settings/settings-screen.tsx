@@ -1,0 +1,105 @@
+import { ENGLISHES } from '@inner-rung/core/words';
+import { useApp, useSend } from '../store/index.ts';
+import {
+  englishChosen,
+  letterKeysSet,
+  themeChosen,
+  typeChosen,
+  unitsChosen,
+  type View,
+} from '../store/view-slice.ts';
+import { Choice, Tick } from '../ui/choice.tsx';
+import { PartsHeader } from '../ui/parts-header.tsx';
+
+const THEMES: readonly { value: View['theme']; says: string }[] = [
+  { value: 'system', says: 'As this device' },
+  { value: 'paper', says: 'Light, for planning' },
+  { value: 'hall', says: 'Dark, for the hall' },
+];
+const TYPES: readonly { value: View['type']; says: string }[] = [
+  { value: 'usual', says: 'Usual' },
+  { value: 'large', says: 'Large' },
+  { value: 'larger', says: 'Larger' },
+];
+const ENGLISH_SAYS = {
+  British: 'British: press-up, on the spot',
+  American: 'American: push-up, in place',
+} as const;
+
+/** How this browser shows things; none of it changes what is saved. */
+export default function SettingsScreen() {
+  const { theme, type, english, units, letterKeys } = useApp((state) => state.view);
+  const send = useSend();
+  return (
+    <div className="min-h-dvh">
+      <PartsHeader here="settings" />
+      <main className="mx-auto grid max-w-3xl gap-6 px-4 py-6">
+        <div>
+          <h1 className="text-3xl">Settings</h1>
+          <p className="quiet mt-1 max-w-prose">
+            How things look in this browser, on this device. What is saved stays as it is.
+          </p>
+        </div>
+        <Choice
+          legend="Light and dark"
+          name="theme"
+          value={theme}
+          of={THEMES}
+          onChoose={(value) => send(themeChosen(value))}
+        />
+        <Choice
+          legend="Size of type"
+          name="type"
+          value={type}
+          of={TYPES}
+          onChoose={(value) => send(typeChosen(value))}
+        />
+        <Choice
+          legend="Moves are named in"
+          name="english"
+          value={english ?? 'session'}
+          of={[
+            { value: 'session', says: 'The words of each session' },
+            ...ENGLISHES.map((one) => ({ value: one, says: ENGLISH_SAYS[one] })),
+          ]}
+          onChoose={(value) => send(englishChosen(ENGLISHES.find((one) => one === value) ?? null))}
+        />
+        <div className="flex flex-wrap gap-x-8 gap-y-4">
+          <Choice
+            legend="Body mass"
+            name="mass"
+            value={units.mass}
+            of={[
+              { value: 'kg', says: 'kg' },
+              { value: 'lb', says: 'lb' },
+            ]}
+            onChoose={(mass) => send(unitsChosen({ mass }))}
+          />
+          <Choice
+            legend="Height"
+            name="length"
+            value={units.length}
+            of={[
+              { value: 'cm', says: 'cm' },
+              { value: 'in', says: 'in' },
+            ]}
+            onChoose={(length) => send(unitsChosen({ length }))}
+          />
+          <Choice
+            legend="Blood sugar"
+            name="glucose"
+            value={units.glucose}
+            of={[
+              { value: 'mmol/L', says: 'mmol/L' },
+              { value: 'mg/dL', says: 'mg/dL' },
+            ]}
+            onChoose={(glucose) => send(unitsChosen({ glucose }))}
+          />
+        </div>
+        <Tick on={letterKeys} onTurn={(on) => send(letterKeysSet(on))}>
+          Single letters are keys (P pastes, T turns light and dark). Ctrl and arrow keys always work.
+        </Tick>
+      </main>
+    </div>
+  );
+}
