@@ -1,4 +1,4 @@
-import type { StationProblem } from './station.ts';
+import { type StationProblem, undominated } from './station.ts';
 
 /** Pieces of which more may be wanted at once than there are. */
 export interface Short {
@@ -33,7 +33,8 @@ export function boundWithPieces(
   const people = p.costs.length;
   const first = p.free === undefined ? [] : [p.free];
   const places = p.most + first.length;
-  const forms = undominated(p, short).filter((f) => f !== p.free);
+  const takesNoMore = (k: number, f: number) => short.every(({ takes }) => takes[k]! <= takes[f]!);
+  const forms = undominated(p, takesNoMore).filter((f) => f !== p.free);
   // One row a price: what everybody pays for each form, and what is paid back.
   const prices = [short.map(() => 0), ...ahead];
   const priced = prices.map((price) => {
@@ -165,31 +166,4 @@ export function boundWithPieces(
   }
   branch(first, forms, true);
   return Math.min(bound, inHand);
-}
-
-/** Forms that no other beats or equals for everybody, in the showing and in what it takes. */
-function undominated(p: StationProblem, short: readonly Short[]): number[] {
-  const open: number[] = [];
-  const sums = new Float64Array(p.show.length);
-  for (let f = 0; f < p.show.length; f++) {
-    let any = false;
-    let sum = p.show[f]!;
-    for (let g = 0; g < p.costs.length; g++) {
-      const cost = p.costs[g]![f]!;
-      if (cost < p.rest) any = true;
-      sum += p.weights[g]! * Math.min(cost, p.rest);
-    }
-    sums[f] = sum;
-    if (any) open.push(f);
-  }
-  open.sort((a, b) => sums[a]! - sums[b]! || a - b);
-  const kept: number[] = [];
-  const beats = (k: number, f: number): boolean => {
-    if (p.show[k]! > p.show[f]!) return false;
-    for (const { takes } of short) if (takes[k]! > takes[f]!) return false;
-    for (const row of p.costs) if (row[k]! > row[f]! && row[f]! < p.rest) return false;
-    return true;
-  };
-  for (const f of open) if (!kept.some((k) => beats(k, f))) kept.push(f);
-  return kept.sort((a, b) => a - b);
 }

@@ -40,7 +40,11 @@ const total = (p: StationProblem, forms: readonly number[]): number => {
 };
 
 /** Forms that another beats or equals for everybody and in the showing are never needed; the earlier wins a tie. */
-function undominated(p: StationProblem): number[] {
+export function undominated(
+  p: StationProblem,
+  /** What besides must not be more of one than of the other: what each takes. */
+  noMore: (k: number, f: number) => boolean = () => true,
+): number[] {
   const n = p.show.length;
   const rows = p.costs;
   const people = rows.length;
@@ -60,7 +64,7 @@ function undominated(p: StationProblem): number[] {
   open.sort((a, b) => sums[a]! - sums[b]! || a - b);
   const kept: number[] = [];
   const beats = (k: number, f: number): boolean => {
-    if (p.show[k]! > p.show[f]!) return false;
+    if (p.show[k]! > p.show[f]! || !noMore(k, f)) return false;
     for (let g = 0; g < people; g++) if (rows[g]![k]! > rows[g]![f]!) return false;
     return true;
   };

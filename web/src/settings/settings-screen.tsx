@@ -30,6 +30,15 @@ const ENGLISH_SAYS = {
 export default function SettingsScreen() {
   const { theme, type, english, units, letterKeys } = useApp((state) => state.view);
   const send = useSend();
+  const unit = <K extends keyof View['units']>(legend: string, of: K, all: readonly View['units'][K][]) => (
+    <Choice
+      legend={legend}
+      name={of}
+      value={units[of]}
+      of={all.map((value) => ({ value, says: value }))}
+      onChoose={(value) => send(unitsChosen({ [of]: value }))}
+    />
+  );
   return (
     <div className="min-h-dvh">
       <PartsHeader here="settings" />
@@ -65,36 +74,9 @@ export default function SettingsScreen() {
           onChoose={(value) => send(englishChosen(ENGLISHES.find((one) => one === value) ?? null))}
         />
         <div className="flex flex-wrap gap-x-8 gap-y-4">
-          <Choice
-            legend="Body mass"
-            name="mass"
-            value={units.mass}
-            of={[
-              { value: 'kg', says: 'kg' },
-              { value: 'lb', says: 'lb' },
-            ]}
-            onChoose={(mass) => send(unitsChosen({ mass }))}
-          />
-          <Choice
-            legend="Height"
-            name="length"
-            value={units.length}
-            of={[
-              { value: 'cm', says: 'cm' },
-              { value: 'in', says: 'in' },
-            ]}
-            onChoose={(length) => send(unitsChosen({ length }))}
-          />
-          <Choice
-            legend="Blood sugar"
-            name="glucose"
-            value={units.glucose}
-            of={[
-              { value: 'mmol/L', says: 'mmol/L' },
-              { value: 'mg/dL', says: 'mg/dL' },
-            ]}
-            onChoose={(glucose) => send(unitsChosen({ glucose }))}
-          />
+          {unit('Body mass', 'mass', ['kg', 'lb'])}
+          {unit('Height', 'length', ['cm', 'in'])}
+          {unit('Blood sugar', 'glucose', ['mmol/L', 'mg/dL'])}
         </div>
         <Tick on={letterKeys} onTurn={(on) => send(letterKeysSet(on))}>
           Single letters are keys (P pastes, T turns light and dark). Ctrl and arrow keys always work.
