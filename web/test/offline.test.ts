@@ -155,7 +155,6 @@ describe('after a change', () => {
   const people = { '/api/people': () => new Response('[]'), '/api/people/maud': () => new Response('{}') };
   test.each([
     ['POST', '/api/people/maud/erase'],
-    ['POST', '/api/erased'],
     ['POST', '/api/sign-out'],
     ['POST', '/api/network/sign-out'],
     ['PUT', '/api/network'],
@@ -175,8 +174,24 @@ describe('after a change', () => {
     // Nobody had looked at Maud alone.
     expect([...seen.kept.keys()]).toEqual(['/api/people']);
   });
-  test('what was asked of the engine or happened in a run changes nothing that is kept', () => {
-    for (const path of ['/api/ask/scale', '/api/runs/one/events', '/api/read'])
+  test('somebody who is gone from among the people, erased here or elsewhere, is in nothing that is kept', async () => {
+    let ids = ['maud', 'jory'];
+    const { ground, seen } = hall({
+      '/api/people': () => Response.json(ids.map((id) => ({ body: { id } }))),
+      '/api/records': () => new Response('of Maud'),
+    });
+    await answer(ground, get('/api/people'));
+    await answer(ground, get('/api/records'));
+    ids = ['maud', 'jory', 'ines'];
+    await answer(ground, get('/api/people'));
+    expect([...seen.kept.keys()].sort()).toEqual(['/api/people', '/api/records']);
+    ids = ['jory', 'ines'];
+    await answer(ground, get('/api/people'));
+    expect([...seen.kept.keys()]).toEqual(['/api/people']);
+    expect(await seen.kept.get('/api/people')!.clone().text()).not.toContain('maud');
+  });
+  test('what was asked of the engine, or who was erased, or happened in a run changes nothing that is kept', () => {
+    for (const path of ['/api/ask/scale', '/api/runs/one/events', '/api/read', '/api/erased'])
       expect(changedBy(new Request(`${ORIGIN}${path}`, { method: 'POST' }), ORIGIN)).toEqual({
         is: 'nothing',
       });

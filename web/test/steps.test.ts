@@ -1,6 +1,7 @@
 /** @jest-environment ./web/test/browser-environment.mjs */
 import { PLAN_EXAMPLE, type Plan } from '@inner-rung/core/session';
-import { letGo } from '../src/store/erased.ts';
+import { jest } from '@jest/globals';
+import { letGo, letGoOfErased } from '../src/store/erased.ts';
 import { store } from '../src/store/index.ts';
 import { planEvents, planHistory } from '../src/store/plan-slice.ts';
 import { keepSteps, stepsTo } from '../src/store/steps.ts';
@@ -31,6 +32,20 @@ test('the last forty of many', () => {
 test('where somebody was erased nothing goes back to before', () => {
   keepSteps(titled('three'), steps);
   letGo(['maud-ellery']);
+  expect(stepsTo(titled('three'))).toBeNull();
+});
+
+test('whom only a step names is asked about at the start, and the steps go where they were erased elsewhere', async () => {
+  keepSteps(titled('three'), { ...steps, past: [{ ...titled('two'), person: 'maud-ellery' }] });
+  const asked: string[] = [];
+  const before = globalThis.fetch;
+  globalThis.fetch = jest.fn(async (_url: unknown, init?: RequestInit) => {
+    asked.push(...(JSON.parse(String(init?.body)) as { people: string[] }).people);
+    return Response.json({ people: ['maud-ellery'] });
+  }) as never;
+  await letGoOfErased();
+  globalThis.fetch = before;
+  expect(asked).toEqual(['maud-ellery']);
   expect(stepsTo(titled('three'))).toBeNull();
 });
 

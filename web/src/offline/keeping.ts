@@ -44,7 +44,7 @@ export function changedBy(
   const [, api, kind = '', ...more] = address.pathname.split('/');
   if (api !== 'api') return { is: 'nothing' };
   // Who signs out or is signed out, what is erased, and what a copy brought back: none of it stays behind here.
-  const gone = kind === 'sign-out' || kind === 'network' || kind === 'erased' || kind === 'copies';
+  const gone = kind === 'sign-out' || kind === 'network' || kind === 'copies';
   if (gone || more.at(-1) === 'erase') return { is: 'all' };
   if (!KEPT.has(kind)) return { is: 'nothing' };
   return { is: 'some', paths: [`/api/${kind}`, address.pathname] };
@@ -88,6 +88,24 @@ async function forget({ seen }: Ground): Promise<void> {
   for (const path of await seen.paths()) await seen.delete(path);
 }
 
+const PEOPLE = '/api/people';
+async function idsIn(people: Response): Promise<readonly string[]> {
+  const list: unknown = await people.json().catch(() => null);
+  return Array.isArray(list)
+    ? list.flatMap((one: { body?: { id?: string } } | null) => one?.body?.id ?? [])
+    : [];
+}
+
+/** Keeps what the server said. Where somebody is gone from among the people, all else that may name them goes first. */
+async function keep(ground: Ground, path: string, response: Response): Promise<void> {
+  const before = path === PEOPLE ? await ground.seen.match(path) : undefined;
+  if (before) {
+    const now = new Set(await idsIn(response.clone()));
+    if ((await idsIn(before)).some((id) => !now.has(id))) await forget(ground);
+  }
+  await ground.seen.put(path, await dated(response, ground.now()));
+}
+
 /**
  * Answers a page's request: scripts from what is kept, pages and data from the server, and where that doesn't answer at
  * all, as they were last seen. What the server refuses is refused: only silence is bridged.
@@ -119,7 +137,7 @@ export async function answer(
     case 'data':
       try {
         const response = await ground.fetch(request);
-        if (response.ok) await seen.put(pathname, await dated(response.clone(), ground.now()));
+        if (response.ok) await keep(ground, pathname, response.clone());
         // Gone there is gone here, and who may no longer see it doesn't see it here either.
         else if (response.status === 401) await forget(ground);
         else if (response.status === 404) await seen.delete(pathname);
@@ -145,7 +163,7 @@ export async function follow(ground: Ground, request: globalThis.Request): Promi
   for (const path of change.paths) {
     if (!kept.has(path)) continue;
     const response = await ground.fetch(path).catch(() => null);
-    if (response?.ok) await ground.seen.put(path, await dated(response, ground.now()));
+    if (response?.ok) await keep(ground, path, response);
     else if (response?.status === 404) await ground.seen.delete(path);
   }
 }

@@ -3,7 +3,7 @@ import { type AnyRecordKind, namedIn, withoutErased } from '@inner-rung/core/rec
 import { collectionOf } from '@inner-rung/core/records';
 import { isAbout, type Run, type RunEvent } from '@inner-rung/core/run';
 import { PLAN } from '@inner-rung/core/session';
-import { dropSteps } from './steps.ts';
+import { dropSteps, keptSteps } from './steps.ts';
 import { storage } from './storage.ts';
 
 /**
@@ -115,12 +115,15 @@ const MOST_ASKED = 5000;
 /** Whoever something that is kept in this browser may name. */
 function keptPeople(): string[] {
   const ids = new Set<string>();
-  for (const { key, value, kind } of kept())
+  const take = (names: () => readonly string[]) => {
     try {
-      for (const id of kind.names(value as never, key)) if (id.length <= 80 && ID.test(id)) ids.add(id);
+      for (const id of names()) if (id.length <= 80 && ID.test(id)) ids.add(id);
     } catch {
       // Kept by another version in another shape.
     }
+  };
+  for (const { key, value, kind } of kept()) take(() => kind.names(value as never, key));
+  for (const plan of keptSteps()) take(() => namedIn(PLAN as unknown as Named, plan, 'person'));
   return [...ids].slice(0, MOST_ASKED);
 }
 

@@ -44,5 +44,11 @@ export function stepsTo(present: Plan): Steps | null {
   return past.length === kept.past.length && future.length === kept.future.length ? { past, future } : null;
 }
 
+/** Every earlier or undone state that is kept, as it lies there. */
+export const keptSteps = (): readonly unknown[] => {
+  const kept = tabStorage.read<Kept>(KEY);
+  return kept ? [...kept.past, ...kept.future] : [];
+};
+
 /** Where somebody was erased no earlier state may bring them back. */
 export const dropSteps = (): void => tabStorage.remove(KEY);
