@@ -3,6 +3,7 @@ import { at } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
 import { LOADED_JOINTS } from '../session/index.ts';
 import { boundWithPieces } from './bound.ts';
+import { DAMPED, priceStep, stepped } from './prices.ts';
 import { capacityOf, Store, type Want } from './sharing.ts';
 import { type StationProblem, solveStation } from './station.ts';
 
@@ -81,8 +82,6 @@ export interface WithPieces {
   readonly atLeast: number;
 }
 
-/** What going without a form costs one person at the most, in milli-points: an estimate to step by. */
-const FAR = 8000;
 /** Steps of the prices; each is a station solved anew. */
 const STEPS = 16;
 /** Of the prices met on the way those that said most: they cut off most of the sets. */
@@ -163,21 +162,24 @@ export function solveWithPieces(
   let forms = free.forms;
   let assigned = free.assigned;
   for (let step = 0; step < STEPS && best.cost > bound; step++) {
-    const over = sets.map((set, s) => {
+    const wanted = sets.map((set, s) => {
       let used = 0;
       assigned.forEach((column, row) => {
         if (column >= 0) used += problem.weights[row]! * takes[s]![column]!;
       });
-      return used - set.capacity;
+      return { over: used - set.capacity, price: prices[s] ?? 0 };
     });
-    const norm = over.reduce((sum, by, s) => sum + (by > 0 || (prices[s] ?? 0) > 0 ? by * by : 0), 0);
-    if (norm === 0) break;
-    // Polyak's step towards what a plan costs, damped where it overshoots; rests are no measure of it until small
-    // steps have led nowhere: then somebody has to, and what is short is worth as much.
-    const goal = step < STEPS / 2 ? Math.min(best.cost, bound + FAR * people) : best.cost;
-    const size = (damp * Math.max(1, goal - current)) / norm;
-    sets.forEach((_, s) => {
-      prices[s] = Math.max(0, Math.round((prices[s] ?? 0) + size * over[s]!));
+    const size = priceStep(wanted, {
+      cost: best.cost,
+      says: current,
+      near: bound,
+      people,
+      damp,
+      late: step >= STEPS / 2,
+    });
+    if (size === 0) break;
+    wanted.forEach((one, s) => {
+      prices[s] = stepped(one, size);
     });
     const priced = { ...problem, costs: problem.costs.map((row) => row.slice()) };
     for (let column = 0; column < columns; column++) {
@@ -189,7 +191,7 @@ export function solveWithPieces(
     current = Math.floor(answer.atLeast - owed);
     kept.push({ prices: [...prices], says: current });
     if (current > bound) bound = current;
-    else damp *= 0.7;
+    else damp *= DAMPED;
     ({ forms, assigned } = answer);
     for (const form of forms) tried.add(form);
     const found = seat(forms);

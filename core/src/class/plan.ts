@@ -5,6 +5,7 @@ import { type FormRef, isGiven, sameForm } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
 import { entriesOf, type KeepFirst } from '../session/index.ts';
 import { bitsOf, loadsOf, RUN_COST, solveWithPieces } from './coupling.ts';
+import { DAMPED, priceStep, stepped } from './prices.ts';
 import { poolsKey, settleClass } from './settle.ts';
 import { capacityOf, needsInIndex, type Want, wantsOf } from './sharing.ts';
 import { type StationProblem, solveStation } from './station.ts';
@@ -94,11 +95,9 @@ const SHOW = { written: 0, other: 1000, newlyShown: 1500 } as const;
 const CHANGE = 1500;
 /** Steps in which what several stations want at once is made dearer, and by how much for each piece too few. Estimates. */
 const PRICE_STEPS = 14;
+const PRICE_STEP = 700;
 /** No piece is worth that somebody rests for it. */
 const DEAREST = COSTS.rest / 4;
-/** What going without a form costs one person at the most, in milli-points: an estimate to step by. */
-const FAR = 8000;
-const PRICE_STEP = 700;
 /** Stations that are planned anew to spare a joint, and so that nobody does one thing at two of them. */
 const RUN_STEPS = 8;
 const REPEAT_STEPS = 6;
@@ -119,6 +118,19 @@ const taught = (table: FormTable, form: number): FormRef => {
   };
 };
 type Price = (id: number) => number;
+/** What a station is planned by besides itself. */
+interface Besides {
+  /** Laid on a taught form that takes what other stations want at the same time. */
+  readonly price?: Price | null;
+  /** Joints that are loaded too often round here, by person: forms that load them are dearer to them. */
+  readonly spare?: ReadonlyMap<number, number>;
+  /** Which forms they do at other stations, by person. */
+  readonly elsewhere?: ReadonlyMap<number, ReadonlySet<number>>;
+  /** Which forms have left somebody resting here, for want of pieces or because their landings were spent. */
+  readonly left?: ReadonlyMap<number, ReadonlySet<number>>;
+  /** Whether it is proven how far from best it may be: only the first plan of all stations is a bound. */
+  readonly proving?: boolean;
+}
 /** One station by itself. */
 interface PlannedEntry {
   readonly shown: readonly Column[];
@@ -196,20 +208,9 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     if (!wanted.has(id)) wanted.set(id, wantsOf(needsOf, room, formOf(id)));
     return wanted.get(id)!;
   };
-  /**
-   * One station. `price` is laid on a taught form that takes what other stations want at the same time; `spare`
-   * says which joints are loaded too often round here, by person: forms that load them are dearer to them; and
-   * `elsewhere` which forms they do at other stations, and `left` which have left somebody resting here, for want of
-   * pieces or because their landings were spent.
-   */
   const planEntry = (
     entry: number,
-    price: Price | null,
-    spare: ReadonlyMap<number, number>,
-    elsewhere: ReadonlyMap<number, ReadonlySet<number>> = new Map(),
-    left: ReadonlyMap<number, ReadonlySet<number>> = new Map(),
-    /** Only the first plan of all stations is a bound. */
-    proving = false,
+    { price = null, spare, elsewhere, left, proving = false }: Besides = {},
   ): PlannedEntry => {
     const own = cheapestAt[entry] ?? new Map(kinds.map((one) => [one, one.cheapest(entry)]));
     cheapestAt[entry] = own;
@@ -255,9 +256,9 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
           // Who has said they would rather not isn't kept to it.
           !person.request.subject.dislikes.includes(was.move) &&
           list.some((c) => sameForm(was, c.form) && has(p, c));
-        const joints = spare.get(p) ?? 0;
-        const done = elsewhere.get(p);
-        const resting = left.get(p);
+        const joints = spare?.get(p) ?? 0;
+        const done = elsewhere?.get(p);
+        const resting = left?.get(p);
         const key = JSON.stringify([
           kindOf[p],
           holds ? given.form : 0,
@@ -440,8 +441,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       runAt: settled.runAt,
     };
   };
-  const nobody: ReadonlyMap<number, number> = new Map();
-  const free = entries.map((_, entry) => planEntry(entry, null, nobody, undefined, undefined, true));
+  const free = entries.map((_, entry) => planEntry(entry, { proving: true }));
   let atLeast = free.reduce((sum, one) => sum + one.atLeast, 0);
   let best = couple(free);
   const prices = new Map<string, number>();
@@ -476,24 +476,27 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       const more = new Map([...used].map(([key, n]) => [key, n - there.get(key)! * turns] as const));
       for (const [key, price] of prices)
         if (price > 0 && !more.has(key)) more.set(key, -there.get(key)! * turns);
-      const counts = [...more].filter(([key, by]) => by > 0 || (prices.get(key) ?? 0) > 0);
-      if (counts.length === 0 && over.size === 0) break;
-      const norm = counts.reduce((sum, [, by]) => sum + by * by, 0);
-      // Rests are no measure of what a piece is worth until small steps have led nowhere.
-      const goal = step < PRICE_STEPS / 2 ? Math.min(best.cost, says + FAR * people.length) : best.cost;
-      const size = norm === 0 ? 0 : (damp * Math.max(1, goal - says)) / norm;
-      for (const [key, by] of counts)
-        prices.set(key, Math.min(DEAREST, Math.max(0, Math.round((prices.get(key) ?? 0) + size * by))));
+      const wanted = [...more].map(([key, by]) => ({ key, over: by, price: prices.get(key) ?? 0 }));
+      const size = priceStep(wanted, {
+        cost: best.cost,
+        says,
+        near: says,
+        people: people.length,
+        damp,
+        late: step >= PRICE_STEPS / 2,
+      });
+      if (size === 0 && over.size === 0) break;
+      for (const one of wanted) prices.set(one.key, Math.min(DEAREST, stepped(one, size)));
       for (const [key, by] of over)
         if (there.has(key) && (more.get(key) ?? 0) <= 0)
           prices.set(key, Math.min(DEAREST, (prices.get(key) ?? 0) + by * PRICE_STEP));
       const price = priceNow();
-      const planned = entries.map((_, entry) => planEntry(entry, price, nobody));
+      const planned = entries.map((_, entry) => planEntry(entry, { price }));
       says =
         planned.reduce((sum, one) => sum + one.atLeast, 0) -
         [...prices].reduce((sum, [key, each]) => sum + each * (there.get(key) ?? 0) * turns, 0);
       if (says > atLeast) atLeast = says;
-      else damp *= 0.7;
+      else damp *= DAMPED;
       used = usedBy(planned);
       const next = couple(planned);
       if (next.worth < best.worth) {
@@ -528,13 +531,8 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     };
     bar(best.shown[entry]!);
     // At what pieces are worth elsewhere; where that leads nowhere, without.
-    const again = planEntry(
-      entry,
-      (failed.get(entry) ?? 0) % 2 === 0 ? priceHere : null,
-      nobody,
-      undefined,
-      left,
-    );
+    const price = (failed.get(entry) ?? 0) % 2 === 0 ? priceHere : null;
+    const again = planEntry(entry, { price, left });
     const next = couple(best.planned.map((one, k) => (k === entry ? again : one)));
     if (next.worth < best.worth) best = next;
     else {
@@ -551,7 +549,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       .sort((a, b) => heads(b) - heads(a) || a - b);
     if (worst === undefined) break;
     tried.add(worst);
-    const again = planEntry(worst, null, best.runAt.get(worst)!);
+    const again = planEntry(worst, { spare: best.runAt.get(worst)! });
     const next = couple(best.planned.map((one, entry) => (entry === worst ? again : one)));
     if (next.worth < best.worth) best = next;
   }
@@ -564,7 +562,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       .sort((a, b) => best.repeated.get(b)!.size - best.repeated.get(a)!.size || b - a);
     if (entry === undefined) break;
     anew.add(entry);
-    const again = planEntry(entry, null, nobody, best.repeated.get(entry)!);
+    const again = planEntry(entry, { elsewhere: best.repeated.get(entry)! });
     const { chosen: was } = best.planned[entry]!;
     if (again.chosen.every((choice, p) => choice?.form === was[p]?.form)) continue;
     const next = couple(best.planned.map((one, k) => (k === entry ? again : one)));
