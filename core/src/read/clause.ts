@@ -102,7 +102,7 @@ const LAST_YEAR = 13;
 /** Years, or heads, from one end of a span to the other. Estimate. */
 const WIDE_SPAN = 15;
 
-/** More than that counts nobody: a year, a pressure, a number of something else. */
+/** More than that counts nobody: a year, a pressure, a number of something else. Estimate. */
 const MOST_HEADS = 999;
 
 /** Nobody has more arms or legs. */
@@ -134,6 +134,7 @@ const countsOf = (tokens: readonly Token[], at: number): boolean =>
 
 /** One of them, by the word alone. */
 const SINGLE = new Set('woman lady man gentleman gent lad bloke guy girl boy'.split(' '));
+const isSingle = (text: string, { from, to }: Token) => SINGLE.has(text.slice(from, to).toLowerCase());
 
 /** Where a new clause begins: at a stop, a comma, or an "and" that counts somebody. */
 export function clausesOf(text: string): Token[][] {
@@ -165,12 +166,11 @@ export function clausesOf(text: string): Token[][] {
         COUNTS[next.word] !== undefined ||
         ['some', 'half', 'the', 'few', 'another'].includes(next.word));
     const article = next !== undefined && ['a', 'an'].includes(next.word);
-    const single = (one: Token) => SINGLE.has(text.slice(one.from, one.to).toLowerCase());
     const andNew =
       (['and', 'plus', 'including', 'incl'].includes(token.word) &&
         counts &&
         (!article || personAfter(tokens, i + 2))) ||
-      (token.word === 'plus' && tokens.slice(i + 1, i + 4).some(single));
+      (token.word === 'plus' && tokens.slice(i + 1, i + 4).some((one) => isSingle(text, one)));
     // "My mum and my sister": two people.
     const owner = ['my', 'his', 'her', 'their', 'our', 'your'].includes(next?.word ?? '') ? 1 : 0;
     const relative =
@@ -700,7 +700,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
   flush();
   if (alone && clause.name === null) clause.count ??= 1;
   // "Pregnant lady": one of them.
-  const single = tokens.some((token) => SINGLE.has(text.slice(token.from, token.to).toLowerCase()));
+  const single = tokens.some((token) => isSingle(text, token));
   if (single && clause.count === null && clause.share === null) clause.count = 1;
   // "Mum and baby class": what it is called counts nobody.
   if (clause.relative && clause.count === 1 && CALLED.has(pieces.at(-1)!.token.word)) {

@@ -2,6 +2,7 @@ import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, Outlet, useLocation, useMatches, useNavigationType } from 'react-router';
 import { useStanding } from '../offline/standing.ts';
+import { dayAndTime, dayOf, timeWords, today } from '../store/day.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { Searching } from '../ui/searching.tsx';
 
@@ -13,24 +14,16 @@ const NAME = 'Inner Rung';
 /** The heading of what is shown; null until there is one. */
 const headingNow = () => document.querySelector('h1')?.textContent?.replace(/\s+/g, ' ').trim() || null;
 
-const MINUTES: Intl.DateTimeFormatOptions = { hour: '2-digit', minute: '2-digit' };
-const DAYS: Intl.DateTimeFormatOptions = { weekday: 'long', day: 'numeric', month: 'long' };
-/** When something was last seen: the time today, the day and the time before that. */
-function seenAt(since: string): string {
-  const at = new Date(since);
-  const time = at.toLocaleTimeString('en-GB', MINUTES);
-  return at.toDateString() === new Date().toDateString()
-    ? `at ${time}`
-    : `on ${at.toLocaleDateString('en-GB', DAYS)} at ${time}`;
-}
-
 /** While the server is away: of when what is shown is, and what becomes of changes. */
 function Standing() {
   const since = useStanding();
-  return since === null ? null : (
+  if (since === null) return null;
+  const at = new Date(since);
+  return (
     <p role="status" className="no-print bg-warning px-4 py-1 text-sm text-warning-content" data-standing>
-      The server isn’t answering. This is how it stood {seenAt(since)}. What you change is kept in this
-      browser and saved when the server is back.
+      The server isn’t answering. This is how it stood{' '}
+      {dayOf(at) === today() ? `at ${timeWords(at)}` : `on ${dayAndTime(at)}`}. What you change is kept in
+      this browser and saved when the server is back.
     </p>
   );
 }

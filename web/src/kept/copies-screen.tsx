@@ -1,6 +1,6 @@
 import { Download, Plus, Upload } from 'lucide-react';
 import { useId, useState } from 'react';
-import { dayWords } from '../store/day.ts';
+import { dayAndTime } from '../store/day.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { Waiting } from '../ui/shell.tsx';
@@ -30,12 +30,7 @@ function holds({ counts }: Copy): string {
     some(counts.records, 'record', 'records'),
   ].join(', ');
 }
-const madeAt = ({ at }: Copy) => {
-  const when = new Date(at);
-  const time = when.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-  const day = `${when.getFullYear()}-${String(when.getMonth() + 1).padStart(2, '0')}-${String(when.getDate()).padStart(2, '0')}`;
-  return `${dayWords(day)}, ${time}`;
-};
+const madeAt = ({ at }: Copy) => dayAndTime(new Date(at));
 
 /** A passphrase, and a file where one is brought in. */
 function SealForm(props: {

@@ -39,7 +39,7 @@ export default function YoursScreen() {
           </Link>
         </div>
         <p className="mt-3">
-          Which English moves are named in is among the{' '}
+          Press-up or push-up? Choose in the{' '}
           <Link to="/settings" className="link">
             settings
           </Link>

@@ -11,6 +11,7 @@ import {
 import { aimWords, blockName } from '@inner-rung/core/session';
 import { Pause, Play, Plus, RotateCcw, SkipForward, Undo2, Volume2 } from 'lucide-react';
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
+import { timeWords } from '../store/day.ts';
 import { Chip } from '../ui/choice.tsx';
 import { type Commands, useCommands } from '../ui/commands.tsx';
 import { useDraft } from '../ui/use-draft.ts';
@@ -208,9 +209,7 @@ export function Coach(props: {
                 )}
               </div>
               <p className="text-sm">
-                {running
-                  ? `Finishes about ${finishes.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}.`
-                  : ''}
+                {running ? `Finishes about ${timeWords(finishes)}.` : ''}
                 {live.last && (
                   <button
                     type="button"
