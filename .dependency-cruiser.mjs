@@ -26,6 +26,7 @@ export const CORE = [
   'log',
   'paper',
   'records',
+  'team',
   'ask',
 ];
 

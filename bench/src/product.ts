@@ -8,11 +8,8 @@ import { pino } from 'pino';
 import chromiumHere from '../../scripts/chromium.json' with { type: 'json' };
 import { createApp } from '../../server/src/app.ts';
 import { openDatabase, openDataFolder } from '../../server/src/database.ts';
-import { type Documents, documents } from '../../server/src/documents.ts';
-import { eraser } from '../../server/src/erase.ts';
-import { network } from '../../server/src/network.ts';
-import { runs } from '../../server/src/runs.ts';
-import { streams } from '../../server/src/streams.ts';
+import type { Documents } from '../../server/src/documents.ts';
+import { keptIn } from '../../server/src/kept.ts';
 
 export const dist = join(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
 const { paths, flags } = chromiumHere;
@@ -29,22 +26,14 @@ export async function withProduct<T>(
   use: (browser: Browser, url: string) => Promise<T>,
 ): Promise<T> {
   const db = openDatabase(openDataFolder(mkdtempSync(join(tmpdir(), 'inner-rung-bench-'))));
-  const open = streams();
-  const parts = {
-    network: network(db, () => 0, open),
-    streams: open,
-    runs: runs(
-      db,
-      () => Date.now(),
-      () => performance.now(),
-    ),
-  };
-  const store = documents(db, () => new Date());
-  fill(store);
+  const kept = keptIn(
+    db,
+    () => Date.now(),
+    () => performance.now(),
+  );
+  fill(kept.documents);
   const app = createApp({
-    documents: store,
-    eraser: eraser(db, () => Date.now(), parts),
-    ...parts,
+    ...kept,
     library,
     log: pino({ level: 'silent' }),
     demo: true,

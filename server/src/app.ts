@@ -10,22 +10,27 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { assets, readsGzip } from './assets.ts';
 import type { Documents } from './documents.ts';
+import type { Door } from './door.ts';
 import type { Eraser } from './erase.ts';
 import { depthGuard, hostGuard, originGuard } from './guards.ts';
 import { serializers } from './logging.ts';
-import { cookieOf, type Network } from './network.ts';
+import type { Network } from './network.ts';
 import { openApi, PUBLISHED } from './openapi.ts';
 import { withPolicy } from './pack.ts';
 import { pages } from './pages.ts';
 import { pool } from './pool.ts';
-import { ProblemError, problemHandler, sendProblem } from './problem.ts';
+import { problemHandler, sendProblem } from './problem.ts';
 import { documentRoutes } from './routes/documents.ts';
-import { COOKIE, type Door, fromNetwork, networkRoutes } from './routes/network.ts';
+import { networkRoutes } from './routes/network.ts';
 import { runRoutes } from './routes/runs.ts';
 import { snapshotRoutes } from './routes/snapshots.ts';
+import { teamRoutes } from './routes/team.ts';
 import type { Runs } from './runs.ts';
 import type { Snapshots } from './snapshots.ts';
 import type { Streams } from './streams.ts';
+import type { Team } from './team.ts';
+import type { Trail } from './trail.ts';
+import { asking, roleGuard } from './who.ts';
 
 export interface AppOptions {
   /** The built script of the threads that answer questions; without it they are answered on the spot. */
@@ -34,6 +39,8 @@ export interface AppOptions {
   readonly eraser: Eraser;
   readonly runs: Runs;
   readonly network: Network;
+  readonly team: Team;
+  readonly trail: Trail;
   /** Copies of everything; none in most API tests. */
   readonly snapshots?: Snapshots;
   /** Event streams that are open. */
@@ -56,7 +63,8 @@ const LIBRARY_TYPE = 'application/vnd.inner-rung.library';
 
 /** The whole server as one handler: who may ask, then what is asked for. */
 export function createApp(options: AppOptions): Express {
-  const { documents, runs, network, door, library, log } = options;
+  const { documents, runs, network, team, trail, door, library, log } = options;
+  const scope = asking({ team, network, documents, door });
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -102,24 +110,19 @@ export function createApp(options: AppOptions): Express {
   // Whether it runs at all is nobody's secret; what is in it is.
   api.get('/health', (request, response) => {
     documents.isEmpty();
-    response.json(fromNetwork(request, door) ? { ok: true } : { ok: true, demo: options.demo });
+    response.json(scope.who(request).elsewhere ? { ok: true } : { ok: true, demo: options.demo });
   });
   api.use(originGuard);
-  // From the network only who has given the passcode comes further, but for a person's own link.
-  api.use((request, _response, next) => {
-    const free =
-      request.path === '/sign-in' || request.path.startsWith('/p/') || request.path.startsWith('/c/');
-    if (fromNetwork(request, door) && !free && !network.isSignedIn(cookieOf(request.get('cookie'), COOKIE)))
-      throw new ProblemError({ status: 401, title: 'Passcode, please', detail: 'Give the passcode first.' });
-    next();
-  });
+  // Who has come in, and may: the passcode from the network, a name and a passphrase where there is a team.
+  api.use(roleGuard(team, scope.who, trail));
   // A run carries everybody’s forms by value: sixty people at forty stations are two megabytes. What is pasted may be
   // a whole page of a web site.
   api.use(['/runs', '/cards', '/ask', '/read'], express.json({ limit: '4mb' }));
   api.use(express.json({ limit: '512kb' }));
   api.use(depthGuard);
 
-  api.use(networkRoutes(network, door));
+  api.use(networkRoutes(network, door, team, trail, scope.who));
+  api.use(teamRoutes(team, trail, scope));
   const libraryTag = `"${createHash('sha256').update(library).digest('base64url').slice(0, 22)}"`;
   let gzipped: Promise<Buffer> | undefined;
   const packed = () => {
@@ -162,13 +165,19 @@ export function createApp(options: AppOptions): Express {
     response.type('application/json').send(described);
   });
 
-  const elsewhere = (request: Request) => fromNetwork(request, door);
   const { pack } = options;
   api.use(
-    runRoutes(runs, network, pack === undefined ? undefined : withPolicy(pack), options.streams, elsewhere),
+    runRoutes(
+      runs,
+      network,
+      pack === undefined ? undefined : withPolicy(pack),
+      options.streams,
+      scope,
+      trail,
+    ),
   );
-  if (options.snapshots) api.use(snapshotRoutes(options.snapshots, elsewhere));
-  api.use(documentRoutes(documents, options.eraser, elsewhere, options.snapshots));
+  if (options.snapshots) api.use(snapshotRoutes(options.snapshots, scope, trail));
+  api.use(documentRoutes(documents, options.eraser, scope, trail, team, options.snapshots));
   api.use((_request, response) => {
     sendProblem(response, { status: 404, title: 'Not here', detail: 'There is nothing at this address.' });
   });

@@ -113,6 +113,45 @@ export const MIGRATIONS: readonly string[] = [
     CREATE TABLE wrong_try (address TEXT PRIMARY KEY, tries INTEGER NOT NULL, since INTEGER NOT NULL) STRICT, WITHOUT ROWID;
     ALTER TABLE run_link ADD COLUMN until INTEGER NOT NULL DEFAULT 0;
   `,
+  // A small team, and the trail of what is done: a line is added, and none is ever changed or taken away. What it says
+  // of somebody lies beside it, so that it can be erased while the chain still holds.
+  sql`
+    CREATE TABLE account (
+      id TEXT PRIMARY KEY,
+      name TEXT NOT NULL,
+      name_key TEXT NOT NULL,
+      role TEXT NOT NULL CHECK (role <> ''),
+      given TEXT CHECK (given IS NULL OR json_valid(given)),
+      secret TEXT NOT NULL,
+      made_at INTEGER NOT NULL,
+      ended_at INTEGER
+    ) STRICT, WITHOUT ROWID;
+    CREATE UNIQUE INDEX account_name ON account (name_key) WHERE ended_at IS NULL;
+    ALTER TABLE signed_in ADD COLUMN account TEXT;
+    ALTER TABLE signed_in ADD COLUMN device TEXT NOT NULL DEFAULT '';
+    ALTER TABLE signed_in ADD COLUMN since INTEGER NOT NULL DEFAULT 0;
+
+    CREATE TABLE trail (
+      number INTEGER PRIMARY KEY,
+      at INTEGER NOT NULL,
+      account TEXT,
+      place TEXT NOT NULL,
+      deed TEXT NOT NULL,
+      kind TEXT,
+      about TEXT,
+      said TEXT NOT NULL,
+      previous TEXT NOT NULL,
+      hash TEXT NOT NULL
+    ) STRICT;
+    CREATE INDEX trail_about ON trail (about) WHERE about IS NOT NULL;
+    CREATE TABLE trail_said (
+      number INTEGER PRIMARY KEY REFERENCES trail (number),
+      salt TEXT NOT NULL,
+      body TEXT NOT NULL CHECK (json_valid(body))
+    ) STRICT;
+    CREATE TRIGGER trail_stays BEFORE UPDATE ON trail BEGIN SELECT RAISE(ABORT, 'the trail is only added to'); END;
+    CREATE TRIGGER trail_is_kept BEFORE DELETE ON trail BEGIN SELECT RAISE(ABORT, 'the trail is only added to'); END;
+  `,
 ];
 
 /** Waits so long for whoever else has the file, at opening alone: afterwards it is ours. */

@@ -133,13 +133,19 @@ export function documents(db: Db, now: () => Date) {
     return row && putAside(record, row) ? undefined : row;
   };
 
+  const find = (record: AnyRecordKind, id: string): Stored | null => {
+    const row = one.get(record.kind, id);
+    return (row && stored(record, row)) ?? null;
+  };
+
   return {
+    /** A document; null where there is none that opens. */
+    find,
     /** All of a kind that open, the newest first. */
     list: (record: AnyRecordKind): Stored[] =>
       list.all(record.kind).flatMap((row) => stored(record, row) ?? []),
     get: (record: AnyRecordKind, id: string): Stored => {
-      const row = one.get(record.kind, id);
-      const found = row && stored(record, row);
+      const found = find(record, id);
       if (!found)
         throw new ProblemError({
           status: 404,

@@ -1,10 +1,11 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { type AnyRecordKind, openRecord, withoutErased } from '@inner-rung/core/record';
 import { RECORDS } from '@inner-rung/core/records';
 import type { Db } from './database.ts';
 import { jsonOf } from './documents.ts';
+import { erasedNames } from './erased-names.ts';
 import type { Network } from './network.ts';
 import type { Runs } from './runs.ts';
+import type { Trail } from './trail.ts';
 
 const sql = String.raw;
 
@@ -22,7 +23,11 @@ const kindOf = new Map<string, AnyRecordKind>(RECORDS.map((record) => [record.ki
  * it by the references of each kind, somebody's part in every run, their links and cards. Then the file is rewritten,
  * so that the bytes are gone; what a full disk keeps from being rewritten is rewritten at the next start.
  */
-export function eraser(db: Db, now: () => number, parts: { readonly runs: Runs; readonly network: Network }) {
+export function eraser(
+  db: Db,
+  now: () => number,
+  parts: { readonly runs: Runs; readonly network: Network; readonly trail: Trail },
+) {
   const remove = db.prepare(sql`DELETE FROM document WHERE kind = ? AND id = ?`);
   const removeAside = db.prepare(sql`DELETE FROM set_aside WHERE kind = ? AND id = ?`);
   const removeAsideAt = db.prepare(sql`DELETE FROM set_aside WHERE number = ?`);
@@ -48,15 +53,7 @@ export function eraser(db: Db, now: () => number, parts: { readonly runs: Runs; 
   `);
   const isErased = db.prepare<[string], { hash: string }>(sql`SELECT hash FROM erased WHERE hash = ?`);
 
-  /** What is remembered of somebody erased: not even their id. */
-  const hashOf = (kind: string, id: string): string => {
-    let salt = setting.get('erased-salt')?.value;
-    if (!salt) {
-      salt = randomBytes(16).toString('hex');
-      set.run('erased-salt', salt);
-    }
-    return createHash('sha256').update(`${salt}/${kind}/${id}`).digest('hex');
-  };
+  const { hashOf } = erasedNames(db);
 
   /** A body that names it nowhere any more; null where it named it nowhere before. Read in today's shape where it can be. */
   const cleaned = (row: Row, erased: Parameters<typeof withoutErased>[2]): string | null => {
@@ -110,6 +107,8 @@ export function eraser(db: Db, now: () => number, parts: { readonly runs: Runs; 
           parts.network.eraseLinks(id);
         }
         if (record.kind === 'group') parts.runs.forgetGroup(id);
+        parts.trail.erase(record.kind, id);
+        // What is remembered of it: not even its id.
         addErased.run(hashOf(record.kind, id), now());
         set.run('compact', '1');
       })();

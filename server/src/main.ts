@@ -9,15 +9,11 @@ import { RECORDS } from '@inner-rung/core/records';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { openDatabase, openDataFolder } from './database.ts';
-import { documents } from './documents.ts';
-import { eraser } from './erase.ts';
+import type { Door } from './door.ts';
+import { keptIn } from './kept.ts';
 import { libraryFile } from './library-files.ts';
-import { network } from './network.ts';
 import { ProblemError } from './problem.ts';
-import type { Door } from './routes/network.ts';
-import { runs } from './runs.ts';
 import { snapshots } from './snapshots.ts';
-import { streams } from './streams.ts';
 
 const root = process.env['INNER_RUNG_ROOT'] ?? resolve(dirname(fileURLToPath(import.meta.url)), '../..');
 
@@ -45,12 +41,12 @@ async function start(): Promise<void> {
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
   const library = libraryFile(join(root, 'library'));
   const db = openDatabase(openDataFolder(resolve(values.data)));
-  // No two saves at one moment: the newest is always one.
-  let latest = 0;
-  const store = documents(db, () => {
-    latest = Math.max(Date.now(), latest + 1);
-    return new Date(latest);
-  });
+  const kept = keptIn(
+    db,
+    () => Date.now(),
+    () => performance.now(),
+  );
+  const { documents: store, eraser: erasing } = kept;
   store.sweep();
   if (values.seed && store.isEmpty()) {
     const { scenarioOn } = (await import(pathToFileURL(resolve(values.seed)).href)) as {
@@ -101,14 +97,6 @@ async function start(): Promise<void> {
       }),
   };
   const pack = join(root, 'web/dist-pack/pack.html');
-  const open = streams();
-  const ways = network(db, () => Date.now(), open);
-  const live = runs(
-    db,
-    () => Date.now(),
-    () => performance.now(),
-  );
-  const erasing = eraser(db, () => Date.now(), { runs: live, network: ways });
   erasing.finish();
   const copies = snapshots(db, resolve(values.data), () => Date.now(), erasing);
   const copied = (reason: 'start' | 'daily') =>
@@ -118,12 +106,8 @@ async function start(): Promise<void> {
   setInterval(() => copies.age() >= 86_400_000 && void copied('daily'), 3_600_000).unref();
   const app = createApp({
     snapshots: copies,
-    documents: store,
-    eraser: erasing,
-    network: ways,
-    streams: open,
+    ...kept,
     door,
-    runs: live,
     hosts: (process.env['HOSTS'] ?? '').split(',').filter(Boolean),
     library,
     log,

@@ -1,16 +1,13 @@
-import { createHash, randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
 import { networkInterfaces } from 'node:os';
-import { promisify } from 'node:util';
 import type { Db } from './database.ts';
 import { ProblemError } from './problem.ts';
+import { freshToken, hashOf, isSecret, keptSecret } from './secrets.ts';
 import type { Streams } from './streams.ts';
+import { tries } from './tries.ts';
 
 const sql = String.raw;
-const derive = promisify(scrypt) as (secret: string, salt: Buffer, length: number) => Promise<Buffer>;
-const KEY_BYTES = 32;
-
 /** Wrong passcodes in a row from one address, and from all together, before it is shut for a while. */
-const TRIES = { each: 5, all: 30, shutMs: 5 * 60_000 } as const;
+const MOST_TRIES = { each: 5, all: 30 } as const;
 /** A phone stays signed in for so long. */
 const SIGNED_IN_MS = 12 * 3_600_000;
 /** A code on paper opens its card for so long: what was fitted to somebody a month ago is looked at again. Estimate. */
@@ -18,10 +15,6 @@ const CARD_MS = 31 * 24 * 3_600_000;
 /** A person's own link opens their part of a run for so long. */
 const LINK_MS = 24 * 3_600_000;
 const LEAST_PASSCODE = 6;
-
-/** What is kept of a secret that comes back: never the secret itself. */
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
-const freshToken = (): string => randomBytes(24).toString('base64url');
 
 /**
  * Who may come in from the local network: a passcode of the trainer's own, kept as a salted scrypt key; who has
@@ -44,16 +37,6 @@ export function network(db: Db, now: () => number, open: Streams) {
     SELECT run_id, person, until FROM run_link WHERE hash = ?
   `);
   const dropOldLinks = db.prepare(sql`DELETE FROM run_link WHERE until <= ?`);
-  const triesOf = db.prepare<[string], { tries: number; since: number }>(sql`
-    SELECT tries, since FROM wrong_try WHERE address = ?
-  `);
-  const addTry = db.prepare(sql`
-    INSERT INTO wrong_try (address, tries, since) VALUES (?, 1, ?)
-    ON CONFLICT (address) DO UPDATE SET tries = tries + 1, since = excluded.since
-  `);
-  const takeTry = db.prepare(sql`UPDATE wrong_try SET tries = tries - 1 WHERE address = ? AND tries > 0`);
-  const dropTries = db.prepare(sql`DELETE FROM wrong_try WHERE address = ?`);
-  const dropOldTries = db.prepare(sql`DELETE FROM wrong_try WHERE since <= ?`);
   const dropLinks = db.prepare(sql`DELETE FROM run_link WHERE person = ?`);
   const addCard = db.prepare(sql`INSERT INTO card_link (hash, person, body, until) VALUES (?, ?, ?, ?)`);
   const card = db.prepare<[string], { body: string; until: number }>(sql`
@@ -62,7 +45,7 @@ export function network(db: Db, now: () => number, open: Streams) {
   const dropCards = db.prepare(sql`DELETE FROM card_link WHERE person = ?`);
   const dropEveryCard = db.prepare(sql`DELETE FROM card_link`);
   const dropOldCards = db.prepare(sql`DELETE FROM card_link WHERE until <= ?`);
-  const shut = (address: string, most: number): boolean => (triesOf.get(address)?.tries ?? 0) >= most;
+  const wrong = tries(db, now);
   const endSessions = () => {
     dropSessions.run();
     open.end(({ session }) => session !== null);
@@ -72,7 +55,7 @@ export function network(db: Db, now: () => number, open: Streams) {
     dropOldSessions.run(now());
     dropOldLinks.run(now());
     dropOldCards.run(now());
-    dropOldTries.run(now() - TRIES.shutMs);
+    wrong.tidy();
   };
   tidy();
 
@@ -88,34 +71,20 @@ export function network(db: Db, now: () => number, open: Streams) {
           detail: `A passcode has ${LEAST_PASSCODE} letters or digits at the least.`,
           field: 'passcode',
         });
-      const salt = randomBytes(16);
-      const key = await derive(passcode, salt, KEY_BYTES);
-      write.run('passcode', `${salt.toString('hex')}:${key.toString('hex')}`);
+      write.run('passcode', await keptSecret(passcode));
       endSessions();
     },
     /** A token for whoever knows the passcode. Tries are limited, by address and in all. */
     async signIn(passcode: string, address: string): Promise<string> {
       tidy();
-      if (shut(address, TRIES.each) || shut('*', TRIES.all))
-        throw new ProblemError({
-          status: 429,
-          title: 'Too many tries',
-          detail: 'Too many wrong passcodes. Wait five minutes.',
-        });
-      // Counted before it is looked at: a hundred guesses at once are a hundred guesses.
-      addTry.run(address, now());
-      addTry.run('*', now());
-      const stored = read.get('passcode')?.value.split(':');
-      const [salt, key] = stored ?? [];
-      const given = await derive(passcode.slice(0, 200), Buffer.from(salt ?? '00', 'hex'), KEY_BYTES);
-      if (!key || !timingSafeEqual(given, Buffer.from(key, 'hex')))
+      const right = wrong.begin({ [address]: MOST_TRIES.each, '*': MOST_TRIES.all }, 'passcodes');
+      if (!(await isSecret(passcode, read.get('passcode')?.value)))
         throw new ProblemError({
           status: 401,
           title: 'Not the passcode',
           detail: 'That isn’t the passcode.',
         });
-      dropTries.run(address);
-      takeTry.run('*');
+      right();
       const token = freshToken();
       addSession.run(hashOf(token), now() + SIGNED_IN_MS);
       return token;

@@ -2,6 +2,8 @@ import { QUESTION_IDS, QUESTIONS, type QuestionId } from '@inner-rung/core/ask';
 import { RECORDS } from '@inner-rung/core/records';
 import { runEventSchema, runSchema } from '@inner-rung/core/run';
 import * as z from 'zod';
+import { answer, body, header, json, problem, ref, schemaName } from './openapi-parts.ts';
+import { TEAM_PATHS } from './openapi-team.ts';
 
 const problemSchema = z.object({
   type: z.string(),
@@ -13,39 +15,6 @@ const problemSchema = z.object({
   revision: z.number().int().optional().describe('the revision that stands'),
 });
 
-const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` });
-/** A schema as JSON Schema, as a body is written rather than as it is read. */
-const json = (schema: z.ZodType) => {
-  const { $schema: _, ...rest } = z.toJSONSchema(schema, {
-    io: 'input',
-    unrepresentable: 'any',
-    override: ({ jsonSchema }) => {
-      const { document } = jsonSchema as { document?: string };
-      if (document === undefined) return;
-      delete (jsonSchema as { document?: string }).document;
-      jsonSchema.$ref = ref(schemaName(document)).$ref;
-    },
-  });
-  return rest;
-};
-
-/** "Session" for a session document, "RecordOfASession" for a record of a session. */
-const schemaName = (name: string): string =>
-  name.replace(/(^| )([a-z])/g, (_, __, letter: string) => letter.toUpperCase());
-
-const body = (schema: object) => ({ content: { 'application/json': { schema } } });
-const answer = (description: string, schema?: object) => ({ description, ...(schema ? body(schema) : {}) });
-const problem = (description: string) => ({
-  description,
-  content: { 'application/problem+json': { schema: ref('Problem') } },
-});
-const header = (name: string, description: string, required: boolean) => ({
-  name,
-  in: 'header',
-  required,
-  description,
-  schema: { type: 'string' },
-});
 const token = { name: 'token', in: 'path', required: true, schema: { type: 'string' } };
 const copyName = { name: 'name', in: 'path', required: true, schema: { type: 'string' } };
 const id = { name: 'id', in: 'path', required: true, schema: { type: 'string' } };
@@ -339,19 +308,27 @@ export function openApi() {
     },
     '/api/sign-in': {
       post: {
-        summary: 'In from the network, by passcode',
+        summary: 'In from the network by passcode, or anywhere by name and passphrase where there is a team',
         requestBody: {
           required: true,
-          ...body({ type: 'object', required: ['passcode'], properties: { passcode: { type: 'string' } } }),
+          ...body({
+            type: 'object',
+            properties: {
+              passcode: { type: 'string' },
+              name: { type: 'string' },
+              passphrase: { type: 'string' },
+            },
+          }),
         },
         responses: {
           204: answer('A cookie for half a day.'),
-          401: problem('Not the passcode.'),
+          401: problem('Not the passcode, or not a name and its passphrase.'),
           429: problem('Too many tries.'),
         },
       },
     },
   };
+  Object.assign(paths, TEAM_PATHS);
   const answers: Record<string, object> = {};
   const addressed: [string, QuestionId][] = [
     ...Object.entries(PUBLISHED).map(([path, id]): [string, QuestionId] => [`/api${path}`, id]),

@@ -78,6 +78,9 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
   const all = db.prepare<[], Row>(
     sql`SELECT id, body, created_at, latest_at FROM run ORDER BY created_at DESC, id`,
   );
+  const groupOf = db.prepare<[string], { found: string | null }>(sql`
+    SELECT body ->> '$.group' AS found FROM run WHERE id = ?
+  `);
   const addEvent = db.prepare(sql`
     INSERT INTO run_event (run_id, id, at, body) VALUES (?, ?, ?, ?) ON CONFLICT (run_id, id) DO NOTHING
   `);
@@ -122,6 +125,8 @@ export function runs(db: Db, wall: () => number, steady: () => number) {
 
   return {
     read,
+    /** The group it is for; null for none, and where there is no such run. */
+    groupOf: (id: string): string | null => groupOf.get(id)?.found ?? null,
     now: (id: string): number => nowIn(rowOf(id)),
     list: () =>
       all.all().map((row) => {

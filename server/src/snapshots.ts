@@ -15,11 +15,9 @@ import { RECORDS, recordOf } from '@inner-rung/core/records';
 import Database from 'better-sqlite3';
 import { COPY_NAME, copiesIn, type Reason, stampOf, timeOf } from './copy-names.ts';
 import { checkWhole, type Db, MIGRATIONS, migrate } from './database.ts';
-import { type Eraser, eraser } from './erase.ts';
-import { network } from './network.ts';
+import type { Eraser } from './erase.ts';
+import { keptIn } from './kept.ts';
 import { ProblemError } from './problem.ts';
-import { runs } from './runs.ts';
-import { streams } from './streams.ts';
 
 const sql = String.raw;
 
@@ -262,11 +260,7 @@ export function snapshots(db: Db, dataFolder: string, now: () => number, erasing
         const path = join(folder, name);
         try {
           opened(path, (copy) => {
-            const parts = {
-              runs: runs(copy, now, () => 0),
-              network: network(copy, now, streams()),
-            };
-            eraser(copy, now, parts).erase(recordOf(kind), id);
+            keptIn(copy, now, () => 0).eraser.erase(recordOf(kind), id);
           });
         } catch (error) {
           if (!(error instanceof ProblemError)) throw error;

@@ -7,14 +7,11 @@ import request from 'supertest';
 import { PLANS } from '../../demo/src/index.ts';
 import { createApp } from '../src/app.ts';
 import { openDatabase } from '../src/database.ts';
-import { documents } from '../src/documents.ts';
-import { eraser } from '../src/erase.ts';
+import type { Door } from '../src/door.ts';
+import { keptIn } from '../src/kept.ts';
 import { compileFolder } from '../src/library-files.ts';
-import { network } from '../src/network.ts';
-import type { Door } from '../src/routes/network.ts';
-import { runs } from '../src/runs.ts';
+
 import { snapshots } from '../src/snapshots.ts';
-import { streams } from '../src/streams.ts';
 
 export const library = compileFolder(join(process.cwd(), 'library'));
 
@@ -29,26 +26,18 @@ export function appOver(
   /** Where copies are kept; without one there are none. */
   folder?: string,
 ) {
-  const store = documents(db, () => new Date(wall()));
-  const open = streams();
-  const ways = network(db, wall, open);
-  const live = runs(db, wall, steady);
-  const erasing = eraser(db, wall, { runs: live, network: ways });
-  const copies = folder === undefined ? undefined : snapshots(db, folder, wall, erasing);
+  const kept = keptIn(db, wall, steady);
+  const copies = folder === undefined ? undefined : snapshots(db, folder, wall, kept.eraser);
   const app = createApp({
-    documents: store,
-    eraser: erasing,
+    ...kept,
     ...(copies && { snapshots: copies }),
-    network: ways,
-    streams: open,
-    runs: live,
     ...(door && { door }),
     ...(pack !== undefined && { pack }),
     library,
     log,
     demo: false,
   });
-  return { app, store, copies };
+  return { app, store: kept.documents, copies };
 }
 
 export const PASSCODE = 'seven-geese';

@@ -1,11 +1,15 @@
 import type { AnyRecordKind } from '@inner-rung/core/record';
 import { collectionOf, recordOf } from '@inner-rung/core/records';
+import { fieldsChanged } from '@inner-rung/core/team';
 import { type Request, Router } from 'express';
 import * as z from 'zod';
 import type { Documents } from '../documents.ts';
 import type { Eraser } from '../erase.ts';
 import { ProblemError } from '../problem.ts';
 import type { Snapshots } from '../snapshots.ts';
+import type { Team } from '../team.ts';
+import type { Trail } from '../trail.ts';
+import { type Asker, notHere, type Scope } from '../who.ts';
 
 export const idSchema = z
   .string()
@@ -53,19 +57,38 @@ function revisionOf(request: Request): number {
   return Number(match[1]);
 }
 
+/** Kinds that say something of people: that they were looked at leaves a trace. */
+const NOTED: ReadonlySet<string> = new Set(['person', 'group', 'record']);
+
+/** The group that something sent says it is for; null where it says none. */
+export function groupNamed(body: unknown): string | null {
+  const group = (body as { group?: unknown } | null)?.group;
+  return typeof group === 'string' ? group : null;
+}
+
 const erasedSchema = z.strictObject({ people: z.array(z.string().max(100)).max(5000) });
 
 /** Documents of every kind of the registry: read, saved by revision, deleted, erased. */
 export function documentRoutes(
   documents: Documents,
   eraser: Eraser,
-  /** Whether somebody asks from another device. */
-  elsewhere: (request: Request) => boolean,
+  scope: Scope,
+  trail: Trail,
+  team: Team,
   snapshots?: Snapshots,
 ): Router {
+  const { who } = scope;
+  /** Of whom it is noted that they were looked at: documents that say something of people. */
+  const noted = (record: AnyRecordKind) => NOTED.has(record.kind);
+  /** Whether a document stands there that isn't theirs: to them it is as if there were none. */
+  const theirs = (asker: Asker, record: AnyRecordKind, id: string): void => {
+    const stored = documents.find(record, id);
+    if (stored && !scope.sees(asker, record.kind, id)) throw notHere();
+  };
   const routes = Router();
-  routes.get('/set-aside', (_request, response) => {
-    response.json(documents.unreadable());
+  routes.get('/set-aside', (request, response) => {
+    // What can't be read can't be told whose it is.
+    response.json(scope.seesAll(who(request)) ? documents.unreadable() : []);
   });
   routes.post('/erased', (request, response) => {
     const asked = erasedSchema.safeParse(request.body);
@@ -83,22 +106,39 @@ export function documentRoutes(
   });
   routes.get('/:kind', (request, response) => {
     const record = kindAt(request);
-    const tag = `"${documents.tagOf(record)}"`;
+    const asker = who(request);
+    const tag = `"${scope.tagFor(asker, documents.tagOf(record))}"`;
+    if (noted(record)) trail.add(asker.doer, 'saw', null, null, [`the list of ${record.collection}`]);
     response.set({ ETag: tag, 'Cache-Control': 'private, no-cache' });
     if (request.get('if-none-match') === tag) response.status(304).end();
-    else response.json(documents.list(record));
+    else response.json(scope.listFor(asker, record, documents.list(record)));
   });
   routes.get('/:kind/:id', (request, response) => {
     const { record, id } = address(request);
-    const stored = documents.get(record, id);
+    const asker = who(request);
+    const stored = scope.oneFor(asker, record, id);
+    if (noted(record)) trail.add(asker.doer, 'saw', record.kind, id);
     response.set('ETag', `"${stored.revision}"`).json(stored);
   });
   routes.put('/:kind/:id', (request, response) => {
     const { record, id } = address(request);
     const creating = request.get('if-none-match') === '*';
-    const revision = creating
-      ? documents.create(record, id, request.body)
-      : documents.replace(record, id, request.body, revisionOf(request));
+    const asker = who(request);
+    theirs(asker, record, id);
+    const group = record.kind === 'record' ? groupNamed(request.body) : null;
+    if (group !== null && !scope.seesGroup(asker, group)) throw notHere();
+    const before = documents.find(record, id);
+    const revision = trail.with(() => {
+      const saved = creating
+        ? documents.create(record, id, request.body)
+        : documents.replace(record, id, request.body, revisionOf(request));
+      const fields = before ? fieldsChanged(before.body as object, request.body as object) : [];
+      if (!before) trail.add(asker.doer, 'made', record.kind, id);
+      else if (fields.length > 0) trail.add(asker.doer, 'changed', record.kind, id, fields);
+      return saved;
+    });
+    // Whoever is given some groups and makes one is given it.
+    if (!before && record.kind === 'group' && asker.me) team.give(asker.me.id, id);
     response
       .status(creating ? 201 : 200)
       .set('ETag', `"${revision}"`)
@@ -106,18 +146,26 @@ export function documentRoutes(
   });
   routes.delete('/:kind/:id', (request, response) => {
     const { record, id } = address(request);
-    documents.remove(record, id, revisionOf(request));
+    const asker = who(request);
+    theirs(asker, record, id);
+    trail.with(() => {
+      documents.remove(record, id, revisionOf(request));
+      trail.add(asker.doer, 'deleted', record.kind, id);
+    });
     response.status(204).end();
   });
   // Asked again it does what is left to do: an answer lost is no reason to leave half.
   routes.post('/:kind/:id/erase', (request, response) => {
     const { record, id } = address(request);
-    if (elsewhere(request))
+    const asker = who(request);
+    if (asker.elsewhere)
       throw new ProblemError({
         status: 403,
         title: 'Only at the machine itself',
         detail: 'What is erased can’t be had back: that is done on the machine itself.',
       });
+    // Before it: what it says goes with the erasing, that it happened stays.
+    trail.add(asker.doer, 'erased', record.kind, id);
     const { compacted } = eraser.erase(recordOf(record.kind), id);
     snapshots?.erase(record.kind, id);
     if (compacted) response.status(204).end();

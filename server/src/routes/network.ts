@@ -1,38 +1,27 @@
 import { cardSchema } from '@inner-rung/core/paper';
 import { type Request, Router } from 'express';
 import * as z from 'zod';
+import { COOKIE, type Door } from '../door.ts';
 import { addresses, cookieOf, type Network } from '../network.ts';
 import { ProblemError } from '../problem.ts';
+import type { Team } from '../team.ts';
+import type { Trail } from '../trail.ts';
+import type { Asking } from '../who.ts';
+import { cookieSet } from './team.ts';
 
-export const COOKIE = 'inner-rung';
 /** Cards that one printing may open on phones. */
 const MOST_CARDS = 80;
-/** This machine itself. */
-const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
-
-/** The listener on the local network, next to the one on this machine alone. */
-export interface Door {
-  /** Its port while it is open; null while it is shut. */
-  readonly port: () => number | null;
-  readonly open: () => Promise<void>;
-  readonly shut: () => Promise<void>;
-}
-
-/** Whether a request comes from somewhere else than this machine. */
-export const fromNetwork = (request: Request, door: Door | undefined): boolean => {
-  const open = door?.port() ?? null;
-  const { localPort, remoteAddress = '' } = request.socket;
-  // Behind something that passes requests on everybody seems to come from here.
-  const passedOn = ['x-forwarded-for', 'forwarded', 'x-real-ip', 'via'].some((header) => request.get(header));
-  if (passedOn) return true;
-  return (open !== null && localPort === open) || !LOOPBACK.test(remoteAddress);
-};
-
 /** Who may come in: the passcode, signing in, and the codes that open cards. */
-export function networkRoutes(network: Network, door: Door | undefined): Router {
+export function networkRoutes(
+  network: Network,
+  door: Door | undefined,
+  team: Team,
+  trail: Trail,
+  who: Asking,
+): Router {
   const routes = Router();
   const here = (request: Request): void => {
-    if (fromNetwork(request, door))
+    if (who(request).elsewhere)
       throw new ProblemError({
         status: 403,
         title: 'Only at the machine itself',
@@ -40,7 +29,7 @@ export function networkRoutes(network: Network, door: Door | undefined): Router 
       });
   };
   const networkState = (request: Request) => ({
-    here: !fromNetwork(request, door),
+    here: !who(request).elsewhere,
     can: door !== undefined,
     on: (door?.port() ?? null) !== null,
     passcode: network.hasPasscode,
@@ -57,7 +46,7 @@ export function networkRoutes(network: Network, door: Door | undefined): Router 
     if (!asked.success || !door)
       throw new ProblemError({ status: 422, title: 'On or off?', detail: 'Say on or off.', field: 'on' });
     if (asked.data.passcode !== undefined) await network.setPasscode(asked.data.passcode);
-    if (asked.data.on && !network.hasPasscode)
+    if (asked.data.on && !network.hasPasscode && !team.on)
       throw new ProblemError({
         status: 422,
         title: 'A passcode first',
@@ -66,6 +55,7 @@ export function networkRoutes(network: Network, door: Door | undefined): Router 
       });
     if (asked.data.on) await door.open();
     else await door.shut();
+    trail.add(who(request).doer, asked.data.on ? 'opened the network' : 'shut the network');
     response.json(networkState(request));
   });
   routes.post('/network/sign-out', (request, response) => {
@@ -73,7 +63,22 @@ export function networkRoutes(network: Network, door: Door | undefined): Router 
     network.signOutEverywhere();
     response.status(204).end();
   });
-  routes.post('/sign-in', async (request, response) => {
+  /** A name and a passphrase where there is a team, the passcode where there is none. */
+  const tokenFor = async (request: Request): Promise<{ token: string; account: string | null }> => {
+    const { address } = who(request);
+    if (team.on) {
+      const asked = z.strictObject({ name: z.string(), passphrase: z.string() }).safeParse(request.body);
+      if (!asked.success)
+        throw new ProblemError({
+          status: 422,
+          title: 'A name and a passphrase, please',
+          detail: 'Give your name and your passphrase.',
+          field: asked.error.issues[0]!.path.join('.') || 'name',
+        });
+      const { name, passphrase } = asked.data;
+      const { token, account } = await team.signIn(name, passphrase, address, request.get('user-agent'));
+      return { token, account: account.id };
+    }
     const asked = z.strictObject({ passcode: z.string() }).safeParse(request.body);
     if (!asked.success)
       throw new ProblemError({
@@ -82,13 +87,21 @@ export function networkRoutes(network: Network, door: Door | undefined): Router 
         detail: 'Give the passcode.',
         field: 'passcode',
       });
-    const token = await network.signIn(asked.data.passcode, request.socket.remoteAddress ?? '?');
-    response
-      .cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: 12 * 3_600_000 })
-      .status(204)
-      .end();
+    return { token: await network.signIn(asked.data.passcode, address), account: null };
+  };
+  routes.post('/sign-in', async (request, response) => {
+    const { place } = who(request).doer;
+    const { token, account } = await tokenFor(request).catch((error: unknown) => {
+      if (error instanceof ProblemError && error.problem.status === 401)
+        trail.add({ account: null, place }, 'refused', null, null, ['a sign-in']);
+      throw error;
+    });
+    trail.add({ account, place }, 'signed in');
+    cookieSet(response, token).status(204).end();
   });
   routes.post('/sign-out', (request, response) => {
+    const { role, doer } = who(request);
+    if (role !== null) trail.add(doer, 'signed out');
     network.signOut(cookieOf(request.get('cookie'), COOKIE));
     response.clearCookie(COOKIE, { httpOnly: true, sameSite: 'strict', path: '/' }).status(204).end();
   });

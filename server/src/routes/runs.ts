@@ -1,12 +1,14 @@
 import type { RunEvent } from '@inner-rung/core/run';
 import { type Request, type Response, Router } from 'express';
 import * as z from 'zod';
+import { COOKIE } from '../door.ts';
 import { cookieOf, type Network } from '../network.ts';
 import { ProblemError } from '../problem.ts';
 import { type Runs, redactedFor } from '../runs.ts';
 import type { Streams } from '../streams.ts';
-import { idSchema } from './documents.ts';
-import { COOKIE } from './network.ts';
+import type { Trail } from '../trail.ts';
+import { notHere, type Scope } from '../who.ts';
+import { groupNamed, idSchema } from './documents.ts';
 
 const ALIVE_MS = 15_000;
 /** Where a session goes in the pack. */
@@ -18,8 +20,8 @@ export function runRoutes(
   network: Network,
   pack: string | undefined,
   open: Streams,
-  /** Whether somebody asks from another device. */
-  elsewhere: (request: Request) => boolean,
+  { who, seesGroup }: Scope,
+  trail: Trail,
 ): Router {
   const routes = Router();
   routes.get('/p/:token', (request, response) => {
@@ -43,16 +45,27 @@ export function runRoutes(
         title: 'No such run',
         detail: 'There is no run of that name here.',
       });
+    if (!seesGroup(who(request), runs.groupOf(id.data))) throw notHere();
     return id.data;
   };
-  routes.get('/runs', (_request, response) => {
-    response.json(runs.list());
+  routes.get('/runs', (request, response) => {
+    const asker = who(request);
+    response.json(runs.list().filter(({ group }) => seesGroup(asker, group)));
   });
+  /** A run for a group that isn't theirs is no run of theirs. */
+  const forTheirs = (request: Request, run: unknown): void => {
+    const group = groupNamed(run);
+    if (group !== null && !seesGroup(who(request), group)) throw notHere();
+  };
   routes.post('/runs', (request, response) => {
+    forTheirs(request, request.body);
     const run = runs.create(request.body);
+    const people = run.cast.length === 1 ? '1 person' : `${run.cast.length} people`;
+    trail.add(who(request).doer, 'began', null, null, [people]);
     response.status(201).json({ id: run.id });
   });
   routes.post('/runs/taken', (request, response) => {
+    forTheirs(request, (request.body as { run?: unknown } | null)?.run);
     response.json(runs.takeIn(request.body));
   });
   routes.get('/runs/:id/pack', (request, response) => {
@@ -107,7 +120,7 @@ export function runRoutes(
     response.flushHeaders();
     response.write('retry: 1000\n\n');
     const token = cookieOf(request.get('cookie'), COOKIE);
-    const session = person === null && elsewhere(request) ? network.sessionOf(token) : null;
+    const session = person === null ? who(request).session : null;
     const forget = open.add({ run: id, person, session }, () => response.end());
     // A line now and then, so that what lies between doesn't hang up; and a look whether the sign-in still holds.
     const alive = setInterval(() => {

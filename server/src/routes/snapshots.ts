@@ -1,18 +1,20 @@
 import { readFileSync } from 'node:fs';
-import express, { type Request, Router } from 'express';
+import express, { Router } from 'express';
 import * as z from 'zod';
 import { ProblemError } from '../problem.ts';
 import { seal, unseal } from '../sealed.ts';
 import type { Snapshots } from '../snapshots.ts';
+import type { Trail } from '../trail.ts';
+import type { Scope } from '../who.ts';
 
 /** A file brought in, at most. */
 const MOST = '300mb';
 
 /** Copies of everything: made, listed, brought back, out as one file and in again. At the machine itself alone. */
-export function snapshotRoutes(copies: Snapshots, elsewhere: (request: Request) => boolean): Router {
+export function snapshotRoutes(copies: Snapshots, { who }: Scope, trail: Trail): Router {
   const routes = Router();
   routes.use('/copies', (request, _response, next) => {
-    if (elsewhere(request))
+    if (who(request).elsewhere)
       throw new ProblemError({
         status: 403,
         title: 'Only at the machine itself',
@@ -23,11 +25,15 @@ export function snapshotRoutes(copies: Snapshots, elsewhere: (request: Request) 
   routes.get('/copies', (_request, response) => {
     response.set('Cache-Control', 'no-store').json(copies.list());
   });
-  routes.post('/copies', async (_request, response) => {
-    response.status(201).json(await copies.take('asked'));
+  routes.post('/copies', async (request, response) => {
+    const taken = await copies.take('asked');
+    trail.add(who(request).doer, 'kept a copy');
+    response.status(201).json(taken);
   });
   routes.post('/copies/:name/restore', async (request, response) => {
-    response.json(await copies.restore(String(request.params['name'])));
+    const restored = await copies.restore(String(request.params['name']));
+    trail.add(who(request).doer, 'brought back a copy', null, null, [restored.restored.at]);
+    response.json(restored);
   });
   routes.post('/copies/:name/file', async (request, response) => {
     const asked = z.strictObject({ passphrase: z.string() }).safeParse(request.body);
@@ -40,6 +46,7 @@ export function snapshotRoutes(copies: Snapshots, elsewhere: (request: Request) 
       });
     const name = String(request.params['name']);
     const sealed = await seal(readFileSync(copies.pathOf(name)), asked.data.passphrase);
+    trail.add(who(request).doer, 'took a copy out');
     response
       .set({
         'Cache-Control': 'no-store',
@@ -61,7 +68,9 @@ export function snapshotRoutes(copies: Snapshots, elsewhere: (request: Request) 
           field: said === '' ? 'passphrase' : 'file',
         });
       const passphrase = Buffer.from(said, 'base64').toString('utf8');
-      response.status(201).json(copies.bringIn(await unseal(request.body, passphrase)));
+      const brought = copies.bringIn(await unseal(request.body, passphrase));
+      trail.add(who(request).doer, 'brought in a copy', null, null, [brought.at]);
+      response.status(201).json(brought);
     },
   );
   return routes;
