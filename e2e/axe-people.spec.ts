@@ -3,6 +3,12 @@ import { expect } from './browser.ts';
 
 const SCREENS: readonly Screen[] = [
   ['settings', '/settings', async () => {}],
+  ['team', '/team', async () => {}],
+  [
+    'who did what',
+    '/trail',
+    async (page) => page.getByRole('button', { name: 'Check that nothing' }).click(),
+  ],
   [
     'copies',
     '/copies',

@@ -1,3 +1,4 @@
+import { connect } from 'node:tls';
 import { expect, type Page, test } from '@playwright/test';
 import { TestServer } from './server.ts';
 
@@ -329,7 +330,17 @@ test('from the network the passcode comes first', async ({ page, browser }) => {
     .catch(() => null);
   // A machine on no network has nothing to try it from.
   if (address) {
-    const context = await browser.newContext();
+    // What a phone shows of the machine's certificate is what stands here to compare.
+    const { hostname, port } = new URL(address.split(' or ')[0]!);
+    const shown = await new Promise<string>((told, failed) => {
+      const asked = connect({ host: hostname, port: Number(port), rejectUnauthorized: false }, () => {
+        told(asked.getPeerCertificate().fingerprint256);
+        asked.end();
+      });
+      asked.on('error', failed);
+    });
+    await expect(page.getByText(shown)).toBeVisible();
+    const context = await browser.newContext({ ignoreHTTPSErrors: true });
     const other = await context.newPage();
     await other.goto(new URL(address.split(' or ')[0]!).origin);
     await other.getByLabel('The trainer’s passcode').fill('wrong-one');

@@ -41,6 +41,25 @@ test('an open page saves by itself when the server comes back', async ({ page })
   await state(page, 'saved');
 });
 
+test('two at one session, each at their own part: both stand, and it is said', async ({ context }) => {
+  const first = await context.newPage();
+  const second = await context.newPage();
+  for (const page of [first, second]) {
+    await page.goto(`${server.url}/plan/tuesday-ten`);
+    await expect(title(page)).toBeVisible();
+  }
+  const stored = async () =>
+    (await (await first.request.get(`${server.url}/api/plans/tuesday-ten`)).json()).body;
+  await title(first).fill('Named in the first');
+  await expect.poll(async () => (await stored()).title).toBe('Named in the first');
+  await second.getByLabel('Rest', { exact: true }).fill('35');
+  await expect(second.getByText('Saved, together with what was changed elsewhere')).toBeVisible();
+  await expect(title(second)).toHaveValue('Named in the first');
+  expect(await stored()).toMatchObject({ title: 'Named in the first' });
+  expect((await stored()).blocks[0].format.restSeconds).toBe(35);
+  for (const page of [first, second]) await page.close();
+});
+
 test.describe('two tabs on one circuit', () => {
   const stored = async (page: Page) =>
     (await (await page.request.get(`${server.url}/api/plans/twelve-by-thirty`)).json()).body.title;

@@ -109,6 +109,9 @@ describe('the trail in words', () => {
     expect(said({ deed: 'saw' })).toBe('saw Rosa');
     expect(said({ of: 'theo' })).toBe('changed what is no longer here');
     expect(said({ of: null, gone: true })).toBe('changed somebody since erased');
+    expect(
+      said({ deed: 'changed the team', kind: null, of: null, what: ['Dana Obi added as trainer'] }),
+    ).toBe('changed the team: Dana Obi added as trainer');
     expect(said({ deed: 'signed in', kind: null, of: null })).toBe('signed in');
     expect(said({ deed: 'refused', kind: null, of: null, what: ['erase for good'] })).toBe(
       'was refused: erase for good',

@@ -8,7 +8,10 @@ const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
 export interface Door {
   /** Its port while it is open; null while it is shut. */
   readonly port: () => number | null;
-  readonly open: () => Promise<void>;
+  /** What a phone compares while it is open and sealed; null while nobody vouches for anything. */
+  readonly fingerprint: () => string | null;
+  /** `sealed`: by HTTPS with this machine's own certificate, so that nobody on the network reads along. */
+  readonly open: (sealed: boolean) => Promise<void>;
   readonly shut: () => Promise<void>;
 }
 

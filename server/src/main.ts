@@ -1,5 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
-import type { Server } from 'node:http';
+import { createServer, type Server } from 'node:http';
+import { createServer as createSealedServer } from 'node:https';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { parseArgs } from 'node:util';
@@ -8,6 +9,7 @@ import { dayOf } from '@inner-rung/core/person';
 import { RECORDS } from '@inner-rung/core/records';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
+import { certificateIn } from './certificate.ts';
 import { openDatabase, openDataFolder } from './database.ts';
 import type { Door } from './door.ts';
 import { keptIn } from './kept.ts';
@@ -40,7 +42,8 @@ async function start(): Promise<void> {
     giveUp(`“${values.port}” isn’t a port: give a whole number from 1 to 65535.`);
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
   const library = libraryFile(join(root, 'library'));
-  const db = openDatabase(openDataFolder(resolve(values.data)));
+  const dataFolder = resolve(values.data);
+  const db = openDatabase(openDataFolder(dataFolder));
   const kept = keptIn(
     db,
     () => Date.now(),
@@ -60,30 +63,29 @@ async function start(): Promise<void> {
   }
   // A second way in, for phones on the local network: open only when the trainer says so.
   const lanPort = port === 65535 ? port - 1 : port + 1;
-  let lan: Server | null = null;
+  let lan: { readonly server: Server; readonly fingerprint: string | null } | null = null;
   const door: Door = {
     port: () => (lan ? lanPort : null),
-    open: () =>
-      new Promise((done, failed) => {
-        if (lan) {
-          done();
-          return;
-        }
-        const opened = app.listen(lanPort, '0.0.0.0', (error?: Error) => {
-          if (error)
-            failed(
-              new ProblemError({
-                status: 409,
-                title: 'Port in use',
-                detail: `Port ${lanPort} is used by something else. Stop that, or start Inner Rung on another port.`,
-              }),
-            );
-          else {
-            lan = opened;
-            done();
-          }
-        });
-      }),
+    fingerprint: () => lan?.fingerprint ?? null,
+    open: async (sealed) => {
+      if (lan && (lan.fingerprint !== null) === sealed) return;
+      await door.shut();
+      const own = sealed ? await certificateIn(dataFolder, Date.now()) : null;
+      const server = own ? createSealedServer({ key: own.key, cert: own.cert }, app) : createServer(app);
+      await new Promise<void>((done, failed) => {
+        server.once('error', () =>
+          failed(
+            new ProblemError({
+              status: 409,
+              title: 'Port in use',
+              detail: `Port ${lanPort} is used by something else. Stop that, or start Inner Rung on another port.`,
+            }),
+          ),
+        );
+        server.listen(lanPort, '0.0.0.0', done);
+      });
+      lan = { server, fingerprint: own?.fingerprint ?? null };
+    },
     shut: () =>
       new Promise((done) => {
         const open = lan;
@@ -92,13 +94,13 @@ async function start(): Promise<void> {
           done();
           return;
         }
-        open.close(() => done());
-        open.closeAllConnections();
+        open.server.close(() => done());
+        open.server.closeAllConnections();
       }),
   };
   const pack = join(root, 'web/dist-pack/pack.html');
   erasing.finish();
-  const copies = snapshots(db, resolve(values.data), () => Date.now(), erasing);
+  const copies = snapshots(db, dataFolder, () => Date.now(), erasing);
   const copied = (reason: 'start' | 'daily') =>
     copies.take(reason).catch((error: unknown) => log.error({ err: error }, 'no copy could be made'));
   // One at every start, and one a day for whoever never stops it.

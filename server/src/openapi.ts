@@ -249,7 +249,11 @@ export function openApi() {
           ...body({
             type: 'object',
             required: ['on'],
-            properties: { on: { type: 'boolean' }, passcode: { type: 'string', minLength: 6 } },
+            properties: {
+              on: { type: 'boolean' },
+              passcode: { type: 'string', minLength: 6 },
+              sealed: { type: 'boolean', default: true, description: 'by HTTPS, with its own certificate' },
+            },
           }),
         },
         responses: {

@@ -6,8 +6,8 @@ import {
   givenGroup,
   groupsByMember,
   may,
-  ROLE_SAYS,
   seenBy,
+  TEAM_ROLE_SAYS,
   type TeamRole,
 } from '@inner-rung/core/team';
 import type { NextFunction, Request, Response } from 'express';
@@ -137,7 +137,7 @@ export function roleGuard(team: Team, who: Asking, trail: Trail) {
       throw new ProblemError({
         status: 403,
         title: 'Not yours to do',
-        detail: `${ROLE_SAYS[role].name}s may not ${ACTIONS[action].says}.`,
+        detail: `${TEAM_ROLE_SAYS[role].name}s may not ${ACTIONS[action].says}.`,
         fix: `Ask ${owner?.name ?? 'the owner'}.`,
       });
     }

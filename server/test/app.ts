@@ -65,6 +65,7 @@ export async function twoWaysIn(path = ':memory:', log?: Logger) {
     () => clock.steady,
     {
       port: () => (state.on ? lanPort : null),
+      fingerprint: () => null,
       open: async () => {
         state.on = true;
       },

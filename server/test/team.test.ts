@@ -196,7 +196,13 @@ describe('a team', () => {
     const there = await way.there.post('/api/sign-in').send({ name: OWNER.name, passphrase: 'no' });
     const none = await way.there.post('/api/sign-in').send({ name: 'Nobody', passphrase: 'no' });
     expect(none.body).toEqual(there.body);
-    expect((await way.there.get('/api/team')).body).toEqual({ on: true, me: null, may: [], team: [] });
+    expect((await way.there.get('/api/team')).body).toEqual({
+      on: true,
+      in: false,
+      me: null,
+      may: [],
+      team: [],
+    });
   });
   test('one’s own passphrase changes by the old one', async () => {
     const way = await withOwner();

@@ -1,3 +1,4 @@
+import { merged, writtenAlike } from '@inner-rung/core/record';
 import fc from 'fast-check';
 import {
   type Docs,
@@ -5,6 +6,7 @@ import {
   type Event,
   empty,
   type Machine,
+  type Rules,
   step,
   unsaved,
 } from '../src/store/machine.ts';
@@ -12,8 +14,10 @@ import {
 interface Doc {
   readonly id: string;
   readonly text: string;
+  /** What two people change each their own part of. */
+  readonly parts?: Readonly<Record<string, string>>;
 }
-const same = (a: Doc, b: Doc) => a.text === b.text && a.id === b.id;
+const rules: Rules<Doc> = { same: writtenAlike, merge: merged };
 
 /** How one sending goes. */
 type Fate = 'answered' | 'never arrives' | 'answer lost' | 'falls over' | 'disk full';
@@ -22,15 +26,20 @@ type Fate = 'answered' | 'never arrives' | 'answer lost' | 'falls over' | 'disk 
 class World {
   machine: Machine<Doc> = empty<Doc>();
   docs: Docs<Doc> = {};
-  readonly server = new Map<string, { revision: number; doc: Doc }>();
+  readonly server: Map<string, { revision: number; doc: Doc }>;
   /** What the browser keeps of what isn't on the server. */
   kept: Docs<Doc | null> = {};
   fates: Fate[] = [];
   readonly #due: { run: () => void; at: number }[] = [];
   #at = 0;
 
+  /** On a server of its own, or on another's. */
+  constructor(server: World['server'] = new Map()) {
+    this.server = server;
+  }
+
   tell(event: Event<Doc>): void {
-    const [machine, effects] = step(this.machine, event, this.docs, same);
+    const [machine, effects] = step(this.machine, event, this.docs, rules);
     this.machine = machine;
     for (const effect of effects) this.#run(effect);
   }
@@ -38,7 +47,8 @@ class World {
     this.#due.push({ run, at: this.#at + ms });
   }
   #run(effect: Effect<Doc>): void {
-    if (effect.is === 'keep')
+    if (effect.is === 'take') this.docs = { ...this.docs, [effect.id]: effect.doc };
+    else if (effect.is === 'keep')
       this.kept = Object.fromEntries(
         (this.machine.save.is === 'loading' ? [] : unsaved(this.machine, this.docs)).map((id) => [
           id,
@@ -90,6 +100,12 @@ class World {
   edit(id: string, text: string | null): void {
     const { [id]: _, ...others } = this.docs;
     this.docs = text === null ? others : { ...others, [id]: { id, text } };
+    this.tell({ is: 'edited' });
+  }
+  /** One part of a document is set. */
+  set(id: string, part: string, text: string): void {
+    const doc = this.docs[id]!;
+    this.docs = { ...this.docs, [id]: { ...doc, parts: { ...doc.parts, [part]: text } } };
     this.tell({ is: 'edited' });
   }
   /** Somebody else saves, or deletes. */
@@ -268,4 +284,71 @@ test('an answer to what was asked before is nobody’s', () => {
   const before = world.machine;
   world.tell({ is: 'answered', n: before.asked - 1, answer: { is: 'done', revision: 9 } });
   expect(world.machine).toBe(before);
+});
+
+describe('two people at one document', () => {
+  const pair = () => {
+    const ours = new World();
+    const theirs = new World(ours.server);
+    ours.server.set('a', { revision: 1, doc: { id: 'a', text: 'before', parts: {} } });
+    ours.load();
+    theirs.load();
+    return { ours, theirs };
+  };
+  test('each in their own part: both hold, and it is said that they were put together', () => {
+    const { ours, theirs } = pair();
+    theirs.set('a', 'second', 'theirs');
+    theirs.pass(1000);
+    ours.set('a', 'first', 'ours');
+    ours.pass(1000);
+    expect(ours.machine.save).toEqual({ is: 'saved', merged: true });
+    expect(ours.server.get('a')!.doc.parts).toEqual({ first: 'ours', second: 'theirs' });
+    expect(ours.docs['a']).toEqual(ours.server.get('a')!.doc);
+    // Said until the next edit.
+    ours.set('a', 'first', 'again');
+    ours.pass(1000);
+    expect(ours.machine.save).toEqual({ is: 'saved' });
+  });
+  test('in the same part: somebody chooses, and nothing is sent before', () => {
+    const { ours, theirs } = pair();
+    theirs.set('a', 'first', 'theirs');
+    theirs.pass(1000);
+    ours.set('a', 'first', 'ours');
+    ours.pass(60_000);
+    expect(ours.machine.save).toMatchObject({ is: 'elsewhere', id: 'a' });
+    expect(ours.server.get('a')!.doc.parts).toEqual({ first: 'theirs' });
+  });
+  test('however their edits, saves and lost answers fall between each other, nobody is asked and nothing is lost', () => {
+    const act = fc.record({
+      whose: fc.constantFrom('ours', 'theirs'),
+      does: fc.oneof(
+        fc.record({ part: fc.constantFrom('one', 'two'), text: fc.constantFrom('x', 'y', 'z') }),
+        fc.integer({ min: 0, max: 2000 }),
+      ),
+    });
+    const fates = fc.array(fc.constantFrom<Fate>('answered', 'never arrives', 'answer lost', 'falls over'), {
+      maxLength: 8,
+    });
+    fc.assert(
+      fc.property(fc.array(act, { maxLength: 24 }), fates, fates, (acts, first, second) => {
+        const { ours, theirs } = pair();
+        const worlds = { ours, theirs };
+        [ours.fates, theirs.fates] = [[...first], [...second]];
+        const last: Record<string, string> = {};
+        for (const { whose, does } of acts) {
+          if (typeof does === 'number') worlds[whose as 'ours'].pass(does);
+          else {
+            const part = `${whose}-${does.part}`;
+            last[part] = does.text;
+            worlds[whose as 'ours'].set('a', part, does.text);
+          }
+        }
+        // Each goes on for long enough, and once more for what the other still sent.
+        for (let i = 0; i < 3; i++) for (const world of [ours, theirs]) world.pass(60_000);
+        expect(ours.server.get('a')!.doc.parts ?? {}).toEqual(last);
+        for (const world of [ours, theirs]) expect(world.machine.save.is).toBe('saved');
+      }),
+      { numRuns: 2000 },
+    );
+  });
 });

@@ -238,6 +238,42 @@ describe('a shelf saved to a server that isn’t always there', () => {
       expect(server.bodies('rooms')['hall']).toMatchObject({ name });
     }
   });
+  test('each in their own field: both stand, what is open is what the server has, and undo takes back none of theirs', async () => {
+    const server = new FakeServer();
+    server.elsewhere('rooms/hall', room('hall', 'As it was'));
+    const { rooms, store, seen } = await tab(server);
+    server.elsewhere('rooms/hall', { ...room('hall', 'As it was'), notes: 'Theirs' });
+    store.dispatch(rooms.step({ says: 'A name', put: [room('hall', 'Ours')] }));
+    await settle(LONG);
+    expect(rooms.saveState(store.getState())).toEqual({ is: 'saved', merged: true });
+    expect(seen().docs['hall']).toMatchObject({ name: 'Ours', notes: 'Theirs' });
+    expect(server.bodies('rooms')).toEqual(seen().docs);
+    store.dispatch(rooms.undo());
+    await settle(LONG);
+    expect(server.bodies('rooms')['hall']).toMatchObject({ notes: 'Theirs' });
+  });
+  test('away for a week with work unsaved, while others went on: put together when it is back', async () => {
+    const server = new FakeServer();
+    server.elsewhere('rooms/hall', room('hall', 'As it was'));
+    server.elsewhere('rooms/attic', room('attic', 'Attic'));
+    const first = await tab(server);
+    server.fates = Array.from({ length: 500 }, () => 'never arrives' as const);
+    const step = { says: 'Names', put: [room('hall', 'Ours'), room('attic', 'Ours too')] };
+    first.store.dispatch(first.rooms.step(step));
+    await settle(5000);
+    server.elsewhere('rooms/hall', { ...room('hall', 'As it was'), notes: 'Theirs' });
+    server.elsewhere('rooms/hall', { ...room('hall', 'As it was'), notes: 'Theirs again' });
+    jest.setSystemTime(Date.now() + 7 * 24 * 3_600_000);
+    // The page is opened anew.
+    server.fates = [];
+    const second = await tab(server, first.rooms.name);
+    await settle(LONG);
+    expect(second.seen().is).toBe('saved');
+    expect(server.bodies('rooms')['hall']).toMatchObject({ name: 'Ours', notes: 'Theirs again' });
+    expect(server.bodies('rooms')['attic']).toMatchObject({ name: 'Ours too' });
+    expect(second.seen().docs).toEqual(server.bodies('rooms'));
+    expect(Object.keys(localStorage).filter((key) => key.includes('/shelf/'))).toEqual([]);
+  });
   test('deleted elsewhere meanwhile: let go, or saved again', async () => {
     for (const choice of ['ours', 'theirs'] as const) {
       const server = new FakeServer();
@@ -334,6 +370,37 @@ describe('the open session saved to a server that isn’t always there', () => {
       }),
       { numRuns: 120 },
     );
+  });
+  test('a station changed here, another elsewhere: one session with both', async () => {
+    const server = new FakeServer();
+    const store = opened(server);
+    await settle(LONG);
+    const was = planOf(store.getState());
+    const theirs = copy(was);
+    server.elsewhere(`plans/${was.id}`, { ...theirs, title: 'Renamed elsewhere' });
+    store.dispatch(planEvents.stationCopied({ block: 0, station: 0 }));
+    await settle(LONG);
+    expect(saveOf(store.getState())).toEqual({ is: 'saved', merged: true });
+    const open = planOf(store.getState());
+    expect(open.title).toBe('Renamed elsewhere');
+    expect(open.blocks[0]!.stations).toHaveLength(was.blocks[0]!.stations.length + 1);
+    expect(server.bodies('plans')[open.id]).toEqual(open);
+  });
+  test('a draft from before somebody else’s save goes on from what it was made of', async () => {
+    const server = new FakeServer();
+    const store = opened(server);
+    await settle(LONG);
+    server.fates = Array.from({ length: 500 }, () => 'never arrives' as const);
+    store.dispatch(planEvents.titleChanged('Mine, away'));
+    await settle(3000);
+    const was = server.bodies('plans')[PLAN_EXAMPLE.id] as Plan;
+    server.elsewhere(`plans/${was.id}`, { ...copy(was), forWhom: 'older' });
+    server.fates = [];
+    const standing = server.docs.get(`plans/${was.id}`)!;
+    sync.openPlan(store, standing.body as Plan, standing.revision);
+    await settle(LONG);
+    expect(saveOf(store.getState())).toMatchObject({ is: 'saved' });
+    expect(server.bodies('plans')[was.id]).toMatchObject({ title: 'Mine, away', forWhom: 'older' });
   });
   test('deleted elsewhere: said as such; let go, nothing is open any more', async () => {
     const server = new FakeServer();

@@ -196,6 +196,24 @@ export const PERSON: RecordKind<Person> = {
     { to: 'room', at: 'home.room', erased: 'omit' },
   ],
   example: PERSON_EXAMPLE,
+  // Whether somebody trains, and with what, is read off all of these at once: an answer changed here and a clearance
+  // given there mustn't stand together unseen.
+  together: [
+    [
+      'screening',
+      'pregnancyScreen',
+      'clearance',
+      'override',
+      'healthChangedOn',
+      'stops',
+      'conditions',
+      'limits',
+      'loosened',
+      'effortMax',
+      'capacityMet',
+      'today',
+    ],
+  ],
 };
 
 /** Effort that suits before anything else is known: not regular 5–6, regular 7–8, the trained 8–9. */

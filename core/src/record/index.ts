@@ -1,4 +1,5 @@
 export { lazily } from './lazily.ts';
+export { merged, writtenAlike } from './merge.ts';
 export { numberOf } from './number.ts';
 export {
   type AnyRecordKind,

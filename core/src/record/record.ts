@@ -28,6 +28,11 @@ export interface RecordKind<T extends { version: number }> {
   readonly references: readonly Reference[];
   /** The least complete one that opens. */
   readonly example: T;
+  /**
+   * Fields that are decided together: where two people each changed one of them, nobody but a third look can say what
+   * holds, and nothing is merged.
+   */
+  readonly together?: readonly (readonly string[])[];
 }
 
 /** A kind of record whose type nobody asks for: what loops over all kinds has. */

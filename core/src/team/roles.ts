@@ -2,7 +2,7 @@
 export const TEAM_ROLES = ['owner', 'trainer', 'assistant', 'reader'] as const;
 export type TeamRole = (typeof TEAM_ROLES)[number];
 
-export const ROLE_SAYS: Readonly<Record<TeamRole, { readonly name: string; readonly may: string }>> = {
+export const TEAM_ROLE_SAYS: Readonly<Record<TeamRole, { readonly name: string; readonly may: string }>> = {
   owner: {
     name: 'Owner',
     may: 'Everything: the team, copies, erasing, the local network, and who saw what.',

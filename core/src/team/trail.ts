@@ -15,7 +15,7 @@ const DEEDS = {
   'took a copy out': 'took a copy out as a file',
   'brought in a copy': 'brought in a copy from elsewhere',
   'brought back a copy': 'brought back a copy',
-  'changed the team': 'changed the team',
+  'changed the team': 'changed the team:',
   'opened the network': 'let other devices in',
   'shut the network': 'shut other devices out',
 } as const;
@@ -41,8 +41,9 @@ export interface TrailLine {
   readonly gone: boolean;
 }
 
-/** "birthYear" as it is said: "birth year". */
-const spoken = (field: string): string => field.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
+/** "birthYear" as it is said: "birth year". What isn't one word stands as it is. */
+const spoken = (field: string): string =>
+  /^[a-zA-Z]+$/.test(field) ? field.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase() : field;
 
 /** "changed conditions and limits of Rosa"; the name is asked for, since ids are nobody's business on a page. */
 export function deedSaid(line: TrailLine, nameOf: (kind: string, id: string) => string | null): string {

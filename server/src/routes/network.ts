@@ -33,7 +33,12 @@ export function networkRoutes(
     can: door !== undefined,
     on: (door?.port() ?? null) !== null,
     passcode: network.hasPasscode,
-    addresses: door?.port() ? addresses().map((ip) => `http://${ip}:${door.port()}`) : [],
+    byName: team.on,
+    /** What phones show of this machine's certificate; null where it is shut, or plain. */
+    fingerprint: door?.fingerprint() ?? null,
+    addresses: door?.port()
+      ? addresses().map((ip) => `${door.fingerprint() ? 'https' : 'http'}://${ip}:${door.port()}`)
+      : [],
   });
   routes.get('/network', (request, response) => {
     response.json(networkState(request));
@@ -41,7 +46,7 @@ export function networkRoutes(
   routes.put('/network', async (request, response) => {
     here(request);
     const asked = z
-      .strictObject({ on: z.boolean(), passcode: z.string().optional() })
+      .strictObject({ on: z.boolean(), passcode: z.string().optional(), sealed: z.boolean().default(true) })
       .safeParse(request.body);
     if (!asked.success || !door)
       throw new ProblemError({ status: 422, title: 'On or off?', detail: 'Say on or off.', field: 'on' });
@@ -53,7 +58,7 @@ export function networkRoutes(
         detail: 'Nobody is let in from the network without a passcode of yours.',
         field: 'passcode',
       });
-    if (asked.data.on) await door.open();
+    if (asked.data.on) await door.open(asked.data.sealed);
     else await door.shut();
     trail.add(who(request).doer, asked.data.on ? 'opened the network' : 'shut the network');
     response.json(networkState(request));

@@ -55,6 +55,7 @@ export function teamRoutes(team: Team, trail: Trail, { who, sees }: Scope): Rout
   };
   const told = ({ me, role }: Asker) => ({
     on: team.on,
+    in: true,
     me,
     may: role === null ? [] : ACTION_IDS.filter((id) => may(role, id)),
     team:
@@ -67,7 +68,7 @@ export function teamRoutes(team: Team, trail: Trail, { who, sees }: Scope): Rout
     const asker = who(request);
     response
       .set('Cache-Control', 'no-store')
-      .json(asker.role === null ? { on: team.on, me: null, may: [], team: [] } : told(asker));
+      .json(asker.role === null ? { on: team.on, in: false, me: null, may: [], team: [] } : told(asker));
   });
   routes.post('/team', async (request, response) => {
     here(request);

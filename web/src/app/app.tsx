@@ -1,6 +1,6 @@
 import { type ComponentType, useEffect } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider, useLocation } from 'react-router';
-import { plans } from '../store/api.ts';
+import { plans, team } from '../store/api.ts';
 import { useApp } from '../store/index.ts';
 import { useTheme } from '../store/use-theme.ts';
 import { Waiting } from '../ui/shell.tsx';
@@ -12,7 +12,10 @@ import { Gate } from './gate.tsx';
 function Home() {
   const { search } = useLocation();
   const { data, failed } = plans.use();
-  if (!data && !failed) return <Waiting />;
+  const who = team.use();
+  if ((!data && !failed) || (!who.data && !who.failed)) return <Waiting />;
+  // Who came to read and sign has nothing to teach.
+  if (who.data?.me?.role === 'reader') return <Navigate replace to="/may" />;
   const first = data?.[0];
   return <Navigate replace to={first ? `/plan/${first.id}${search}` : '/circuits'} />;
 }
@@ -89,6 +92,9 @@ const router = createBrowserRouter([
       screen('/find', () => import('../ladders/find-screen.tsx')),
       screen('/may/:id?', () => import('../people/may-screen.tsx'), { needs: ['reviews'] }),
       screen('/settings', () => import('../settings/settings-screen.tsx')),
+      screen('/team', () => import('../team/team-screen.tsx')),
+      screen('/team/sheet', () => import('../team/sheet-screen.tsx'), { alone: true }),
+      screen('/trail', () => import('../team/trail-screen.tsx')),
       screen('/copies', () => import('../kept/copies-screen.tsx')),
       screen('/yours', () => import('../ladders/yours-screen.tsx')),
       screen('/ladders/:id/poster', () => import('../paper/poster-screen.tsx')),

@@ -5,6 +5,7 @@ import { useStanding } from '../offline/standing.ts';
 import { dayAndTime, dayOf, timeWords, today } from '../store/day.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { Searching } from '../ui/searching.tsx';
+import { useTold } from './told.ts';
 
 const SearchDialog = lazy(() => import('./search-dialog.tsx'));
 const ALONE = /^\/[pc]\/|\/wall$/;
@@ -62,6 +63,7 @@ export function Frame() {
     seen.observe(document.body, { childList: true, subtree: true, characterData: true });
     return () => seen.disconnect();
   }, [pathname, how, face]);
+  useTold(pathname);
   const [searching, setSearching] = useState(false);
   // Somebody's own link and the wall are nobody's to search from.
   const searchable = !ALONE.test(pathname);

@@ -1,63 +1,83 @@
-import { type ReactNode, useEffect, useState } from 'react';
+import type { ReactNode } from 'react';
+import { team } from '../store/api.ts';
+import { asJson, useAsk } from '../store/use-ask.ts';
 
-/** On the machine itself, and on somebody's own link, nobody asks for a passcode. */
-const FREE = () =>
-  ['localhost', '127.0.0.1', '[::1]'].includes(location.hostname) || /^\/[pc]\//.test(location.pathname);
+/** Somebody's own link, or a card's: nobody asks them who they are. */
+const ALONE = () => /^\/[pc]\//.test(location.pathname);
+/** At the machine itself most are alone with it: nothing waits for whether there is a team. */
+const AT_MACHINE = () => ['localhost', '127.0.0.1', '[::1]'].includes(location.hostname);
 
-/** From the local network the passcode comes first. */
-export function Gate(props: { children: ReactNode }) {
-  const [state, setState] = useState<'in' | 'asking' | 'out'>(FREE() ? 'in' : 'asking');
-  const [wrong, setWrong] = useState('');
-  useEffect(() => {
-    if (state !== 'asking') return;
-    fetch('/api/network').then(
-      (answer) => setState(answer.status === 401 ? 'out' : 'in'),
-      () => setState('in'),
-    );
-  }, [state]);
-  if (state === 'in') return props.children;
-  if (state === 'asking') return null;
+function Field(props: { name: string; label: string; kind: 'text' | 'password'; complete: string }) {
+  return (
+    <label>
+      <span className="quiet block text-sm">{props.label}</span>
+      <input
+        name={props.name}
+        type={props.kind}
+        className="input input-lg w-full"
+        autoComplete={props.complete}
+        autoCapitalize="none"
+        required
+      />
+    </label>
+  );
+}
+
+/** Asks for what lets somebody in: a name and its passphrase in a team, the trainer's passcode from the network. */
+function Door(props: { byName: boolean }) {
+  const { ask, wrong, busy } = useAsk('/api');
   return (
     <main className="grid min-h-dvh place-items-center p-6">
       <form
         className="grid w-full max-w-sm gap-3"
         onSubmit={(event) => {
           event.preventDefault();
-          const passcode = String(new FormData(event.currentTarget).get('passcode') ?? '');
-          fetch('/api/sign-in', {
-            method: 'POST',
-            headers: { 'Content-Type': 'application/json' },
-            body: JSON.stringify({ passcode }),
-          }).then(
-            async (answer) => {
-              // What the page asked for before it came in was refused: it begins anew.
-              if (answer.ok) location.reload();
-              else
-                setWrong(((await answer.json()) as { detail?: string }).detail ?? 'That isn’t the passcode.');
-            },
-            () => setWrong('The server is away. Try again in a moment.'),
-          );
+          const said = Object.fromEntries(new FormData(event.currentTarget));
+          void ask('/sign-in', asJson('POST', said)).then((answer) => {
+            // What the page asked for before it came in was refused: it begins anew.
+            if (answer) location.reload();
+          });
         }}
       >
         <h1 className="text-3xl">Inner Rung</h1>
-        <label>
-          <span className="quiet block text-sm">The trainer’s passcode</span>
-          <input
-            name="passcode"
-            type="password"
-            className="input input-lg w-full"
-            autoComplete="current-password"
-          />
-        </label>
+        {props.byName ? (
+          <>
+            <Field name="name" label="Your name" kind="text" complete="username" />
+            <Field name="passphrase" label="Your passphrase" kind="password" complete="current-password" />
+          </>
+        ) : (
+          <Field name="passcode" label="The trainer’s passcode" kind="password" complete="current-password" />
+        )}
         {wrong && (
           <p role="alert" className="font-semibold text-error">
             {wrong}
           </p>
         )}
-        <button type="submit" className="btn btn-primary btn-lg">
+        <button type="submit" className="btn btn-primary btn-lg" disabled={busy}>
           Come in
         </button>
+        {props.byName && AT_MACHINE() && (
+          <p className="quiet text-sm">
+            Passphrase lost? The owner of the team gives you another. The owner’s own: by the sheet printed
+            when the team was set up, at{' '}
+            <a className="link" href="/team/sheet">
+              the way back in
+            </a>
+            .
+          </p>
+        )}
       </form>
     </main>
   );
+}
+
+function Asked(props: { children: ReactNode }) {
+  const { data, failed } = team.use();
+  if (data && !data.in && location.pathname !== '/team/sheet') return <Door byName={data.on} />;
+  return data || failed || AT_MACHINE() ? props.children : null;
+}
+
+/** Whoever isn't in is asked who they are; on somebody's own link nobody is. */
+export function Gate(props: { children: ReactNode }) {
+  return ALONE() ? props.children : <Asked>{props.children}</Asked>;
 }

@@ -95,6 +95,18 @@ const PAGES: readonly {
     words: 'preferences options theme font large text kg lb pounds inches language press-up push-up',
   },
   {
+    to: '/team',
+    name: 'Team',
+    says: 'who shares this machine, what each may see, signing out',
+    words: 'accounts users roles colleagues assistants login password passphrase permissions sign out logout',
+  },
+  {
+    to: '/trail',
+    name: 'Who did what',
+    says: 'who saw, changed, printed or erased whose file',
+    words: 'audit trail access log history privacy who looked',
+  },
+  {
     to: '/copies',
     name: 'Copies',
     says: 'backup, restore, move to another machine',

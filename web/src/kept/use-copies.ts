@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useState } from 'react';
+import { asJson, useAsk } from '../store/use-ask.ts';
 import { saveFile } from '../ui/save-file.ts';
 
 /** A copy of everything, as the server lists it. */
@@ -12,36 +13,12 @@ export interface Copy {
   > | null;
 }
 
-interface Problem {
-  readonly detail?: string;
-  readonly fix?: string;
-}
-
 const base64 = (text: string) => btoa(String.fromCharCode(...new TextEncoder().encode(text)));
 
 /** Copies that are kept, and what may be done with them; `wrong` is what the last of it came to where it failed. */
 export function useCopies() {
   const [copies, setCopies] = useState<readonly Copy[] | null>(null);
-  const [wrong, setWrong] = useState('');
-  const [busy, setBusy] = useState(false);
-
-  const ask = useCallback(async (path: string, init?: RequestInit): Promise<Response | null> => {
-    setBusy(true);
-    try {
-      const answer = await fetch(`/api/copies${path}`, init);
-      if (answer.ok) {
-        setWrong('');
-        return answer;
-      }
-      const said = (await answer.json()) as Problem;
-      setWrong([said.detail ?? 'That didn’t work.', said.fix ?? ''].join(' ').trim());
-    } catch {
-      setWrong('The server is away. Nothing was changed; try again in a moment.');
-    } finally {
-      setBusy(false);
-    }
-    return null;
-  }, []);
+  const { ask, wrong, busy } = useAsk('/api/copies');
   const look = useCallback(async () => {
     const answer = await ask('');
     setCopies(answer ? ((await answer.json()) as Copy[]) : []);
@@ -61,11 +38,7 @@ export function useCopies() {
     },
     /** A sealed file, handed to the browser to save. */
     file: async (copy: Copy, passphrase: string): Promise<boolean> => {
-      const answer = await ask(`/${copy.name}/file`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ passphrase }),
-      });
+      const answer = await ask(`/${copy.name}/file`, asJson('POST', { passphrase }));
       if (!answer) return false;
       const name = `${copy.name.replace(/\.sqlite$/, '')}.inner-rung`;
       saveFile(name, 'application/octet-stream', await answer.blob());

@@ -73,6 +73,9 @@ export function RecordPart(props: { page: PersonPage }) {
             >
               As a JSON file
             </button>
+            <Link to={`/trail?person=${person.id}`} className="btn touch">
+              Who saw and changed it
+            </Link>
           </div>
         </section>
         <section aria-labelledby="erase-h" className="border-t-2 border-base-300 pt-3">

@@ -1,6 +1,8 @@
 import type { Present } from '@inner-rung/core/run';
 import { Download, Users } from 'lucide-react';
-import { useCallback, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
+import { asJson, useAsk } from '../store/use-ask.ts';
+import { Tick } from '../ui/choice.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { QrCode } from '../ui/qr-code.tsx';
 
@@ -9,6 +11,10 @@ interface NetworkState {
   readonly can: boolean;
   readonly on: boolean;
   readonly passcode: boolean;
+  /** Who comes in says who they are; nobody is asked for a passcode. */
+  readonly byName: boolean;
+  /** What a phone shows of this machine's certificate; null where the network is shut, or open and plain. */
+  readonly fingerprint: string | null;
   readonly addresses: readonly string[];
 }
 
@@ -16,34 +22,17 @@ interface NetworkState {
 export function PhonesDialog(props: { run: string; people: readonly Present[]; onClose: () => void }) {
   const [state, setState] = useState<NetworkState | null>(null);
   const [passcode, setPasscode] = useState('');
-  const [wrong, setWrong] = useState('');
+  const [sealed, setSealed] = useState(true);
   const [links, setLinks] = useState<Readonly<Record<string, string>>>({});
-  const ask = useCallback(async (method: string, path: string, body?: object) => {
-    try {
-      const answer = await fetch(path, {
-        method,
-        ...(body ? { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) } : {}),
-      });
-      const said = answer.status === 204 ? null : ((await answer.json()) as unknown);
-      if (answer.ok) {
-        setWrong('');
-        return said;
-      }
-      setWrong((said as { detail?: string } | null)?.detail ?? 'That didn’t work.');
-    } catch {
-      setWrong('The server is away.');
-    }
-    return undefined;
-  }, []);
+  const { ask, wrong } = useAsk('/api');
   useEffect(() => {
-    void ask('GET', '/api/network').then((said) => said && setState(said as NetworkState));
+    void ask('/network').then(async (answer) => answer && setState((await answer.json()) as NetworkState));
   }, [ask]);
   const turn = async (on: boolean) => {
-    const said = await ask('PUT', '/api/network', { on, ...(passcode ? { passcode } : {}) });
-    if (said) {
-      setState(said as NetworkState);
-      setPasscode('');
-    }
+    const answer = await ask('/network', asJson('PUT', { on, sealed, ...(passcode ? { passcode } : {}) }));
+    if (!answer) return;
+    setState((await answer.json()) as NetworkState);
+    setPasscode('');
   };
   const base = state?.addresses[0] ?? location.origin;
   return (
@@ -71,10 +60,15 @@ export function PhonesDialog(props: { run: string; people: readonly Present[]; o
           <dl className="grid gap-1 text-sm">
             <dt className="font-semibold">On this machine</dt>
             <dd>Everything; the screen is kept awake.</dd>
+            <dt className="font-semibold">From the local network, sealed</dt>
+            <dd>
+              Together with all devices to the second, and nobody on the network reads along. A phone asks
+              once whether to trust this machine.
+            </dd>
             <dt className="font-semibold">From the local network, plain HTTP</dt>
             <dd>
-              Together with all devices to the second. Browsers keep no screen awake there: set the phone to
-              stay on. Private only as far as the network is.
+              As above, without being asked. Browsers keep no screen awake there: set the phone to stay on.
+              Private only as far as the network is.
             </dd>
             <dt className="font-semibold">A person’s link</dt>
             <dd>Their own run, nothing else; ends with the session.</dd>
@@ -96,7 +90,7 @@ export function PhonesDialog(props: { run: string; people: readonly Present[]; o
           <button
             type="button"
             className="btn touch mt-2"
-            onClick={() => void ask('POST', '/api/sign-out').then(() => window.location.reload())}
+            onClick={() => void ask('/sign-out', { method: 'POST' }).then(() => window.location.reload())}
           >
             Sign out on this device
           </button>
@@ -113,6 +107,15 @@ export function PhonesDialog(props: { run: string; people: readonly Present[]; o
                   'this machine is on no network right now.'
                 )}
               </p>
+              {state.fingerprint ? (
+                <p className="text-sm">
+                  Sealed. A phone says once that it doesn’t know this machine: look at its certificate there,
+                  compare its SHA-256 fingerprint with this, and go on.{' '}
+                  <span className="mt-1 block font-mono text-xs break-all">{state.fingerprint}</span>
+                </p>
+              ) : (
+                <p className="text-sm">Plain HTTP: whoever is on the network can read along.</p>
+              )}
               <div className="flex flex-wrap gap-2">
                 <button type="button" className="btn touch" onClick={() => void turn(false)}>
                   Shut it
@@ -120,7 +123,7 @@ export function PhonesDialog(props: { run: string; people: readonly Present[]; o
                 <button
                   type="button"
                   className="btn touch"
-                  onClick={() => void ask('POST', '/api/network/sign-out')}
+                  onClick={() => void ask('/network/sign-out', { method: 'POST' })}
                 >
                   Sign out everywhere
                 </button>
@@ -136,23 +139,28 @@ export function PhonesDialog(props: { run: string; people: readonly Present[]; o
             >
               <p>
                 Only this machine sees Inner Rung now. Opened, other devices on the local network can come in
-                with your passcode. It is plain HTTP: no more private than the network itself, and phones
-                can’t be kept awake by it.
+                {state.byName ? 'by name and passphrase' : 'with your passcode'}.
               </p>
-              <label>
-                <span className="quiet block text-sm">
-                  {state.passcode
-                    ? 'A new passcode, or leave it as it is'
-                    : 'A passcode of yours, six letters or more'}
-                </span>
-                <input
-                  type="password"
-                  className="input w-full"
-                  autoComplete="new-password"
-                  value={passcode}
-                  onChange={(event) => setPasscode(event.target.value)}
-                />
-              </label>
+              <Tick on={sealed} onTurn={setSealed}>
+                Sealed (HTTPS), so that nobody on the network reads along. A phone asks once whether to trust
+                this machine; without it nothing is asked, and it is no more private than the network.
+              </Tick>
+              {!state.byName && (
+                <label>
+                  <span className="quiet block text-sm">
+                    {state.passcode
+                      ? 'A new passcode, or leave it as it is'
+                      : 'A passcode of yours, six letters or more'}
+                  </span>
+                  <input
+                    type="password"
+                    className="input w-full"
+                    autoComplete="new-password"
+                    value={passcode}
+                    onChange={(event) => setPasscode(event.target.value)}
+                  />
+                </label>
+              )}
               <button type="submit" className="btn btn-primary touch">
                 Open it on the local network
               </button>
@@ -189,10 +197,12 @@ export function PhonesDialog(props: { run: string; people: readonly Present[]; o
                     className="btn btn-sm touch"
                     aria-label={`Make a link for ${person.name}`}
                     onClick={() =>
-                      void ask('POST', `/api/runs/${props.run}/links`, { person: person.id }).then(
-                        (said) =>
-                          said &&
-                          setLinks((all) => ({ ...all, [person.id]: (said as { token: string }).token })),
+                      void ask(`/runs/${props.run}/links`, asJson('POST', { person: person.id })).then(
+                        async (answer) => {
+                          if (!answer) return;
+                          const { token } = (await answer.json()) as { token: string };
+                          setLinks((all) => ({ ...all, [person.id]: token }));
+                        },
                       )
                     }
                   >

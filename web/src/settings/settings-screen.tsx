@@ -1,4 +1,5 @@
 import { ENGLISHES } from '@inner-rung/core/words';
+import { Link } from 'react-router';
 import { useApp, useSend } from '../store/index.ts';
 import {
   englishChosen,
@@ -81,6 +82,16 @@ export default function SettingsScreen() {
         <Tick on={letterKeys} onTurn={(on) => send(letterKeysSet(on))}>
           Single letters are keys (P pastes, T turns light and dark). Ctrl and arrow keys always work.
         </Tick>
+        <p className="border-t-2 border-base-300 pt-4">
+          <Link to="/team" className="link">
+            Team
+          </Link>
+          : several people on one machine, each by name ·{' '}
+          <Link to="/copies" className="link">
+            Copies
+          </Link>
+          : everything kept, and brought back
+        </p>
       </main>
     </div>
   );

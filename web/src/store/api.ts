@@ -1,6 +1,7 @@
 import { decodeLibrary } from '@inner-rung/core/forms';
 import { type Change, type Library, type OwnLibrary, openOwn } from '@inner-rung/core/ladder';
 import type { Plan } from '@inner-rung/core/session';
+import type { ActionId, TeamRole } from '@inner-rung/core/team';
 import { madeFrom } from '../engine/index.ts';
 import { fetched } from './fetched.ts';
 import type { Stored } from './machine.ts';
@@ -24,11 +25,30 @@ export interface RunLine {
   readonly is: 'not begun' | 'under way' | 'over';
 }
 
+/** Somebody of the team as the server tells it. */
+export interface TeamMember {
+  readonly id: string;
+  readonly name: string;
+  readonly role: TeamRole;
+  /** Ids of the groups they are given; null is all. */
+  readonly groups: readonly string[] | null;
+}
+/** Whether there is a team, and who is at this browser. */
+export interface TeamState {
+  readonly on: boolean;
+  /** Whether anything is to be had without giving a passcode or a name first. */
+  readonly in: boolean;
+  readonly me: TeamMember | null;
+  readonly may: readonly ActionId[];
+  readonly team: readonly TeamMember[];
+}
+
 const json = <T>(answer: Response) => answer.json() as Promise<T>;
 
 export const libraryFile = fetched('library', (answer) => answer.arrayBuffer(), false);
 export const plans = fetched('plans', json<readonly Stored<Plan>[]>);
 export const runs = fetched('runs', json<readonly RunLine[]>);
+export const team = fetched('team', json<TeamState>, false);
 export const setAside = fetched('set-aside', json<readonly SetAside[]>);
 
 let reference: { file: ArrayBuffer; library: Library } | undefined;

@@ -7,14 +7,16 @@ interface Draft {
   readonly base: number;
   readonly at: number;
   readonly plan: Plan;
+  /** What it was made from; null where that isn't known. */
+  readonly was: Plan | null;
 }
 
 const prefix = (id: string) => `inner-rung/draft/${id}/`;
 /** A draft of another tab this old belongs to a tab that has closed, or whose server was away. */
 const ORPHAN_MS = 5000;
 
-export function keepDraft(plan: Plan, base: number): void {
-  storage.set(prefix(plan.id) + tabId, JSON.stringify({ base, at: Date.now(), plan } satisfies Draft));
+export function keepDraft(plan: Plan, base: number, was: Plan | null): void {
+  storage.set(prefix(plan.id) + tabId, JSON.stringify({ base, at: Date.now(), plan, was } satisfies Draft));
 }
 
 export function dropDraft(id: string): void {
@@ -26,7 +28,10 @@ export function findDraft(id: string): Draft | null {
   const read = (key: string): Draft | null => {
     const raw = storage.read<Draft>(key);
     const plan = raw && openRecord(PLAN, raw.plan);
-    return raw && plan?.ok ? { base: raw.base, at: raw.at, plan: plan.value } : null;
+    const was = raw && openRecord(PLAN, raw.was);
+    return raw && plan?.ok
+      ? { base: raw.base, at: raw.at, plan: plan.value, was: was?.ok ? was.value : null }
+      : null;
   };
   const own = read(prefix(id) + tabId);
   if (own) return own;
@@ -41,6 +46,6 @@ export function findDraft(id: string): Draft | null {
   const newest = orphans[0];
   if (!newest) return null;
   storage.remove(newest.key);
-  keepDraft(newest.draft.plan, newest.draft.base);
+  keepDraft(newest.draft.plan, newest.draft.base, newest.draft.was);
   return newest.draft;
 }

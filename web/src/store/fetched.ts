@@ -38,6 +38,8 @@ export function fetched<T>(path: string, read: (answer: Response) => Promise<T>,
   };
   return {
     use: (): Fetched<T> => useSyncExternalStore(subscribe, () => now),
+    /** Asks anew, for something that changes seldom and has just been changed here. */
+    again: (): void => void ask(),
     /** What is known to have changed, without asking again. */
     change(by: (data: T) => T): void {
       if (now.data !== undefined) put({ ...now, data: by(now.data) });

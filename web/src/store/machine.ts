@@ -13,13 +13,22 @@ export interface Stored<T> {
 }
 
 export type SaveState =
-  /** `saved`: the server has all of it. */
-  | { readonly is: 'loading' | 'saved' | 'saving' }
+  | { readonly is: 'loading' | 'saving' }
+  /** The server has all of it; `merged` where what somebody else saved meanwhile is in it since the last edit. */
+  | { readonly is: 'saved'; readonly merged?: true }
   /** No answer; `full` where it was that there is no room left on the server's disk. */
   | { readonly is: 'away'; readonly full?: true }
   | { readonly is: 'refused'; readonly why: string }
   /** Saved from elsewhere meanwhile, or deleted (revision 0); nothing of ours is sent until the trainer chooses. */
   | { readonly is: 'elsewhere'; readonly id: string; readonly revision: number };
+
+/** What a machine knows of documents besides that they are some. */
+export interface Rules<T> {
+  /** Whether two are written alike. */
+  readonly same: (a: T, b: T) => boolean;
+  /** Ours and theirs, both made from a third, as one; null where somebody has to look. */
+  readonly merge: (base: T, mine: T, theirs: T) => T | null;
+}
 
 /** What was sent on a revision; null is taken away. */
 interface Sending<T> {
@@ -42,6 +51,8 @@ export interface Machine<T> {
   readonly underWay: UnderWay<T> | null;
   /** What was asked of the server so far: an answer to anything but the newest is nobody's. */
   readonly asked: number;
+  /** Since the last edit something of somebody else's was put together with ours. */
+  readonly merged: boolean;
   readonly save: SaveState;
 }
 
@@ -51,6 +62,7 @@ export const empty = <T>(): Machine<T> => ({
   unanswered: [],
   underWay: null,
   asked: 0,
+  merged: false,
   save: { is: 'loading' },
 });
 
@@ -84,6 +96,8 @@ export type Event<T> =
 export type Effect<T> =
   | ({ readonly is: 'send'; readonly n: number } & Sending<T>)
   | { readonly is: 'read'; readonly n: number; readonly id: string }
+  /** What is open here becomes this: ours and theirs together. Steps of undo from before would take theirs back. */
+  | { readonly is: 'take'; readonly id: string; readonly doc: T }
   /** After a moment without an edit the event `rested`. */
   | { readonly is: 'pause' }
   /** After a while the event `try again`. */
@@ -118,12 +132,15 @@ function has<T>(machine: Machine<T>, id: string, doc: T | null, revision: number
     : { ...machine, saved: { ...saved, [id]: doc }, base: { ...base, [id]: revision } };
 }
 
+const savedNow = <T>({ merged }: Machine<T>): SaveState =>
+  merged ? { is: 'saved', merged } : { is: 'saved' };
+
 /** What is to be done next, if anything. */
 function next<T>(machine: Machine<T>, docs: Docs<T>): Stepped<T> {
   const { save, underWay, base } = machine;
   if (underWay || save.is === 'elsewhere' || save.is === 'loading') return [machine, [{ is: 'keep' }]];
   const [id] = unsaved(machine, docs);
-  if (id === undefined) return [{ ...machine, save: { is: 'saved' } }, [{ is: 'keep' }]];
+  if (id === undefined) return [{ ...machine, save: savedNow(machine) }, [{ is: 'keep' }]];
   const doc = docs[id] ?? null;
   const revision = base[id] ?? 0;
   const saving: SaveState = save.is === 'away' ? save : { is: 'saving' };
@@ -167,6 +184,9 @@ function sentAnswered<T>(
         return next({ ...has(settled(free, id), id, null, 0), save: { is: 'saving' } }, docs);
       // Nobody else need have been there: it may be what was sent from here.
       if (open.length > 0 && answer.revision === base + 1) return reads(free, id, base, answer.revision);
+      // Somebody else saved theirs: it is looked at, and both are put together where they can be.
+      if (answer.revision > 0 && doc !== null && machine.saved[id] !== undefined)
+        return reads(free, id, base, answer.revision);
       return [
         { ...settled(free, id), save: { is: 'elsewhere', id, revision: answer.revision } },
         [{ is: 'keep' }],
@@ -184,7 +204,7 @@ function readAnswered<T>(
   { id, base, revision }: Extract<UnderWay<T>, { is: 'read' }>,
   answer: Answer<T>,
   docs: Docs<T>,
-  same: (a: T, b: T) => boolean,
+  { same, merge }: Rules<T>,
 ): Stepped<T> {
   const free: Machine<T> = { ...machine, underWay: null };
   if (answer.is !== 'stands' && answer.is !== 'nothing there') return waits(free);
@@ -203,19 +223,32 @@ function readAnswered<T>(
   // Ours is saved, or is taken away as anything else is; what isn't was never ours to take.
   if (ours) return next({ ...has(quiet, id, stored.body, stored.revision), save: { is: 'saving' } }, docs);
   if (revision === 0) return next({ ...quiet, save: { is: 'saving' } }, docs);
-  return [{ ...quiet, save: { is: 'elsewhere', id, revision: stored?.revision ?? 0 } }, [{ is: 'keep' }]];
+  const clash: Stepped<T> = [
+    { ...quiet, save: { is: 'elsewhere', id, revision: stored?.revision ?? 0 } },
+    [{ is: 'keep' }],
+  ];
+  const [was, mine] = [machine.saved[id], docs[id]];
+  if (stored && was !== undefined && mine !== undefined) {
+    // What was sent and never answered is there if all that it changed is: then ours was made from that.
+    const arrived = free.unanswered.findLast((one) => {
+      if (one.id !== id || one.doc === null) return false;
+      const holds = merge(was, one.doc, stored.body);
+      return holds !== null && same(holds, stored.body);
+    });
+    const both = merge(arrived?.doc ?? was, mine, stored.body);
+    if (both === null) return clash;
+    const whole = same(both, stored.body) ? stored.body : both;
+    const standing = { ...has(quiet, id, stored.body, stored.revision), merged: true };
+    const [then, effects] = next({ ...standing, save: { is: 'saving' } }, { ...docs, [id]: whole });
+    return [then, [{ is: 'take', id, doc: whole }, ...effects]];
+  }
+  return clash;
 }
 
 /**
- * One event. `docs` is what is open here after it; `same` says whether two documents are written alike. Pure: the
- * same machine, event and documents give the same.
+ * One event. `docs` is what is open here after it. Pure: the same machine, event and documents give the same.
  */
-export function step<T>(
-  machine: Machine<T>,
-  event: Event<T>,
-  docs: Docs<T>,
-  same: (a: T, b: T) => boolean,
-): Stepped<T> {
+export function step<T>(machine: Machine<T>, event: Event<T>, docs: Docs<T>, rules: Rules<T>): Stepped<T> {
   switch (event.is) {
     case 'loaded': {
       const { saved, base, clash } = event;
@@ -230,12 +263,13 @@ export function step<T>(
       return next(loaded, docs);
     }
     case 'edited': {
-      const { save, underWay } = machine;
+      const edited: Machine<T> = { ...machine, merged: false };
+      const { save, underWay } = edited;
       if (save.is === 'elsewhere' || save.is === 'loading' || save.is === 'away')
-        return [machine, [{ is: 'keep' }]];
-      if (!underWay && unsaved(machine, docs).length === 0)
-        return [{ ...machine, save: { is: 'saved' } }, [{ is: 'keep' }]];
-      return [{ ...machine, save: { is: 'saving' } }, [{ is: 'keep' }, { is: 'pause' }]];
+        return [edited, [{ is: 'keep' }]];
+      if (!underWay && unsaved(edited, docs).length === 0)
+        return [{ ...edited, save: { is: 'saved' } }, [{ is: 'keep' }]];
+      return [{ ...edited, save: { is: 'saving' } }, [{ is: 'keep' }, { is: 'pause' }]];
     }
     case 'rested':
       return machine.save.is === 'away' ? [machine, []] : next(machine, docs);
@@ -245,7 +279,7 @@ export function step<T>(
       const { underWay } = machine;
       if (underWay?.n !== event.n) return [machine, []];
       if (underWay?.is === 'send') return sentAnswered(machine, underWay, event.answer, docs);
-      if (underWay?.is === 'read') return readAnswered(machine, underWay, event.answer, docs, same);
+      if (underWay?.is === 'read') return readAnswered(machine, underWay, event.answer, docs, rules);
       return [machine, []];
     }
     case 'keep mine': {

@@ -1,10 +1,11 @@
-import { openRecord, type RecordKind } from '@inner-rung/core/record';
+import { merged, openRecord, type RecordKind, writtenAlike } from '@inner-rung/core/record';
 import {
   type Answer,
   type Docs,
   type Effect,
   type Event,
   type Machine,
+  type Rules,
   type Stored,
   step,
 } from './machine.ts';
@@ -17,6 +18,8 @@ export interface Holds<T> {
   readonly docs: () => Docs<T>;
   readonly machine: () => Machine<T>;
   readonly put: (machine: Machine<T>) => void;
+  /** Puts a document in the place of the one that is open, and lets go of the steps that made that. */
+  readonly take: (id: string, doc: T) => void;
   /** Keeps in the browser what isn't on the server, and drops what is. */
   readonly keep: () => void;
 }
@@ -44,15 +47,22 @@ async function ask<T>(address: string, init?: RequestInit): Promise<Answer<T>> {
 /** Runs what a machine wants done against the server, and tells it what came of it. */
 export function createSaver<T extends { version: number }>(path: string, record: RecordKind<T>) {
   const addressOf = (id: string) => `/api/${path}/${id}`;
-  const written = (doc: unknown): string | null => {
-    const opened = openRecord(record, doc);
-    return opened.ok ? JSON.stringify(opened.value) : null;
+  const opened = (doc: unknown): T | null => {
+    const read = openRecord(record, doc);
+    return read.ok ? read.value : null;
   };
-  const same = (a: T, b: T) => written(a) === written(b);
+  const rules: Rules<T> = {
+    same: (a, b) => writtenAlike(opened(a), opened(b)),
+    merge: (base, mine, theirs) => {
+      const both = merged(base, mine, theirs, record.together);
+      // Two changes that stand alone needn't stand together.
+      return both && opened(both);
+    },
+  };
   let resting: ReturnType<typeof setTimeout> | undefined;
 
   const tell = (holds: Holds<T>, event: Event<T>): void => {
-    const [machine, effects] = step(holds.machine(), event, holds.docs(), same);
+    const [machine, effects] = step(holds.machine(), event, holds.docs(), rules);
     holds.put(machine);
     for (const effect of effects) run(holds, effect);
   };
@@ -61,6 +71,9 @@ export function createSaver<T extends { version: number }>(path: string, record:
     switch (effect.is) {
       case 'keep':
         holds.keep();
+        return;
+      case 'take':
+        holds.take(effect.id, effect.doc);
         return;
       case 'pause':
         clearTimeout(resting);

@@ -26,6 +26,8 @@ interface Draft<T> {
   /** Null: taken away here, not yet on the server. */
   readonly docs: Readonly<Record<string, T | null>>;
   readonly base: Readonly<Record<string, number>>;
+  /** What they were made from, so that they can be put together with what somebody else saves; none in old drafts. */
+  readonly was?: Readonly<Record<string, T>>;
 }
 
 /**
@@ -87,8 +89,14 @@ export function createShelf<T extends { id: string; version: number }>(
     put: (machine) => {
       if (machine !== machineOf(store)) store.dispatch(put(machine as never));
     },
+    take: (id, doc) => shown(store, { ...docsOf(store), [id]: doc }),
     keep: () => keepDraft(store),
   });
+  /** These documents are what is open; the steps that led to others are let go of. */
+  const shown = (store: Store, docs: Docs<T>) => {
+    store.dispatch(slice.actions.opened(docs as never));
+    store.dispatch({ type: clearType });
+  };
 
   const draftKey = (tab: string) => `inner-rung/shelf/${name}/${tab}`;
   const keepDraft = (store: Store) => {
@@ -100,6 +108,9 @@ export function createShelf<T extends { id: string; version: number }>(
       at: Date.now(),
       docs: Object.fromEntries(ids.map((id) => [id, docs[id] ?? null])),
       base: Object.fromEntries(ids.map((id) => [id, machine.base[id] ?? 0])),
+      was: Object.fromEntries(
+        ids.flatMap((id) => (machine.saved[id] === undefined ? [] : [[id, machine.saved[id]]])),
+      ),
     };
     storage.set(draftKey(tabId), JSON.stringify(draft));
   };
@@ -136,7 +147,7 @@ export function createShelf<T extends { id: string; version: number }>(
       const response = await fetch(`/api/${path}`);
       if (!response.ok) throw new Error(`${path}: ${response.status}`);
       const list = (await response.json()) as Stored<T>[];
-      const saved = Object.fromEntries(list.map((s) => [s.id, s.body])) as Docs<T>;
+      const saved: Record<string, T> = Object.fromEntries(list.map((s) => [s.id, s.body]));
       const base: Record<string, number> = Object.fromEntries(list.map((s) => [s.id, s.revision]));
       const docs = { ...saved } as Record<string, T>;
       let clash: { id: string; revision: number } | null = null;
@@ -145,13 +156,17 @@ export function createShelf<T extends { id: string; version: number }>(
         const doc = raw === null ? null : openRecord(record, raw);
         if (doc !== null && !doc.ok) continue;
         if (JSON.stringify(doc?.value ?? null) === JSON.stringify(saved[id] ?? null)) continue;
-        if ((draft!.base[id] ?? 0) !== (base[id] ?? 0)) clash = { id, revision: base[id] ?? 0 };
+        if ((draft!.base[id] ?? 0) !== (base[id] ?? 0)) {
+          // Somebody saved it meanwhile. Where it is known what ours was made from, both are put together once ours is sent.
+          const was = openRecord(record, draft!.was?.[id]);
+          if (doc !== null && was.ok && saved[id] !== undefined) saved[id] = was.value;
+          else clash = { id, revision: base[id] ?? 0 };
+        }
         base[id] = draft!.base[id] ?? 0;
         if (doc === null) delete docs[id];
         else docs[id] = doc.value;
       }
-      store.dispatch(slice.actions.opened(docs as never));
-      store.dispatch({ type: clearType });
+      shown(store, docs);
       saver.tell(holds(store), { is: 'loaded', saved, base, clash });
     })().catch((error: unknown) => {
       loading = null;
@@ -171,8 +186,7 @@ export function createShelf<T extends { id: string; version: number }>(
     const docs = { ...docsOf(store) } as Record<string, T>;
     if (stored) docs[save.id] = stored.body;
     else delete docs[save.id];
-    store.dispatch(slice.actions.opened(docs as never));
-    store.dispatch({ type: clearType });
+    shown(store, docs);
     saver.tell(holds(store), { is: 'theirs', stored });
   }
   /** Both stay: theirs where it was, this browser's beside it under a name of its own. */

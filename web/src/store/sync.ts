@@ -35,11 +35,16 @@ const holds = (store: Store): Holds<Plan> => ({
   put: (machine) => {
     if (machine !== stateOf(store).sync) store.dispatch(slice.actions.put(machine));
   },
+  take: (_, plan) => {
+    store.dispatch(planEvents.planOpened(plan));
+    store.dispatch(planHistory.clear());
+  },
   keep: () => {
     const { plan, sync } = stateOf(store);
     const open = plan.present;
     if (!open) return;
-    if (unsaved(sync, docsOf(store)).includes(open.id)) keepDraft(open, sync.base[open.id] ?? 0);
+    if (unsaved(sync, docsOf(store)).includes(open.id))
+      keepDraft(open, sync.base[open.id] ?? 0, sync.saved[open.id] ?? null);
     else dropDraft(open.id);
   },
 });
@@ -73,11 +78,14 @@ export function openPlan(store: Store, plan: Plan, revision: number): void {
   shown(store, differs ? draft.plan : plan);
   // What is open is frozen on its way into the store: that very object is what is saved.
   const saved = differs ? plan : stateOf(store).plan.present!;
+  // Somebody saved it meanwhile. Where it is known what ours was made from, both are put together once ours is sent.
+  const behind = differs && draft.base !== revision;
+  const was = behind ? draft.was : null;
   saver.tell(holds(store), {
     is: 'loaded',
-    saved: { [plan.id]: saved },
+    saved: { [plan.id]: was ?? saved },
     base: { [plan.id]: differs ? draft.base : revision },
-    clash: differs && draft.base !== revision ? { id: plan.id, revision } : null,
+    clash: behind && !was ? { id: plan.id, revision } : null,
   });
 }
 

@@ -17,7 +17,7 @@ export function saveWords(save: SaveState, keeping: Keeping): string {
     case 'loading':
       return '';
     case 'saved':
-      return 'Saved';
+      return save.merged ? 'Saved, together with what was changed elsewhere' : 'Saved';
     case 'saving':
       return 'Saving…';
     case 'away':

@@ -1,5 +1,6 @@
-import { Settings } from 'lucide-react';
+import { Settings, UserRound } from 'lucide-react';
 import { Link } from 'react-router';
+import { team } from '../store/api.ts';
 import { Mark } from './marks.tsx';
 import { SearchButton } from './searching.tsx';
 
@@ -12,10 +13,12 @@ export type Part =
   | 'find'
   | 'yours'
   | 'settings'
+  | 'team'
   | 'none';
 
 /** The way between the parts of the product that aren't one circuit. */
 export function PartsHeader(props: { here: Part }) {
+  const me = team.use().data?.me;
   const part = (to: string, label: string, name: Part) => (
     <Link
       to={to}
@@ -40,6 +43,18 @@ export function PartsHeader(props: { here: Part }) {
         {part('/yours', 'Yours', 'yours')}
       </nav>
       <SearchButton className="ml-auto" />
+      {me && (
+        <Link
+          to="/team"
+          aria-label={`You are ${me.name}: team`}
+          title={me.name}
+          aria-current={props.here === 'team' ? 'page' : undefined}
+          className={`btn btn-ghost btn-sm touch shrink-0 ${props.here === 'team' ? 'bg-base-content text-base-100' : ''}`}
+        >
+          <UserRound size={18} aria-hidden />
+          <span className="hidden max-w-28 truncate lg:inline">{me.name}</span>
+        </Link>
+      )}
       <Link
         to="/settings"
         aria-label="Settings"

@@ -1,3 +1,6 @@
+/** Sent to the window with each file that is saved: whoever keeps a trace listens. */
+export const FILE_SAVED = 'inner-rung-file-saved';
+
 /** Hands a file to the browser to save. */
 export function saveFile(name: string, type: string, body: string | Blob): void {
   const url = URL.createObjectURL(new Blob([body], { type }));
@@ -6,4 +9,5 @@ export function saveFile(name: string, type: string, body: string | Blob): void 
   link.download = name;
   link.click();
   URL.revokeObjectURL(url);
+  window.dispatchEvent(new Event(FILE_SAVED));
 }
