@@ -218,7 +218,10 @@ describe('what doesn’t go together is asked about, and nothing is opened meanw
     const { asks } = outlookOf(someone([held(id)], { born }), DAY);
     const aged = asks.filter((one) => one.says.startsWith('Aged'));
     if (says === null) expect(aged).toEqual([]);
-    else expect(aged.map((one) => [one.says.startsWith(says), one.id])).toEqual([[true, id]]);
+    else
+      expect(aged.map((one) => [one.says.startsWith(says), (one as { id?: string }).id])).toEqual([
+        [true, id],
+      ]);
     const ageless = { ...someone([held(id)], { born }), ageless: true } as Person;
     expect(outlookOf(ageless, DAY).asks.filter((one) => one.says.startsWith('Aged'))).toEqual([]);
   });

@@ -6,6 +6,7 @@ import {
   abilityFrom,
   effortAgeOf,
   isAgeless,
+  knownOn,
   LEVELS,
   type LevelIndex,
   type Limit,
@@ -19,7 +20,8 @@ import type { CleanReps, Subject } from './constraints.ts';
 import { IMPACT } from './dials.ts';
 
 /** A person as the engine sees them on a day (YYYY-MM-DD): abilities, limits, capacity, dislikes. */
-export function subjectOf(person: Person, library: Library, day: string): Subject {
+export function subjectOf(recorded: Person, library: Library, day: string): Subject {
+  const person = knownOn(recorded, day);
   const newMoves = new Set<string>();
   for (const placement of person.placements) {
     const ladder = library.ladder(placement.ladder);

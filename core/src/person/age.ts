@@ -46,8 +46,9 @@ export function bornFault(born: string, day: string): string | null {
   return null;
 }
 
-/** "74", or "73–74" where only the year is known. */
-export const ageWords = ({ lo, hi }: Age): string => (lo === hi ? String(lo) : `${lo}–${hi}`);
+/** "74", or "73–74" where only the year is known; "0" of a birth that is still to come. */
+export const ageWords = ({ lo, hi }: Age): string =>
+  lo === hi || hi <= 0 ? String(Math.max(0, hi)) : `${Math.max(0, lo)}–${hi}`;
 
 const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sept Oct Nov Dec'.split(' ');
 

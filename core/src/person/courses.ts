@@ -13,8 +13,15 @@ interface Dated {
 }
 
 /** Something to be asked about what is recorded. Until it is answered the more careful reading holds. */
-export interface HealthAsk {
+export interface Ask {
   readonly says: string;
+  /** The part of somebody's page on which it is answered. */
+  readonly on: 'who' | 'screening' | 'limits' | 'tests' | 'rungs';
+}
+
+/** What is to be asked of a condition. */
+export interface HealthAsk extends Ask {
+  readonly on: 'limits';
   /** The condition it is about, as recorded. */
   readonly id: ConditionId;
   readonly side: Side;
@@ -182,15 +189,15 @@ export function contradictions(
   const found = APART.flatMap(([some, others, says]): HealthAsk[] => {
     const [a, b] = [first(some), first(others)];
     return a && b && (a.side === b.side || a.side === 'both' || b.side === 'both')
-      ? [{ says, id: b.id, side: b.side, to: null }]
+      ? [{ says, on: 'limits' as const, id: b.id, side: b.side, to: null }]
       : [];
   });
   for (const { id, side } of conditions) {
     const { name } = conditionOf(id);
-    const ask = (says: string) => found.push({ says, id, side, to: null });
+    const ask = (says: string) => found.push({ says, on: 'limits', id, side, to: null });
     if (CHILDBEARING.has(id) && sex === 'male') ask(`Recorded as male, and “${name}”: is that right?`);
     const at = AT_AGES[id];
-    if (at && age && (age.hi < at[0] || age.lo > at[1]))
+    if (at && age && age.hi >= 0 && (age.hi < at[0] || age.lo > at[1]))
       ask(`Aged ${ageWords(age)}, and “${name}”: is that right?`);
   }
   return found;
@@ -201,6 +208,7 @@ export function asksOf(held: Dated, day: string): HealthAsk[] {
   const { name } = conditionOf(held.id);
   const ask = (says: string, to: ConditionId | null = null): HealthAsk => ({
     says,
+    on: 'limits',
     id: held.id,
     side: held.side,
     to,

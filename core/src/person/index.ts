@@ -42,6 +42,7 @@ export {
   QUICK_CONDITIONS,
 } from './conditions.ts';
 export { asksOf, contradictions, courseOn, DATED } from './courses.ts';
+export { knownOn } from './dated.ts';
 export {
   addCondition,
   addLimit,

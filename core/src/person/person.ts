@@ -6,7 +6,8 @@ import { ADULT_FROM, type Age, ageOn, bornSchema, youngAt } from './age.ts';
 import { assessmentSchema } from './assess.ts';
 import { ACTIVITY, type ActivityId, type CapacityAnswer, capacityOf } from './capacity.ts';
 import { CONDITION_IDS, type ConditionId, compileCondition, conditionOf } from './conditions.ts';
-import { asksOf, contradictions, courseOn, type HealthAsk, knownDisease } from './courses.ts';
+import { type Ask, asksOf, contradictions, courseOn, knownDisease } from './courses.ts';
+import { datesAhead, knownOn } from './dated.ts';
 import { homeSchema } from './home.ts';
 import { type Limit, limitSchema, limitsOn, sideSchema } from './limits.ts';
 import {
@@ -271,7 +272,7 @@ export interface Outlook {
   /** Why not, in a sentence; null for whoever may. */
   readonly waitsFor: string | null;
   /** What is to be asked about what is recorded; the more careful reading holds until it is answered. */
-  readonly asks: readonly HealthAsk[];
+  readonly asks: readonly Ask[];
   /** Caution lines, one a condition, today's first. */
   readonly cautions: readonly string[];
   readonly reminders: readonly string[];
@@ -317,7 +318,8 @@ function waitsFor(
  *     outlook.mayTrain; // false until screening, a stop sign or consent is settled
  *     outlook.limits; // what the law is asked with
  */
-export function outlookOf(person: Person, day: string): Outlook {
+export function outlookOf(recorded: Person, day: string): Outlook {
+  const person = knownOn(recorded, day);
   const age = ageOn(person.born, day);
   const conditions = conditionsOn(person, day);
   const tables = conditions.map((c) => conditionOf(c.id));
@@ -410,6 +412,7 @@ export function outlookOf(person: Person, day: string): Outlook {
       ...person.conditions
         .filter((c) => c.until === undefined || c.until >= day)
         .flatMap((c) => asksOf(c, day)),
+      ...datesAhead(recorded, day),
       ...contradictions(conditions, { sex: person.sex, age: 'ageless' in person ? null : age }),
     ],
     cautions: [

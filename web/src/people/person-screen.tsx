@@ -52,6 +52,8 @@ export default function PersonScreen() {
   const { person, outlook, first } = page;
   const most = effortOn(outlook);
   const here = PARTS.find((p) => p.id === part) ?? PARTS[0]!;
+  // On the first page all of them stand; elsewhere the first, where that isn't its own page.
+  const [ask] = outlook.asks;
   return (
     <div className="min-h-dvh">
       <PartsHeader here="people" />
@@ -81,10 +83,13 @@ export default function PersonScreen() {
             </p>
           )}
           {outlook.notAlone && <p className="mt-1 text-sm">Not to be left to work alone.</p>}
-          {outlook.asks.length > 0 && here.id !== 'limits' && (
+          {ask && here.id !== 'today' && here.id !== ask.on && (
             <p className="mt-2 border-l-4 border-primary pl-2">
-              {outlook.asks[0]!.says}{' '}
-              <Link to={`/people/${person.id}/limits`} className="font-semibold underline underline-offset-4">
+              {ask.says}{' '}
+              <Link
+                to={`/people/${person.id}/${ask.on}`}
+                className="font-semibold underline underline-offset-4"
+              >
                 {outlook.asks.length === 1 ? 'Answer it' : `Answer it, and ${outlook.asks.length - 1} more`}
               </Link>
             </p>

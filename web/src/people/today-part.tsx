@@ -57,12 +57,14 @@ export function TodayPart(props: { page: PersonPage }) {
     outlook.standing.askAgain && !outlook.standing.state.includes('not')
       ? { to: 'screening', says: outlook.standing.askAgain }
       : null,
-    ...outlook.asks.map((ask) => ({ to: 'limits', says: ask.says })),
+    ...outlook.asks.map((ask) => ({ to: ask.on, says: ask.says })),
     outlook.standing.state === 'not screened' ? { to: 'screening', says: outlook.standing.says } : null,
     !outlook.mayTrain && outlook.today.is !== 'not today'
       ? { to: 'screening', says: outlook.standing.says }
       : null,
-  ].filter((one) => one !== null);
+  ]
+    .filter((one) => one !== null)
+    .filter((one, i, all) => all.findIndex(({ says }) => says === one.says) === i);
   // Whatever is said of the day, who waits for a word doesn't train.
   const is = outlook.mayTrain ? verdict.is : 'not today';
   return (
