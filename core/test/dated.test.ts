@@ -125,3 +125,28 @@ describe('a day that is still to come', () => {
     );
   });
 });
+
+describe('a test that speaks for a limit', () => {
+  const balance = (on: string, tandem: number) => ({
+    id: `b-${on}`,
+    test: 'balance-four',
+    on,
+    value: 22,
+    parts: [10, 10, tandem, 0],
+  });
+  const asked = (more: object) =>
+    outlookOf(someone(more), DAY)
+      .asks.filter(({ on }) => on === 'tests')
+      .map(({ says }) => says);
+  test('is told on their first page until it is among their limits, or a later one says otherwise', () => {
+    const failed = balance(plus(-20), 9);
+    expect(asked({ assessments: [failed] })).toEqual([
+      'Four-stage balance speaks for “Unsure balance”, which isn’t among their limits.',
+    ]);
+    expect(asked({ assessments: [failed], conditions: [{ id: 'unsure-balance', side: 'both' }] })).toEqual(
+      [],
+    );
+    expect(asked({ assessments: [failed, balance(plus(-2), 10)] })).toEqual([]);
+    expect(asked({ assessments: [balance(plus(-2), 10)] })).toEqual([]);
+  });
+});

@@ -3,7 +3,7 @@ import { type Capability, formRefSchema, idSchema } from '../move/index.ts';
 import { lazily, type RecordKind } from '../record/index.ts';
 import { EQUIPMENT_IDS, type EquipmentId } from '../room/index.ts';
 import { ADULT_FROM, type Age, ageOn, bornSchema, youngAt } from './age.ts';
-import { assessmentSchema } from './assess.ts';
+import { assessmentSchema, followUp, testCard } from './assess.ts';
 import { ACTIVITY, type ActivityId, type CapacityAnswer, capacityOf } from './capacity.ts';
 import { CONDITION_IDS, type ConditionId, compileCondition, conditionOf } from './conditions.ts';
 import { type Ask, asksOf, contradictions, courseOn, knownDisease } from './courses.ts';
@@ -413,6 +413,17 @@ export function outlookOf(recorded: Person, day: string): Outlook {
         .filter((c) => c.until === undefined || c.until >= day)
         .flatMap((c) => asksOf(c, day)),
       ...datesAhead(recorded, day),
+      ...[...new Set(person.assessments.map(({ test }) => test))].flatMap((test): Ask[] => {
+        const { condition } = followUp(newest(test)!);
+        if (condition === undefined || has([condition])) return [];
+        const named = `“${conditionOf(condition).name}”`;
+        return [
+          {
+            says: `${testCard(test).name} speaks for ${named}, which isn’t among their limits.`,
+            on: 'tests',
+          },
+        ];
+      }),
       ...contradictions(conditions, { sex: person.sex, age: 'ageless' in person ? null : age }),
     ],
     cautions: [
