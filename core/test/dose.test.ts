@@ -56,6 +56,31 @@ describe('a count by the format (common practice)', () => {
   test('led in unison everybody counts together', () => {
     expect(own({ format: { ...AMRAP, led: true }, own: { rep: 5, oneSided: false } })).toBeNull();
   });
+  test('however quick a form is, it is done twice as often as what was written at the most, and says so', () => {
+    const hops = own({ format: AMRAP, dose: { reps: 12 }, own: { rep: 0.5, oneSided: false } });
+    expect([hops?.reps, hops?.keeps, hops?.share]).toEqual([24, 'twice', 2]);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(AMRAP, EMOM),
+        fc.integer({ min: 1, max: 60 }),
+        fc.double({ min: 0.4, max: 8, noNaN: true }),
+        fc.double({ min: 0.4, max: 8, noNaN: true }),
+        fc.boolean(),
+        fc.boolean(),
+        (format, reps, was, is, writtenSided, ownSided) => {
+          const dosed = own({
+            format,
+            dose: { reps },
+            written: { rep: was, oneSided: writtenSided },
+            own: { rep: is, oneSided: ownSided },
+          });
+          // One of each side is the least there is.
+          if (dosed && dosed.reps !== 1) expect(dosed.share).toBeLessThanOrEqual(2 + 1e-9);
+        },
+      ),
+      { numRuns: 2000 },
+    );
+  });
   test('in an EMOM it is never more work than the minute had: as much is left to fill it', () => {
     fc.assert(
       fc.property(

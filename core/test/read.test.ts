@@ -100,9 +100,10 @@ describe('what was written is kept', () => {
     const said = JSON.stringify(plan ? [plan.title, plan.notes, plan.blocks] : readSession(library, text));
     return new Set([...said.matchAll(/\d+(?:\.\d+)?/g)].map(([n]) => Number(n)));
   };
-  // Of shares of a slot, steps and bouts others are made; a number before a name, or of a part, only counts.
+  // Of shares of a slot, steps and bouts others are made, of a block's minutes its rounds, of times of day how long it
+  // lasts; a number before a name, or of a part, only counts.
   const turned =
-    /green|pyramid|ladder|beginner|intermediate|advanced|every \d+ sec|\d-\d+-\d|^\d+(?: \d+){2}|each\)|(?:rounds|bouts) (?:of )?each|^(?:warm|cool)[ -]?(?:up|down)|min stretch|\t|rest \d+:\d+|\d+:\d+ work|ratio/i;
+    /green|pyramid|ladder|beginner|intermediate|advanced|every \d+ (?:sec|min)|\d-\d+-\d|^\d+(?: \d+){2}|each\)|(?:rounds|bouts) (?:of )?each|^(?:warm|cool)[ -]?(?:up|down)|min stretch|\t|rest \d+:\d+|\d+:\d+ work|ratio|min (?:per|each) block|\d:\d\d[-–]\d/i;
   const ordinal = /(?:superset|amrap|circuit|round|block|part|station|tabata|set|^min|\bp)\s*$/i;
   const numeral = /(?<![\p{L}\d./¼½¾])\d+(?![\d./¼½¾]|\s*[).:\-–]\s*\p{L})/gu;
   const numbersOf = (text: string) =>

@@ -43,13 +43,21 @@ export const KEEPS = {
   slot: 'as many as fit',
   count: 'the same count in all',
   clean: 'as many as have been clean',
+  twice: 'twice as many, and no more',
 } as const;
 type Keeps = keyof typeof KEEPS;
+/** Counts that are a bound: rounded down to one that is called. */
+const DOWN: ReadonlySet<Keeps> = new Set(['minute', 'slot', 'count', 'twice']);
 
 /** Reps where a format counts and nothing is said. Common practice. */
 const USUAL_COUNT = 10;
 /** A count this near to what was written is what was written. Estimate. */
 const AS_GOOD_AS = 0.1;
+/**
+ * However quick a form is, it is done so many times as often as what was written at the most: sixty small hops are no
+ * twelve box jumps. Common practice.
+ */
+const MOST_TIMES = 2;
 /** More than so many times what has been clean isn't broken in two, but finished on the form below. Estimate. */
 const IN_TWO = 2;
 /** Reps past the clean ones that nobody counts. Estimate. */
@@ -162,8 +170,8 @@ export function ownDose(
     if (counting) {
       const asLong = (inAll * writtenRep) / ownRep;
       if (Math.abs(asLong / inAll - 1) > AS_GOOD_AS) {
-        total = asLong;
-        keeps = minute ? 'minute' : 'time';
+        total = Math.min(asLong, inAll * MOST_TIMES);
+        keeps = total < asLong ? 'twice' : minute ? 'minute' : 'time';
       }
     } else if (inAll * ownRep > it.seconds) {
       total = it.seconds / ownRep;
@@ -173,10 +181,7 @@ export function ownDose(
   if (keeps === null && ownPer !== writtenPer && !it.same) keeps = 'count';
   // The trainer's own word on sides stands for the trainer's own form.
   const per = it.same ? writtenPer : ownPer;
-  const reps =
-    keeps === null
-      ? count
-      : callable(total / per, keeps === 'minute' || keeps === 'slot' || keeps === 'count');
+  const reps = keeps === null ? count : callable(total / per, DOWN.has(keeps));
   const changed = keeps !== null && (reps !== count || per !== writtenPer);
   const split = reps > clean && reps <= clean * IN_TWO ? [Math.ceil(reps / 2), Math.floor(reps / 2)] : null;
   const ending = split ? null : endingFrom(reps);

@@ -483,7 +483,10 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         // "One client, male 45".
         (isAt(i - 1) === 'sex' && clause.count === 1 && isAge(n) && n > MOST_LIMBS)
       ) {
-        clause.ages = [n, n];
+        // "Youngest 16 oldest 74": all between, in one breath.
+        const end = ['youngest', 'oldest'].includes(pieces[i - 1]?.token.word ?? '');
+        clause.ages =
+          end && clause.ages !== null ? [Math.min(clause.ages[0], n), Math.max(clause.ages[1], n)] : [n, n];
         i = years ? follows + (pieces[follows]?.token.word === '-' ? 1 : 0) : i;
         continue;
       }
@@ -623,7 +626,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
       case 'relative':
         clause.count ??= 1;
         clause.relative = true;
-        clause.beside = pieces[i - 1]?.token.word === 'their';
+        clause.beside = ['their', 'her', 'his'].includes(pieces[i - 1]?.token.word ?? '');
         clause.adult ||= PARENTS.has(token.word);
         // "Their partners": so many nobody said.
         if (

@@ -18,7 +18,13 @@ export type Fact =
   | { readonly is: 'ratio'; readonly work: number; readonly rest: number }
   /** Between parts of a kind: after every pair, after every block. */
   | { readonly is: 'part rest'; readonly seconds: number }
-  | { readonly is: 'round rest'; readonly seconds: number; readonly most?: number }
+  /** `circuits` where it lies between those: of several parts it is behind each of them. */
+  | {
+      readonly is: 'round rest';
+      readonly seconds: number;
+      readonly most?: number;
+      readonly circuits?: true;
+    }
   | {
       readonly is: 'break';
       readonly seconds: number;
@@ -198,13 +204,16 @@ const rest = ([seconds]: readonly number[], words: readonly string[] = []): Fact
   seconds! <= 900 && (seconds! >= 3 || seconds === 0) && !(seconds! < LEAST_OF_TWO && words.includes('then'))
     ? { is: 'rest', seconds: seconds! }
     : null;
-const roundRest = ([seconds, most]: readonly number[]): Fact | null =>
+const roundRest = ([seconds, most]: readonly number[], words: readonly string[] = []): Fact | null =>
   // "After the round, 3 rounds": a bare small number counts rounds.
   seconds! > 0 && seconds! < LEAST_WORK
     ? null
-    : most === undefined
-      ? { is: 'round rest', seconds: seconds! }
-      : { is: 'round rest', seconds: seconds!, most };
+    : {
+        is: 'round rest',
+        seconds: seconds!,
+        ...(most !== undefined && { most }),
+        ...(words.some((word) => word === 'circuit' || word === 'block') && { circuits: true as const }),
+      };
 const count =
   (fact: (n: number) => Fact, most: number) =>
   ([n]: readonly number[]): Fact | null =>
@@ -289,7 +298,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'T @each|@station @station? @sep? @sep? T @rest? in? @between?', says: interval },
   { is: 'T @each|@station @station? @sep? @sep? N @rest|@between @between?', says: interval },
   {
-    is: 'T @each @station @sep? @sep? Q @rest|to|@between to|@between|move? move|on|@station? on?',
+    is: 'T @each @each? @station @sep? @sep? Q @rest|to|@between to|@between|move? move|on|@station? on?',
     says: interval,
     weight: 0.5,
   },
@@ -319,6 +328,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.6,
   },
   { is: 'T each|apiece', says: work },
+  {
+    is: 'T per|each block|part|section|pair|superset',
+    says: ([s]) => ({ is: 'in all seconds', seconds: s! }),
+    weight: 1,
+  },
   { is: 'T @station', says: work, weight: -0.3 },
   {
     is: 'T station',
@@ -333,6 +347,10 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'N : N @rest|ratio', says: ratio, weight: 0.8 },
   { is: 'ratio of|:|is|at? N : N', says: ratio, weight: 0.8 },
   { is: 'Q of? @rest', says: rest },
+  // Said of all of it: "rest 1:15 throughout".
+  { is: '@rest @sep? of|for? Q throughout|everywhere', says: rest, weight: 1 },
+  { is: 'Q of? @rest throughout|everywhere', says: rest, weight: 1 },
+  { is: '@rest @sep? of|for? Q all the way through?', says: rest, weight: 1 },
   {
     is: 'Q second|sec? of? jog|jogging|walk|walking|march|marching until|till|before|to|between the|each|next? next|station?',
     says: ([n]) => ({ is: 'rest', seconds: n! }),
@@ -406,7 +424,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.8,
   },
   { is: 'N round @rest|with? of|for?', says: rounds },
-  { is: '@x N for? each|apiece @station?', says: count((n) => ({ is: 'bouts each', n }), 20), weight: 0.4 },
+  {
+    is: '@x N for|of? each|apiece @station?',
+    says: count((n) => ({ is: 'bouts each', n }), 20),
+    weight: 0.4,
+  },
   {
     is: 'swap|switch|change|rotate over? every|after? T',
     says: ([seconds]) => interval([seconds!, 0]),
@@ -481,6 +503,18 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: '@rest of|for? Q @sep? then|and? repeat|do|go @x N', says: restThenAgain, weight: 2 },
   { is: 'repeat twice more', says: () => ({ is: 'rounds', n: 3 }), weight: 1 },
+  {
+    is: 'repeat|do|go again? @sep? N more time|round|set?',
+    says: ([n]) => (n! <= 19 ? { is: 'rounds', n: n! + 1 } : null),
+    weight: 1.5,
+  },
+  // "Then do it all again".
+  {
+    is: 'then? do|go|repeat|run it|that|this|them|everything|all all|lot|whole? again|over? again?',
+    says: (_, words) => (words.includes('again') || words.includes('over') ? { is: 'rounds', n: 2 } : null),
+    weight: 0.5,
+  },
+  { is: 'have|take|get a|your? rest|breather|drink|sip|break', says: () => ({ is: 'aside' }), weight: 0.4 },
   {
     is: 'repeat|continue until|till|for the? time|whole|end|finish|bell|buzzer up|time?',
     says: () => ({ is: 'aside' }),
@@ -617,9 +651,12 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'N of each|every|everything', says: count((n) => ({ is: 'reps', n }), 500) },
   // formats
   { is: 'amrap', says: format('amrap') },
+  // Over several that each say how long they are.
+  { is: 'amrap @x N', says: count((n) => ({ is: 'times', n }), 20), weight: 1 },
   { is: 'amrap in|for|of? O? @sep? @sep? U', says: ([s]) => capped('amrap')([s! / 60], []), weight: 0.6 },
   { is: 'amrap in|for|of? @sep? N', says: capped('amrap'), weight: 0.2 },
-  { is: 'U @sep? amrap', says: ([s]) => capped('amrap')([s! / 60], []), weight: 0.6 },
+  // Before it the length, so that a number behind it is the first movement's.
+  { is: 'U @sep? amrap', says: ([s]) => capped('amrap')([s! / 60], []), weight: 1.6 },
   { is: 'N @sep? amrap', says: capped('amrap'), weight: 0.2 },
   {
     is: 'as many round|rep as you|possible|can possible|can? can? in? of|for? @sep? U',
@@ -682,6 +719,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.6,
   },
   { is: 'alternate|alternating minute?', says: () => ({ is: 'aside' }), weight: -0.6 },
+  {
+    is: 'alternate|alternating between? the? two|both move|exercise|movement?',
+    says: () => ({ is: 'aside' }),
+    weight: 0.6,
+  },
   // a count that grows by the minute
   { is: 'N @rep? @sep? minute|min N : N @rep?', says: () => ({ is: 'aside' }), weight: 1 },
   { is: 'death by', says: () => ({ is: 'format', kind: 'emom', grow: 1 }), weight: 0.4 },
@@ -766,6 +808,8 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'pyramid|ladder @sep? of|from? N @dash N @rep?', says: ends, weight: -2 },
   { is: 'N @dash N @rep? pyramid|ladder', says: ends, weight: -1.5 },
   { is: 'tabata', says: format('tabata') },
+  // How many there are, one after another.
+  { is: 'N tabata', says: count((n) => ({ is: 'times', n }), 12), weight: 0.6 },
   {
     is: 'tabata @sep? N round|bout|time',
     says: ([n]) => ({ is: 'format', kind: 'tabata', n: n! }),
@@ -1057,9 +1101,20 @@ const DOSE: readonly Rule<Fact>[] = [
     weight: 0.6,
   },
   {
+    is: 'T each @sideword? @x N',
+    says: ([seconds, sets]) =>
+      sets! <= 12 ? { is: 'sets of', sets: sets!, seconds: seconds!, each: true } : null,
+    weight: 1,
+  },
+  {
     is: 'T each|per|a @sideword @x N',
     says: ([seconds, sets]) =>
       sets! <= 12 ? { is: 'sets of', sets: sets!, seconds: seconds!, each: true } : null,
+    weight: 1,
+  },
+  {
+    is: 'N @rep|pace|breath|length|lap|step? each @sideword? @x N',
+    says: ([reps, sets]) => (sets! <= 12 ? { is: 'sets of', sets: sets!, reps: reps!, each: true } : null),
     weight: 1,
   },
   {
@@ -1158,6 +1213,18 @@ const DOSE: readonly Rule<Fact>[] = [
   { is: '@sep? left @sideword?', says: () => ({ is: 'side', side: 'left' }), weight: -0.2 },
   { is: '@sep? right @sideword?', says: () => ({ is: 'side', side: 'right' }), weight: -0.2 },
   { is: '@? tempo? N - N - N - N', says: tempo, weight: 2 },
+  // Down, held, up: how long it stays there is left to each.
+  ...['tempo N - N - N', 'tempo N / N / N'].map(
+    (is): Rule<Fact> => ({ is, says: ([d, h, u]) => tempo([d!, h!, u!, 0]), weight: 2 }),
+  ),
+  // A climb by hand, said as it stands: more numbers than a tempo has.
+  ...[8, 7, 6, 5].map(
+    (n): Rule<Fact> => ({
+      is: Array.from({ length: n }, () => 'N').join(' - '),
+      says: (v) => ({ is: 'remark', says: v.join('-') }),
+      weight: 2.5,
+    }),
+  ),
   { is: '@? tempo? N / N / N / N', says: tempo, weight: 2 },
   {
     is: 'Q down , hold|pause? Q? hold|pause|at? , up',

@@ -227,6 +227,21 @@ export function roundsOfList(said: Said): LineOf | null {
 /** "10 squats, 8 lunges - 5 rounds for time": movements, and behind the dash their clock. */
 export function movesThenClock(said: Said): LineOf | null {
   const { rest } = said;
+  // "1. Squat 2. Press-up 3. Plank (30 s each, 10 s between, x 4)".
+  const bracketed = clockInBrackets(rest);
+  if (bracketed?.matches.some(({ fact }) => OF_BLOCKS.has(fact.is))) {
+    const items = movesIn(said, bracketed.rest);
+    if (items.length >= 2 && known(items) === items.length)
+      return said.as('station', Math.min(...items.map(sureOf)), {
+        items,
+        facts: bracketed.matches.map(({ fact }) => fact),
+        spans: [
+          ...spansOf(rest.slice(bracketed.rest.length + 1, -1), bracketed.matches),
+          ...spansOfItems(items),
+        ],
+        titled: said.titled,
+      });
+  }
   const cut = rest.findLastIndex((token, i) => isParting(rest, token, i));
   if (cut < 3 || cut >= rest.length - 1) return null;
   const clock = rest.slice(cut + 1);
@@ -388,10 +403,17 @@ function withoutWho(tokens: readonly Token[]): { rest: readonly Token[]; who: bo
 /** "A squats while B holds a plank, swap every 30 s": two things done at once by two, who then change places. */
 export function oneWhileOther(said: Said): LineOf | null {
   const { rest, text, names, own } = said;
-  const at = rest.findIndex((token) => token.word === 'while' || token.word === 'whilst');
+  // "One planks, the other does step-ups".
+  const beside = rest.findIndex(
+    (token, i) =>
+      token.word === ',' &&
+      (rest[i + 1]?.word === 'other' || (rest[i + 1]?.word === 'the' && rest[i + 2]?.word === 'other')),
+  );
+  const joined = rest.findIndex((token) => token.word === 'while' || token.word === 'whilst');
+  const at = joined >= 0 ? joined : beside;
   if (at < 2) return null;
   // "Buddy workout: one does …": what stands before the colon is what it is called.
-  const label = said.colon > 0 && said.colon < at - 1 ? said.colon + 1 : 0;
+  const label = said.colon > 0 && said.colon < at - 1 ? said.colon + 1 : rest[0]!.word === 'then' ? 1 : 0;
   const one = withoutWho(rest.slice(label, at));
   const other = withoutWho(rest.slice(at + 1));
   if (!one.who || !other.who) return null;

@@ -117,6 +117,13 @@ export function withoutBullet(tokens: readonly Token[]): Bulleted {
   return { rest: tokens.slice(at), listed };
 }
 
+/** How a part is done that is no movement of it. */
+const HOW_IT_WARMS = new Set(
+  'seated standing sitting lying gentle easy light general dynamic full whole body together in on with to the a chair chairs floor mat mats music partner pairs'.split(
+    ' ',
+  ),
+);
+
 /** "Warm-up game: …", "Chair based warm up 10 mins": the part's word stands among others. */
 function calmAmong(tokens: readonly Token[], words: readonly string[]): Heading | null {
   const colon = words.indexOf(':');
@@ -128,7 +135,10 @@ function calmAmong(tokens: readonly Token[], words: readonly string[]): Heading 
   for (const { words: said, role } of ROLES_SAID) {
     if (said.length !== 2 || (role !== 'warm-up' && role !== 'cool-down')) continue;
     const at = before.findIndex((word, i) => word === said[0] && before[i + 1] === said[1]);
-    if (at > 0 || (at === 0 && colon > 0)) return { role, to: colon > 0 ? colon + 1 : to, roundNumber: null };
+    // "Warm up 10 mins" is read by itself; "warm up seated 5 mins" says how besides, and no movement.
+    const how = before.slice(2).every((word) => HOW_IT_WARMS.has(word)) && before.length > 2;
+    if (at > 0 || (at === 0 && (colon > 0 || how)))
+      return { role, to: colon > 0 ? colon + 1 : to, roundNumber: null };
   }
   return null;
 }
@@ -165,6 +175,9 @@ export function numberedFormat(tokens: readonly Token[]): Match<Fact>[] | null {
     : null;
 }
 
+/** What a clock of its own begins with. */
+const STARTS_A_PART = new Set<Fact['is']>(['format', 'interval', 'rounds']);
+
 /** A heading at the beginning of a line: a part of the session, or "Round 2". */
 export function headingOf(tokens: readonly Token[]): Heading | null {
   // "10 min stretch: hips, quads".
@@ -178,6 +191,14 @@ export function headingOf(tokens: readonly Token[]): Heading | null {
   if (SECTIONS.has(words[0]!) && [':', '-', '–', '—'].includes(words[2] ?? '')) {
     const behind = headingOf(tokens.slice(1));
     if (behind?.role === 'finisher' || behind?.role === 'challenge') return { ...behind, to: behind.to + 1 };
+  }
+  // "Conditioning: 8 min AMRAP: …": what it is for, and behind it a clock of its own.
+  const label = words.findIndex((word) => !SECTIONS.has(word));
+  if (label > 0 && label <= 3 && [':', '-', '–', '—'].includes(words[label]!)) {
+    const behind = factsIn(CLOCK_GRAMMAR, tokens.slice(label + 1));
+    const begins = behind.find(({ from, fact }) => from === 0 && STARTS_A_PART.has(fact.is));
+    if (begins && label + 1 + begins.to < tokens.length)
+      return { role: 'circuit', to: label + 1, roundNumber: null };
   }
   const ends = (at: number) =>
     at >= tokens.length || [':', '-', '–', '—', '(', '\t', '.', ',', '='].includes(words[at]!);

@@ -130,10 +130,18 @@ function clockAlone(said: Said): LineOf | null {
   });
 }
 
+/** "- Stand up and sit down, 6 times": on a line of a list with one movement, how often is that one's count. */
+const isItsCount = (said: Said, item: Item): boolean =>
+  said.listed &&
+  said.items.length === 2 &&
+  said.items[1] === item &&
+  /^times$/iu.test(item.text.trim()) &&
+  item.facts.some((fact) => fact.is === 'reps');
+
 const OF_ALL = new Set<Fact['is']>(['rounds', 'round rest', 'times', 'aside']);
 /** A piece of a line that says nothing but how often all of it is done. */
 function isClockOfAll(said: Said, item: Item): boolean {
-  if (sureOf(item) >= LIKELY) return false;
+  if (sureOf(item) >= LIKELY || isItsCount(said, item)) return false;
   const tokens = tokensOf(item.text);
   const facts = factsIn(CLOCK_GRAMMAR, tokens);
   return (
@@ -151,6 +159,14 @@ function movements(said: Said): LineOf | null {
   const { items } = said;
   const good = items.filter((item) => sureOf(item) >= LIKELY);
   const spans = [...spansOf(rest, said.doses), ...spansOfItems(items)];
+  const [one, often] = items;
+  if (good.length === 1 && good[0] === one && often && isItsCount(said, often)) {
+    return said.as('station', sureOf(one!), {
+      items: [{ ...one!, facts: [...one!.facts, ...often.facts] }],
+      spans,
+      titled,
+    });
+  }
   // "Repeat 4 times" among the movements of a line is of all of them.
   const clocks = items.filter((item) => isClockOfAll(said, item));
   if (clocks.length > 0 && good.length > 0 && good.length + clocks.length === items.length)
@@ -380,13 +396,14 @@ export function readLine(
   whole: string,
   fresh: boolean,
   own: ReadonlyMap<string, string>,
+  tabled = false,
 ): LineRead {
   // A text is read anew at every letter that is typed, and all its lines but one are as before.
   const before = own.size === 0 ? linesOf(names) : null;
-  const key = `${fresh ? '+' : '-'}${whole}`;
+  const key = `${fresh ? '+' : '-'}${tabled ? '|' : ''}${whole}`;
   const known = before?.get(key);
   if (known) return { ...known, line };
-  const said = new Said(names, own, line, whole, fresh);
+  const said = new Said(names, own, line, whole, fresh, tabled);
   const read = lineOf(said);
   const all: LineRead = Object.assign(read, { numbers: numbersOf(read, said.text) });
   if (before && whole.length <= LONGEST_LINE) {

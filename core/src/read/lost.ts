@@ -68,6 +68,9 @@ export function lostNumbers(
     // A title's clock may have gone to any of them.
     const became = its.length > 0 ? its : blocks;
     const stands = ({ said, value, as }: SaidNumber) =>
+      // How many of a kind there are: "AMRAP x 3".
+      (as === 'times' &&
+        blocks.filter(({ format }) => format.kind === became[0]?.format.kind).length === value) ||
       // The number of a part says where it stands, and the parts stand in order.
       as === 'heading' ||
       as === 'aside' ||

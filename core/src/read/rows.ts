@@ -140,9 +140,19 @@ export function tableLines(rows: readonly string[]): { text: string; table: bool
     };
     // Easier and harder ways last: what stands behind one is said of it.
     const isWay = (i: number) => columns?.[i] === 'easier' || columns?.[i] === 'harder';
-    const said = cells.map((cell, i) => ({ way: isWay(i), says: inCell(cell, i) }));
+    // How often and how many stand behind the name, as on a line: "Plank 3 x 30s".
+    const cellOf = (head: string) => cells[columns?.indexOf(head) ?? -1] ?? '';
+    const nameAt = columns?.indexOf('name') ?? -1;
+    const [often, many] = [cellOf('sets'), cellOf('reps')];
+    const both = nameAt >= 0 && /^\d+$/.test(often) && /^\d/.test(many);
+    const says = (cell: string, i: number) => {
+      if (!both) return inCell(cell, i);
+      if (i === nameAt) return [`${cell} ${often} x ${many}`];
+      return columns![i] === 'sets' || columns![i] === 'reps' ? [] : inCell(cell, i);
+    };
+    const said = cells.map((cell, i) => ({ way: isWay(i), says: says(cell, i) }));
     const ordered = [...said.filter(({ way }) => !way), ...said.filter(({ way }) => way)];
-    return { text: ordered.flatMap(({ says }) => says).join(', '), table: true };
+    return { text: ordered.flatMap((one) => one.says).join(', '), table: true };
   });
 }
 
@@ -189,9 +199,22 @@ export function withoutNumbers(written: readonly string[]): string[] {
   return [...rows];
 }
 
-/** A number in a box, as phones write it, is a number: "1️⃣ squats". Each keeps its length. */
+/** "20-10 x 8": seconds of work and of rest, written as an interval is; so many times as long as the rest or longer. */
+export const withIntervals = (text: string): string =>
+  text.replace(/\b(\d?[05])-(\d?[05])(?= ?[x×] ?\d)/gu, (said, work, rest) =>
+    Number(work) > Number(rest) && Number(rest) >= 5 && Number(work) + Number(rest) >= 30
+      ? `${work}/${rest}`
+      : said,
+  );
+
+/**
+ * A number in a box, as phones write it, is a number: "1️⃣ squats"; what only says that a sign is a picture is a space.
+ * Each keeps its length.
+ */
 export const withoutBoxes = (text: string): string =>
-  text.replace(/(\d)(\uFE0F?)\u20E3/gu, (_, digit, joiner) => `${digit}.${joiner ? ' ' : ''}`);
+  text
+    .replace(/(\d)(\uFE0F?)\u20E3/gu, (_, digit, joiner) => `${digit}.${joiner ? ' ' : ''}`)
+    .replace(/\uFE0F/gu, ' ');
 
 /** What parts movements on one line, and which it is: "1) … 2) …", "A) … B) …", "T1 … / T2 …". */
 const INLINE: readonly { readonly mark: RegExp; readonly nth: (found: RegExpExecArray) => number }[] = [

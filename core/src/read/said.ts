@@ -5,7 +5,7 @@ import { itemsOf, labelled } from './items.ts';
 import type { Item, LineRead, Span } from './line.ts';
 import { TITLE_WORDS } from './line-words.ts';
 import { type Names, type Reading, readName } from './names.ts';
-import { type Token, tokensOf } from './tokens.ts';
+import { type Token, tokensOf, withTempo } from './tokens.ts';
 
 /** The most of a line that is looked at. */
 export const LONGEST_LINE = 600;
@@ -48,15 +48,23 @@ export class Said {
   readonly #written: string;
   readonly #fresh: boolean;
 
-  constructor(names: Names, own: OwnWords, line: number, whole: string, fresh: boolean) {
+  constructor(
+    names: Names,
+    own: OwnWords,
+    line: number,
+    whole: string,
+    fresh: boolean,
+    /** A row of a table, which is one of several as a bullet would say. */
+    tabled: boolean,
+  ) {
     this.names = names;
     this.own = own;
     this.text = whole.slice(0, LONGEST_LINE);
-    const { rest, listed, letter, place } = withoutBullet(tokensOf(this.text, MOST_TOKENS));
+    const { rest, listed, letter, place } = withoutBullet(withTempo(tokensOf(this.text, MOST_TOKENS)));
     this.#letter = letter ?? null;
     this.#place = place ?? false;
     this.rest = rest;
-    this.listed = listed;
+    this.listed = listed || tabled;
     this.content = rest.filter((token) => token.kind !== 'sign');
     this.titled = this.content.some((token) => TITLE_WORDS.has(token.word));
     this.colon = rest.findIndex((token) => token.word === ':');

@@ -21,7 +21,14 @@ import {
   type Vocabulary,
 } from './names.ts';
 import type { ReadBlock, ReadLine, ReadSession } from './reading.ts';
-import { listedInline, sentencesOf, tableLines, withoutBoxes, withoutNumbers } from './rows.ts';
+import {
+  listedInline,
+  sentencesOf,
+  tableLines,
+  withIntervals,
+  withoutBoxes,
+  withoutNumbers,
+} from './rows.ts';
 import { settled } from './settle.ts';
 import { stationOf } from './station.ts';
 import { timetable } from './timetable.ts';
@@ -82,7 +89,15 @@ const NAMED = 0.9;
 /** As sure as what may be meant and isn't taken for it. */
 const UNSURE = 0.3;
 
-const OF_TITLES = new Set<Fact['is']>(['interval', 'rounds', 'sets', 'sets of', 'round rest', 'reps']);
+const OF_TITLES = new Set<Fact['is']>([
+  'interval',
+  'rounds',
+  'sets',
+  'sets of',
+  'round rest',
+  'in all seconds',
+  'reps',
+]);
 const titleClock = (text: string): Fact[] =>
   factsIn(CLOCK_GRAMMAR, tokensOf(text)).flatMap(({ fact, from, to }) =>
     OF_TITLES.has(fact.is) && (fact.is !== 'reps' || to - from > 1) ? [fact] : [],
@@ -153,7 +168,7 @@ export function readSession(
     unread.push(`everything after the first ${MOST_CHARACTERS.toLocaleString('en-GB')} characters`);
   const allRows = taken.split(/\r\n|\r|\n/);
   if (allRows.length > MOST_LINES) unread.push(`lines ${MOST_LINES + 1} to ${allRows.length}`);
-  const written = allRows.slice(0, MOST_LINES).map(withoutBoxes);
+  const written = allRows.slice(0, MOST_LINES).map((row) => withIntervals(withoutBoxes(row)));
   const times = timetable(written);
   const rows = tableLines(withoutNumbers(written.map((row, i) => times?.get(i)?.text ?? row)));
   const lines: LineRead[] = [];
@@ -174,7 +189,7 @@ export function readSession(
     // "How hard: 8/10" is one thing said, however it would be parted.
     const said = sentences.length > 1 && aimSaid(tokensOf(row)) ? [row.trim()] : sentences;
     said.forEach((sentence, k) => {
-      const read = readLine(names, i + 1, sentence, fresh && k === 0, own);
+      const read = readLine(names, i + 1, sentence, fresh && k === 0, own, table);
       lines.push(read);
       fresh = false;
     });
@@ -279,7 +294,13 @@ export function readSession(
       read.items.length > 1 &&
       read.items.every((item) => item.facts.some((fact) => fact.is === 'reps'));
     let parts: Item[] = [];
-    const inPairs = current().facts.some((fact) => fact.is === 'format' && fact.kind === 'superset');
+    // A superset's two, and the two of one of several tabatas.
+    const inPairs = current().facts.some(
+      (fact) =>
+        fact.is === 'format' &&
+        (fact.kind === 'superset' ||
+          (fact.kind === 'tabata' && read.listed && current().facts.some(({ is }) => is === 'times'))),
+    );
     for (const said of inPairs ? abreast(read) : climbing ? countedApart(read) : read.items) {
       const item = inSeat(current().role === 'cool-down' ? stretchOf(said) : said, read);
       const joins =
@@ -310,6 +331,8 @@ export function readSession(
     const titles =
       title === null &&
       at === 0 &&
+      // A row of a table is one of several, whatever stands in it.
+      !rows[read.line - 1]!.table &&
       next !== undefined &&
       !/\bthen\W*$/i.test(read.text) &&
       (!read.listed || read.titled) &&

@@ -118,14 +118,20 @@ function tabatasApart(block: Draft): Draft[] {
   // So many bouts of each, and a rest between them that is longer than a bout's.
   const each =
     block.facts.some((fact) => fact.is === 'bouts each') && between?.is !== 'part rest' && gap >= LONG_REST;
-  const apart = (many >= 2 && many === block.rows.length) || (each && block.rows.length > 1);
+  // Each of them is a line, which may have two movements turn and turn about.
+  const lines = [...new Set(block.rows.map(({ read }) => read.line))];
+  const ofLines = many >= 2 && many === lines.length && many < block.rows.length;
+  const groups = ofLines
+    ? lines.map((line) => block.rows.filter(({ read }) => read.line === line))
+    : block.rows.map((row) => [row]);
+  const apart = ofLines || (many >= 2 && many === block.rows.length) || (each && block.rows.length > 1);
   if (!block.facts.some(is) || !apart) return [block];
   const facts = block.facts.filter((fact) => (each || fact !== times) && fact !== between);
   return inTurns(
     block,
-    block.rows.map(() => facts),
+    groups.map(() => facts),
     gap,
-  ).map((one, i) => ({ ...one, rows: [block.rows[i]!], breaks: [] }));
+  ).map((one, i) => ({ ...one, rows: groups[i]!, breaks: [] }));
 }
 
 /** "Work 40, rest 20" over several parts that say no clock of their own is the clock of each of them. */
@@ -196,6 +202,18 @@ function restsOfRounds(blocks: readonly Draft[]): void {
       block.after ??= { seconds: clamp(rest.seconds, 0, 900) };
 }
 
+/** "60 s between rounds, 2 mins between circuits": of two rests the second lies behind each of several parts. */
+function restsOfCircuits(blocks: readonly Draft[]): void {
+  if (blocks.filter((block) => block.role === 'circuit').length < 2) return;
+  for (const block of blocks) {
+    const rests = block.facts.filter((fact) => fact.is === 'round rest');
+    if (rests.some(({ circuits }) => circuits) && rests.some(({ circuits }) => !circuits))
+      block.facts = block.facts.map((fact) =>
+        fact.is === 'round rest' && fact.circuits ? { is: 'part rest', seconds: fact.seconds } : fact,
+      );
+  }
+}
+
 /** "1 min between tabatas": behind each of several parts but the last. */
 function restsOfParts(blocks: readonly Draft[]): void {
   const parts = blocks.filter((block) => block.role === 'circuit');
@@ -233,16 +251,113 @@ function withoutRemarks(block: Draft, notes: string[]): void {
     }
 }
 
+/** "Pyramid!" over counts that are all written out is done once, as it is written. */
+function writtenOut(block: Draft): void {
+  const pyramid = (fact: Fact) => fact.is === 'format' && fact.kind === 'pyramid';
+  if (!block.facts.some(pyramid) || block.facts.some((fact) => fact.is === 'steps')) return;
+  const counts = new Map<string, Set<number>>();
+  for (const { parts } of block.rows)
+    for (const part of parts) {
+      const reps = part.facts.find((fact) => fact.is === 'reps');
+      const name = part.readings[0]?.moves.join('+') ?? part.text;
+      if (reps?.is === 'reps') counts.set(name, (counts.get(name) ?? new Set()).add(reps.n));
+    }
+  if ([...counts.values()].some((of) => of.size > 1))
+    block.facts = block.facts.filter((fact) => !pyramid(fact));
+}
+
+/** "1 jump squats", "2 plank jacks" on a clock: the numbers of a list, however short, and no counts. */
+function withoutOrdinals(block: Draft): void {
+  const timed = block.facts.some((fact) => fact.is === 'interval' || fact.is === 'work');
+  if (!timed || block.rows.length < 2 || block.facts.some((fact) => fact.is === 'format')) return;
+  const counts = block.rows.map(({ parts }) =>
+    parts.length === 1 ? parts[0]!.facts.filter((fact) => fact.is === 'reps') : [],
+  );
+  const numbers = counts.every(
+    ([one, more], i) => one?.is === 'reps' && !more && !one.each && one.n === i + 1,
+  );
+  if (!numbers) return;
+  block.rows = block.rows.map((row) => ({
+    ...row,
+    parts: row.parts.map((part) => ({ ...part, facts: part.facts.filter((fact) => fact.is !== 'reps') })),
+  }));
+}
+
+/**
+ * "1 burpee 1 squat, 2 burpees 2 squats … up to 10": a climb that is begun by hand, and where it ends. Its movements
+ * once each, and their counts the clock's.
+ */
+function climbBegun(block: Draft): void {
+  const at = block.rows.findIndex(
+    ({ parts }) => parts.length === 1 && /^(?:up )?to$|^until$/i.test(parts[0]!.text.trim()),
+  );
+  const end = block.rows[at];
+  const top = end?.parts[0]?.facts.find((fact) => fact.is === 'reps');
+  if (!end || top?.is !== 'reps') return;
+  const { line } = end.read;
+  const rows = block.rows.slice(0, at).filter(({ read }) => read.line === line);
+  const counts = rows.flatMap(({ parts }) => {
+    const [only] = parts;
+    const reps = only?.facts.find((fact) => fact.is === 'reps');
+    return parts.length === 1 && reps?.is === 'reps'
+      ? [{ n: reps.n, name: only!.readings[0]?.moves.join('+') ?? only!.text }]
+      : [];
+  });
+  if (rows.length < 2 || counts.length < rows.length) return;
+  const { n: from } = counts[0]!;
+  const first = counts.filter(({ n }) => n === from).length;
+  const by = (counts[first]?.n ?? 0) - from;
+  const climbs = counts.every(
+    ({ n, name }, i) => n === from + by * Math.floor(i / first) && name === counts[i % first]!.name,
+  );
+  if (!climbs || by <= 0 || top.n <= counts.at(-1)!.n) return;
+  block.facts = block.facts.filter((fact) => !(fact.is === 'format' && fact.kind === 'pyramid'));
+  block.facts.push({ is: 'steps', from, by, to: top.n });
+  const again = new Set([...rows.slice(first), end]);
+  block.rows = block.rows
+    .filter((row) => !again.has(row))
+    .map((row) =>
+      rows.includes(row)
+        ? {
+            ...row,
+            parts: row.parts.map((part) => ({
+              ...part,
+              facts: part.facts.filter((fact) => fact.is !== 'reps'),
+            })),
+          }
+        : row,
+    );
+}
+
+/** Fewer movements may all be of a warm-up. Estimate. */
+const FEWEST_OF_MAIN = 5;
+/** "Warm up 5 mins" alone above a list that nothing else heads: what is listed is what it warms up for. */
+function mainWithoutHead(blocks: readonly Draft[]): void {
+  const filled = blocks.filter(({ rows }) => rows.length > 0);
+  const [first] = filled.filter(({ role }) => role === 'warm-up');
+  const main = filled.some(({ role }) => role === 'circuit' || role === 'finisher');
+  if (!first || main || first.inline || first.rows.length < FEWEST_OF_MAIN) return;
+  const length = (fact: Fact) => fact.is === 'in all seconds' || fact.is === 'work';
+  if (!first.facts.some(length)) return;
+  first.role = 'circuit';
+  first.facts = first.facts.filter((fact) => !length(fact));
+}
+
 /** Parts as they stand once all lines have been read: what each says of the others is settled. */
 export function settled(blocks: readonly Draft[], notes: string[]): Draft[] {
+  mainWithoutHead(blocks);
   pairUp(blocks);
   for (const block of blocks) {
     withoutNamed(block);
     withoutRemarks(block, notes);
+    writtenOut(block);
+    withoutOrdinals(block);
+    climbBegun(block);
     wholeTurns(block);
   }
   restsOfRounds(blocks);
   const filled = blocks.filter((block) => block.rows.length > 0);
+  restsOfCircuits(filled);
   restsOfParts(filled);
   clockOfAll(filled);
   clockAbove(filled);

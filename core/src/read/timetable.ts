@@ -7,6 +7,9 @@ export interface Timed {
 const AT = /^\s*(\d{1,2})[:.](\d{2})(?:\s*(?:am|pm|h)\b)?/iu;
 const UNTIL = /^\s*(?:[-–—]|to|until|till)\s*(\d{1,2})[:.](\d{2})(?:\s*(?:am|pm|h)\b)?/iu;
 const FROM_TO = /^\s*(\d{1,3})\s*(?:[-–—]|to)\s*(\d{1,3})\s*(?:minutes|mins?|m|['’′])?(?=[\s:])/iu;
+/** "Strength 0:05-0:20: …": what it is before when it is. */
+const NAMED =
+  /^(\s*\p{L}[\p{L} &+/'’-]{2,40}?)[\s(,]+(\d{1,2}[:.]\d{2}\s*(?:[-–—]|to)\s*\d{1,2}[:.]\d{2})\)?\s*:?(?=\s|$)/u;
 const BEHIND = /^\s*[-–—:|)]?\s+(?=[\p{L}\d])|^\s*[-–—:|]\s*(?=\p{L})/u;
 
 /** A part is a minute long at least and two hours at most: other differences are no timetable. In seconds. */
@@ -35,7 +38,9 @@ function clockMarks(rows: readonly string[]): Mark[] {
     const gap = BEHIND.exec(after);
     return gap ? [{ row, at, until, behind: text.length - after.length + gap[0].length }] : [];
   });
-  const fromNothing = found[0] !== undefined && Number(found[0].at[1]) === 0;
+  // Minutes and seconds, unless it never comes to a minute: "0:05-0:20" of a class is in hours.
+  const minutes = found.flatMap(({ at, until }) => [Number(at[1]), Number(until?.[1] ?? 0)]);
+  const fromNothing = minutes[0] === 0 && Math.max(...minutes) > 0;
   return found.map(({ row, at, until, behind }) => ({
     row,
     from: inSeconds(Number(at[1]), Number(at[2]), fromNothing),
@@ -78,7 +83,13 @@ function lasting(marks: readonly Mark[], i: number): number | null {
  * "9:35 Warm-up", "0:00–5:00 march", "5-25 min: circuit": rows by the time at which each begins, as they are without
  * it; null where the text is no timetable. What stands behind a time keeps its place in the row.
  */
-export function timetable(rows: readonly string[]): ReadonlyMap<number, Timed> | null {
+export function timetable(written: readonly string[]): ReadonlyMap<number, Timed> | null {
+  // Its name goes behind its time, as in any other; each row keeps its length.
+  const named = written.map((row) => {
+    const [all, name, time] = NAMED.exec(row) ?? [];
+    return all ? `${time} ${name!.trim()}:`.padEnd(all.length) + row.slice(all.length) : row;
+  });
+  const rows = named.filter((row, i) => row !== written[i]).length >= 2 ? named : written;
   for (const marks of [clockMarks(rows), spanMarks(rows)]) {
     const times = marks.map((_, i) => lasting(marks, i));
     const follow = marks.every(

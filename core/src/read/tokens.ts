@@ -146,6 +146,9 @@ const KEEPS_ITS_S = new Set([
   'sometimes',
   'continuous',
   'does',
+  'his',
+  'hers',
+  'theirs',
 ]);
 const ENDS: readonly (readonly [string, string])[] = [
   ['ches', 'ch'],
@@ -551,6 +554,26 @@ function piecesOf(text: string, most: number): Token[] {
     i = end;
   }
   return tokens;
+}
+
+/** "(3-1-1)": three or four small numbers in brackets say how slow each part of a rep is. */
+export function withTempo(tokens: readonly Token[]): readonly Token[] {
+  const open = tokens.findIndex((token) => token.word === '(' || token.word === '[');
+  const shut =
+    open < 0 ? -1 : tokens.findIndex((token, i) => i > open && (token.word === ')' || token.word === ']'));
+  const inside = tokens.slice(open + 1, Math.max(shut, 0));
+  const tempo =
+    (inside.length === 5 || inside.length === 7) &&
+    inside.every((token, i) =>
+      i % 2 === 0
+        ? token.kind === 'number' && Number.isInteger(token.value) && token.value <= 9
+        : ['-', '–', '/', '.'].includes(token.word),
+    );
+  return tempo
+    ? tokens.flatMap((token, i) =>
+        i === open ? [{ ...token, kind: 'word' as const, word: 'tempo' }] : i === shut ? [] : [token],
+      )
+    : tokens;
 }
 
 /** A name as it is compared where it stands alone: no case, accents, signs or plural. */

@@ -523,6 +523,10 @@ const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
   [/\b1\s?[-:]\s?(?:2\s?[-:]\s?)?1\b(?!\d)/gu, 'one to one'],
   // "Mrs Penn" is called Penn.
   [/\b(?:Mr|Mrs|Ms|Miss|Dr)\.? (?=\p{Lu})/gu, ''],
+  // "Ten 70 plus", and nobody besides.
+  [/\b([5-9]\d)(?: plus|-plus)\b(?!\s+(?:\d|an?\b|one|two|three|some|new))/giu, '$1+'],
+  // "Two left knees, one right ankle, out of 8".
+  [/,?\s+out of (?:a |an |the )?(?:group of |class of |total of )?(?=\d{1,2}\b)/giu, ' of '],
   // Whoever writes it teaches.
   [/^\s*(?:me|myself)\b\s*(?:and|plus|&|\+|,)\s*/iu, ''],
   [/\b(?:no|nos|num|number)\.? of (?=people|participants|clients|attendees|adults|kids|children)/giu, ''],
@@ -542,8 +546,18 @@ const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
   [/\bL[1-5](?:\s?[/-]\s?[LS]?[1-5])?\b/gu, 'disc'],
   [/\bC[1-7]\s?[/-]\s?C?[1-8]\b/gu, 'neck'],
 ];
+/** "1. Ann - hypertension 2. Bob - new knee": numbers that only say how-manieth part those behind them. */
+function unnumbered(text: string): string {
+  const marks = [...text.matchAll(/(?:^|[\s:,;])(\d{1,2})[.)]\s+(?=\p{Lu})/gu)];
+  if (marks.length < 2 || !marks.every((found, i) => Number(found[1]) === i + 1)) return text;
+  let at = 0;
+  return text.replace(/(^|[\s:,;])(\d{1,2})[.)]\s+(?=\p{Lu})/gu, (_, before: string) =>
+    at++ === 0 ? before : `${before.trim()}, `,
+  );
+}
+
 const writtenOut = (text: string): string =>
-  WRITTEN_OUT.reduce((so, [short, long]) => so.replace(short, long), text).replace(
+  WRITTEN_OUT.reduce((so, [short, long]) => so.replace(short, long), unnumbered(text)).replace(
     /\b(\d{1,2}) (?:groups|teams) of (\d{1,2})\b/giu,
     (_, groups: string, each: string) => `${Number(groups) * Number(each)}`,
   );
