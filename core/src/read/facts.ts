@@ -467,6 +467,22 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 1,
   },
   {
+    is: 'then? @rest of|for? Q @sep? then|and? go|start|do it? again',
+    says: ([rest]) => ({ is: 'rounds', n: 2, rest: rest! }),
+    weight: 1.5,
+  },
+  {
+    is: 'repeat|do|complete it|this|all|the? circuit? N @x|time|round? with? rest|resting of|for? Q in? @between? @any? @round?',
+    says: ([n, rest]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: rest! } : null),
+    weight: 1.6,
+  },
+  {
+    is: 'N round|lap|circuit @sep? T @rest',
+    // As long as that nobody rests between two stations of a round.
+    says: ([n, rest]) => (n! <= 20 && rest! >= 60 ? { is: 'rounds', n: n!, rest: rest! } : null),
+    weight: 1,
+  },
+  {
     is: 'Q @rest then|and|, repeat N more? time|round?',
     says: ([rest, n], words) => ({
       is: 'rounds',

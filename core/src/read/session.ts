@@ -86,6 +86,8 @@ const otherWay = (said: string, name: string): boolean => {
 };
 /** Called so, or nearly. */
 const NAMED = 0.9;
+/** A name with a letter or two otherwise is no surer than this. */
+const TYPED_WRONG = 0.7;
 /** As sure as what may be meant and isn't taken for it. */
 const UNSURE = 0.3;
 
@@ -326,7 +328,9 @@ export function readSession(
     const nothingYet = blocks.every((block) => block.rows.length === 0);
     const likely = read.items.filter((item) => (item.readings[0]?.sure ?? 0) >= 0.6).length;
     // Two movements that are known make no title, whatever else is in the line.
-    const unsure = read.kind === 'station' && read.sure < 0.6 && likely < 2 && read.label === null;
+    // "Legs & Lungs" above a clock: what may only be a word typed wrong is what it is called.
+    const called = at === 0 && next?.kind === 'clock' && !isDosed(read) ? TYPED_WRONG : 0.6;
+    const unsure = read.kind === 'station' && read.sure < called && likely < 2 && read.label === null;
     // The first line that names nothing is the title.
     const titles =
       title === null &&
@@ -427,7 +431,13 @@ export function readSession(
         return;
       }
       case 'clock': {
-        const block = current();
+        // Behind a cool-down that is only named a rest or a count is of what was done before it.
+        const more = reads.slice(at + 1).some((other) => other.kind === 'station' || other.items.length > 0);
+        const named = current();
+        const block =
+          (!more && named.role === 'cool-down' && named.rows.length === 0
+            ? blocks.findLast(({ rows: done }) => done.length > 0)
+            : undefined) ?? named;
         // A rest by itself behind the stations, with another part to come, lies between the two.
         const [only] = read.facts;
         const parts =
