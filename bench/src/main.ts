@@ -1,3 +1,5 @@
+import { encodeLibrary } from '@inner-rung/core/forms';
+import { centreRows } from './centre.ts';
 import { classRows } from './class.ts';
 import { figureRows } from './figures.ts';
 import { forceRows } from './forces.ts';
@@ -27,6 +29,7 @@ const PARTS: Readonly<Record<string, () => Row[] | Promise<Row[]>>> = {
   run: () => runRows(base),
   figures: () => figureRows(base),
   forces: () => forceRows(base),
+  centre: () => centreRows(encodeLibrary(base)),
   weight: () => weightRows(),
   wall: () => wallRows(base),
   paint: () => paintRows(base),

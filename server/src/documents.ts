@@ -46,6 +46,10 @@ export function documents(db: Db, now: () => Date) {
   const list = db.prepare<[string], Row>(sql`
     SELECT kind, id, revision, body, saved_at FROM document WHERE kind = ? ORDER BY saved_at DESC, id
   `);
+  const stamps = db.prepare<[string], Pick<Row, 'id' | 'revision' | 'saved_at'>>(sql`
+    SELECT id, revision, saved_at FROM document WHERE kind = ? ORDER BY saved_at DESC, id
+  `);
+  const changes = db.prepare<[], { n: number }>(sql`SELECT total_changes() AS n`);
   const stamp = db.prepare<[string], { n: number; last: string | null; sum: number | null }>(sql`
     SELECT count(*) AS n, max(saved_at) AS last, sum(revision) AS sum FROM document WHERE kind = ?
   `);
@@ -133,6 +137,23 @@ export function documents(db: Db, now: () => Date) {
     return row && putAside(record, row) ? undefined : row;
   };
 
+  /** Documents as they are sent, by kind and id: opened and written once for each time they are saved. */
+  const sent = new Map<string, Map<string, { readonly at: string; readonly text: string | null }>>();
+  const stampOf = ({ revision, saved_at }: Pick<Row, 'revision' | 'saved_at'>) => `${revision} ${saved_at}`;
+  const textOf = (record: AnyRecordKind, row: Row): string | null => {
+    const known = sent.get(record.kind) ?? new Map<string, { at: string; text: string | null }>();
+    sent.set(record.kind, known);
+    const at = stampOf(row);
+    const before = known.get(row.id);
+    if (before?.at === at) return before.text;
+    const found = stored(record, row);
+    const text = found && JSON.stringify(found);
+    known.set(row.id, { at, text });
+    return text;
+  };
+  /** Tags of kinds, as long as nothing at all has been written since. */
+  const tags = { at: -1, by: new Map<string, string>() };
+
   const find = (record: AnyRecordKind, id: string): Stored | null => {
     const row = one.get(record.kind, id);
     return (row && stored(record, row)) ?? null;
@@ -141,6 +162,23 @@ export function documents(db: Db, now: () => Date) {
   return {
     /** A document; null where there is none that opens. */
     find,
+    /** All of a kind that open, the newest first, as they are sent: a list in JSON. */
+    listText(record: AnyRecordKind): string {
+      const known = sent.get(record.kind);
+      const rows = stamps.all(record.kind);
+      const texts = rows.flatMap(({ id, ...row }) => {
+        const before = known?.get(id);
+        const text =
+          before?.at === stampOf({ ...row }) ? before.text : textOf(record, one.get(record.kind, id)!);
+        return text === null ? [] : [text];
+      });
+      // What was deleted is kept no longer.
+      if (known && known.size > rows.length) {
+        const there = new Set(rows.map(({ id }) => id));
+        for (const id of known.keys()) if (!there.has(id)) known.delete(id);
+      }
+      return `[${texts.join(',')}]`;
+    },
     /** All of a kind that open, the newest first. */
     list: (record: AnyRecordKind): Stored[] =>
       list.all(record.kind).flatMap((row) => stored(record, row) ?? []),
@@ -197,7 +235,9 @@ export function documents(db: Db, now: () => Date) {
     /** At start: what doesn't open is set aside, with a reason, and the rest opens. Says how many. */
     sweep: (): number =>
       RECORDS.reduce(
-        (sum, record) => sum + list.all(record.kind).filter((row) => putAside(record, row)).length,
+        (sum, record) =>
+          sum +
+          list.all(record.kind).filter((row) => textOf(record, row) === null && putAside(record, row)).length,
         0,
       ),
     /** Set aside, and what stands in its place but doesn't open. */
@@ -222,8 +262,15 @@ export function documents(db: Db, now: () => Date) {
     ],
     /** Changes with every save and every deletion of a kind. */
     tagOf: (record: AnyRecordKind): string => {
+      const at = changes.get()!.n;
+      if (tags.at !== at) tags.by.clear();
+      tags.at = at;
+      const before = tags.by.get(record.kind);
+      if (before !== undefined) return before;
       const { n, last, sum } = stamp.get(record.kind)!;
-      return `${n}-${sum ?? 0}-${last === null ? 0 : Date.parse(last)}`;
+      const tag = `${n}-${sum ?? 0}-${last === null ? 0 : Date.parse(last)}`;
+      tags.by.set(record.kind, tag);
+      return tag;
     },
     isEmpty: (): boolean => any.get()!.n === 0,
   };

@@ -10,6 +10,8 @@ const sql = String.raw;
 const ONE_LOOK_MS = 10 * 60_000;
 /** A page saves as it is typed in: the same fields, by the same one, within so long are one change. */
 const ONE_CHANGE_MS = 2 * 60_000;
+/** More of what was told lately than anybody does in ten minutes is let go of. */
+const MOST_KEPT = 20_000;
 /** Before the first line. */
 const BEGINNING = '0'.repeat(64);
 
@@ -64,14 +66,6 @@ export function trail(db: Db, now: () => number, names: ErasedNames) {
     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
   `);
   const insertSaid = db.prepare(sql`INSERT INTO trail_said (number, salt, body) VALUES (?, ?, ?)`);
-  const lately = db.prepare<
-    [number, string, string, string | null, string | null],
-    { body: string | null }
-  >(sql`
-    SELECT trail_said.body FROM trail LEFT JOIN trail_said ON trail_said.number = trail.number
-    WHERE trail.at > ? AND deed = ? AND place = ? AND account IS ? AND about IS ?
-    ORDER BY trail.number DESC LIMIT 20
-  `);
   const page = db.prepare<
     [number, string | null, string | null, string | null, string | null, number],
     Row & { body: string | null }
@@ -88,6 +82,21 @@ export function trail(db: Db, now: () => number, names: ErasedNames) {
     DELETE FROM trail_said WHERE number IN (SELECT number FROM trail WHERE about = ?)
   `);
 
+  /** What was told lately, by whom, what and of whom: when it was, and what of it. */
+  const lately = new Map<string, { at: number; what: Set<string> }>();
+  /** Whether it only says again what was just said. */
+  const again = (key: string, within: number, what: readonly string[]): boolean => {
+    const before = lately.get(key);
+    if (!before || now() - before.at >= within) {
+      if (lately.size > MOST_KEPT) lately.clear();
+      lately.set(key, { at: now(), what: new Set(what) });
+      return false;
+    }
+    const told = what.every((one) => before.what.has(one));
+    for (const one of what) before.what.add(one);
+    return told;
+  };
+
   return {
     /** Something and the line that tells of it: both, or neither. */
     with: <T>(did: () => T): T => db.transaction(did)(),
@@ -102,15 +111,8 @@ export function trail(db: Db, now: () => number, names: ErasedNames) {
       const about = kind !== null && of !== null ? names.hashOf(kind, of) : null;
       const body = JSON.stringify({ of, what } satisfies Said);
       const within = deed === 'saw' ? ONE_LOOK_MS : deed === 'changed' ? ONE_CHANGE_MS : 0;
-      const same = (row: { body: string | null }) => {
-        const before = row.body === null ? null : (jsonOf(row.body) as Said);
-        return before !== null && what.every((one) => before.what.includes(one));
-      };
+      if (within > 0 && again(JSON.stringify([deed, doer, kind, about]), within, what)) return;
       db.transaction(() => {
-        if (within > 0) {
-          const recent = lately.all(now() - within, deed, doer.place, doer.account, about);
-          if (recent.some(same)) return;
-        }
         const before = last.get();
         const salt = randomBytes(16).toString('hex');
         const row: Omit<Row, 'hash'> = {

@@ -1,8 +1,11 @@
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
 import type { AnyRecordKind } from '@inner-rung/core/record';
 import { collectionOf, recordOf } from '@inner-rung/core/records';
 import { fieldsChanged } from '@inner-rung/core/team';
 import { type Request, Router } from 'express';
 import * as z from 'zod';
+import { readsGzip } from '../assets.ts';
 import type { Documents } from '../documents.ts';
 import type { Eraser } from '../erase.ts';
 import { ProblemError } from '../problem.ts';
@@ -68,6 +71,24 @@ export function groupNamed(body: unknown): string | null {
 
 const erasedSchema = z.strictObject({ people: z.array(z.string().max(100)).max(5000) });
 
+interface PackedList {
+  readonly tag: string;
+  readonly text: string;
+  /** Packed once, for whoever asks. */
+  readonly gzip: () => Promise<Buffer>;
+}
+function packedList(tag: string, text: string): PackedList {
+  let packed: Promise<Buffer> | undefined;
+  return {
+    tag,
+    text,
+    gzip: () => {
+      packed ??= promisify(gzip)(text);
+      return packed;
+    },
+  };
+}
+
 /** Documents of every kind of the registry: read, saved by revision, deleted, erased. */
 export function documentRoutes(
   documents: Documents,
@@ -104,14 +125,30 @@ export function documentRoutes(
     }
     response.json({ people: eraser.erasedOf('person', asked.data.people) });
   });
-  routes.get('/:kind', (request, response) => {
+  /** Lists as they are sent, for as long as nothing of their kind is saved. */
+  const sending = new Map<string, PackedList>();
+  routes.get('/:kind', (request, response, next) => {
     const record = kindAt(request);
     const asker = who(request);
     const tag = `"${scope.tagFor(asker, documents.tagOf(record))}"`;
     if (noted(record)) trail.add(asker.doer, 'saw', null, null, [`the list of ${record.collection}`]);
     response.set({ ETag: tag, 'Cache-Control': 'private, no-cache' });
-    if (request.get('if-none-match') === tag) response.status(304).end();
-    else response.json(scope.listFor(asker, record, documents.list(record)));
+    if (request.get('if-none-match') === tag) {
+      response.status(304).end();
+      return;
+    }
+    if (!scope.seesAll(asker)) {
+      response.json(scope.listFor(asker, record, documents.list(record)));
+      return;
+    }
+    const before = sending.get(record.kind);
+    const now = before?.tag === tag ? before : packedList(tag, documents.listText(record));
+    sending.set(record.kind, now);
+    if (readsGzip(request.get('accept-encoding')))
+      now.gzip().then((bytes) => {
+        response.set({ 'Content-Encoding': 'gzip', Vary: 'Accept-Encoding' }).type('json').send(bytes);
+      }, next);
+    else response.type('json').send(now.text);
   });
   routes.get('/:kind/:id', (request, response) => {
     const { record, id } = address(request);
