@@ -115,6 +115,11 @@ export function asking(parts: {
 }
 export type Scope = ReturnType<typeof asking>;
 
+/** Throws for somebody on another device: `says` is why that is done at the machine alone. */
+export function onlyHere({ elsewhere }: Asker, says: string): void {
+  if (elsewhere) throw new ProblemError({ status: 403, title: 'Only at the machine itself', detail: says });
+}
+
 export const notHere = () =>
   new ProblemError({ status: 404, title: 'Not here', detail: 'There is nothing at this address.' });
 

@@ -304,6 +304,9 @@ describe('each sees what they are given', () => {
     expect((await get('records/one')).status).toBe(404);
     const record = { ...recordOf('record').example, id: 'mine', group: 'monday' };
     expect((await put(way, cookie, 'records/mine', record)).status).toBe(201);
+    // Sent again because the answer was lost, it is there once; another in its place isn't made.
+    expect((await put(way, cookie, 'records/mine', record)).status).toBe(201);
+    expect((await put(way, cookie, 'records/mine', { ...record, title: 'Other' })).status).toBe(412);
     expect((await put(way, cookie, 'records/mine', record, 1)).status).toBe(403);
   });
   test('a clinician sees nobody', async () => {

@@ -12,7 +12,7 @@ import { ProblemError } from '../problem.ts';
 import type { Snapshots } from '../snapshots.ts';
 import type { Team } from '../team.ts';
 import type { Trail } from '../trail.ts';
-import { type Asker, notHere, type Scope } from '../who.ts';
+import { type Asker, notHere, onlyHere, type Scope } from '../who.ts';
 
 export const idSchema = z
   .string()
@@ -161,7 +161,8 @@ export function documentRoutes(
     const { record, id } = address(request);
     const creating = request.get('if-none-match') === '*';
     const asker = who(request);
-    theirs(asker, record, id);
+    // Who records and sees no records may send theirs again, where the answer was lost.
+    if (!(creating && record.kind === 'record')) theirs(asker, record, id);
     const group = record.kind === 'record' ? groupNamed(request.body) : null;
     if (group !== null && !scope.seesGroup(asker, group)) throw notHere();
     const before = documents.find(record, id);
@@ -195,12 +196,7 @@ export function documentRoutes(
   routes.post('/:kind/:id/erase', (request, response) => {
     const { record, id } = address(request);
     const asker = who(request);
-    if (asker.elsewhere)
-      throw new ProblemError({
-        status: 403,
-        title: 'Only at the machine itself',
-        detail: 'What is erased can’t be had back: that is done on the machine itself.',
-      });
+    onlyHere(asker, 'What is erased can’t be had back: that is done on the machine itself.');
     // Before it: what it says goes with the erasing, that it happened stays.
     trail.add(asker.doer, 'erased', record.kind, id);
     const { compacted } = eraser.erase(recordOf(record.kind), id);

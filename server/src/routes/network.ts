@@ -6,7 +6,7 @@ import { addresses, cookieOf, type Network } from '../network.ts';
 import { ProblemError } from '../problem.ts';
 import type { Team } from '../team.ts';
 import type { Trail } from '../trail.ts';
-import type { Asking } from '../who.ts';
+import { type Asking, onlyHere } from '../who.ts';
 import { cookieSet } from './team.ts';
 
 /** Cards that one printing may open on phones. */
@@ -20,14 +20,7 @@ export function networkRoutes(
   who: Asking,
 ): Router {
   const routes = Router();
-  const here = (request: Request): void => {
-    if (who(request).elsewhere)
-      throw new ProblemError({
-        status: 403,
-        title: 'Only at the machine itself',
-        detail: 'This is set on the machine itself.',
-      });
-  };
+  const here = (request: Request): void => onlyHere(who(request), 'This is set on the machine itself.');
   const networkState = (request: Request) => ({
     here: !who(request).elsewhere,
     can: door !== undefined,

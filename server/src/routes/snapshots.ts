@@ -5,7 +5,7 @@ import { ProblemError } from '../problem.ts';
 import { seal, unseal } from '../sealed.ts';
 import type { Snapshots } from '../snapshots.ts';
 import type { Trail } from '../trail.ts';
-import type { Scope } from '../who.ts';
+import { onlyHere, type Scope } from '../who.ts';
 
 /** A file brought in, at most. */
 const MOST = '300mb';
@@ -14,12 +14,7 @@ const MOST = '300mb';
 export function snapshotRoutes(copies: Snapshots, { who }: Scope, trail: Trail): Router {
   const routes = Router();
   routes.use('/copies', (request, _response, next) => {
-    if (who(request).elsewhere)
-      throw new ProblemError({
-        status: 403,
-        title: 'Only at the machine itself',
-        detail: 'Copies are made and brought back on the machine itself.',
-      });
+    onlyHere(who(request), 'Copies are made and brought back on the machine itself.');
     next();
   });
   routes.get('/copies', (_request, response) => {

@@ -13,7 +13,7 @@ import {
   type Team,
 } from '../team.ts';
 import type { Trail } from '../trail.ts';
-import type { Asker, Scope } from '../who.ts';
+import { type Asker, onlyHere, type Scope } from '../who.ts';
 
 const MOST_LINES = 200;
 const RECORD_KINDS = RECORDS.map(({ kind }) => kind);
@@ -45,14 +45,8 @@ export const cookieSet = (response: Response, token: string): Response =>
 /** The team, its sign-ins and the trail. Setting it up and getting back in by the sheet is done at the machine itself. */
 export function teamRoutes(team: Team, trail: Trail, { who, sees }: Scope): Router {
   const routes = Router();
-  const here = (request: Request): void => {
-    if (who(request).elsewhere)
-      throw new ProblemError({
-        status: 403,
-        title: 'Only at the machine itself',
-        detail: 'A team is set up, ended and let in again on the machine itself.',
-      });
-  };
+  const here = (request: Request): void =>
+    onlyHere(who(request), 'A team is set up, ended and let in again on the machine itself.');
   const told = ({ me, role }: Asker) => ({
     on: team.on,
     in: true,
