@@ -358,3 +358,26 @@ test('a pregnancy moves on by its due date and asks; a clinician signs what a co
     await expect(page.getByText('A clinician has signed these')).toBeVisible();
   });
 });
+
+test('what is kept and what for; that they agreed, taken back and undone; who hasn’t been heard of', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/people/saskia-dorn/record`);
+  const kept = page.getByRole('region', { name: 'What is kept, and what for' });
+  await expect(kept).toContainText('So that nobody begins who shouldn’t yet.');
+  await expect(kept).toContainText('That Saskia agreed isn’t written down yet.');
+  await expect(kept.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+  await kept.getByLabel('How').fill('on paper, in the folder');
+  await page.keyboard.press('Enter');
+  await expect(kept).toContainText('on paper, in the folder.');
+  await kept.getByRole('button', { name: 'They took it back' }).click();
+  await expect(kept).toContainText('isn’t written down yet');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(kept).toContainText('Saskia agreed on');
+  await expect(page.locator('[data-save="saved"]')).toBeVisible();
+  await page.goto(`${server.url}/people/saskia-dorn/page`);
+  await expect(page.getByText('on paper, in the folder')).toBeVisible();
+  await page.goto(`${server.url}/people`);
+  await page.getByText('Not heard of for two years').click();
+  await expect(page.getByText('Of everybody with a file something was heard')).toBeVisible();
+});

@@ -181,7 +181,10 @@ export function ownDose(
   if (keeps === null && ownPer !== writtenPer && !it.same) keeps = 'count';
   // The trainer's own word on sides stands for the trainer's own form.
   const per = it.same ? writtenPer : ownPer;
-  const reps = keeps === null ? count : callable(total / per, DOWN.has(keeps));
+  const reps =
+    keeps === null
+      ? count
+      : Math.min(callable(total / per, DOWN.has(keeps)), callable((inAll * MOST_TIMES) / per, true));
   const changed = keeps !== null && (reps !== count || per !== writtenPer);
   const split = reps > clean && reps <= clean * IN_TWO ? [Math.ceil(reps / 2), Math.floor(reps / 2)] : null;
   const ending = split ? null : endingFrom(reps);

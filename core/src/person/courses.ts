@@ -16,7 +16,7 @@ interface Dated {
 export interface Ask {
   readonly says: string;
   /** The part of somebody's page on which it is answered. */
-  readonly on: 'who' | 'screening' | 'limits' | 'tests' | 'rungs';
+  readonly on: 'who' | 'screening' | 'limits' | 'tests' | 'rungs' | 'record';
 }
 
 /** What is to be asked of a condition. */

@@ -12,6 +12,7 @@ interface DatedFacts {
   readonly clearance?: Clearance | undefined;
   readonly override?: Override | undefined;
   readonly healthChangedOn?: string | undefined;
+  readonly consent?: On | undefined;
   readonly stops?: readonly Stop[] | undefined;
   readonly loosened: readonly On[];
   readonly assessments: readonly On[];
@@ -60,6 +61,11 @@ const DATED: readonly {
         (stops ?? []).flatMap(({ closed }) => closed ?? []),
         day,
       ),
+  },
+  {
+    says: 'That they agreed is',
+    on: 'record',
+    ahead: ({ consent }, day) => (consent ? latest([consent], day) : []),
   },
   { says: 'What was eased is', on: 'limits', ahead: ({ loosened }, day) => latest(loosened, day) },
   { says: 'A test is', on: 'tests', ahead: ({ assessments }, day) => latest(assessments, day) },

@@ -110,6 +110,7 @@ export {
 export { GUIDANCE } from './guidance.ts';
 export { MAX_RATE, RATE_SPREAD, type RateTargets, rateBands, rateTargets, reserveRate } from './heart.ts';
 export { DAYS, type Day, type HomeProgramme, MOST_SESSIONS, WEEKS } from './home.ts';
+export { keptOf, lastInFile } from './keeping.ts';
 export { covers, floorSeconds, type Limit, limitSchema, type Side, sideSchema } from './limits.ts';
 export { CHAIR_STAND, normsFor, TWO_MINUTE_STEP, UP_AND_GO_SECONDS } from './norms.ts';
 export {

@@ -109,6 +109,10 @@ export const personSchema = lazily(() =>
     emergency: z
       .strictObject({ name: z.string().trim().max(80), phone: z.string().trim().max(40) })
       .optional(),
+    /** They agreed that this is kept: when, and how they said so. */
+    consent: z
+      .strictObject({ on: z.iso.date(), how: z.string().trim().min(2, 'how they said so').max(200) })
+      .optional(),
     equipment: z.array(z.enum(EQUIPMENT_IDS as [EquipmentId, ...EquipmentId[]])).default([]),
     dislikes: z.array(idSchema).default([]),
     /** Moves the trainer has ruled out for them, and those they are glad to do: rules learned from corrections. */

@@ -11,6 +11,7 @@ import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { ImportDialog } from './import-dialog.tsx';
 import { NewHeadcount, NewPerson } from './new-person.tsx';
 import { savePeopleTable } from './people-file.ts';
+import { UnheardPart } from './unheard-part.tsx';
 
 /** Everybody, known by name or only by number, and the two short ways to add them. */
 export default function PeopleScreen() {
@@ -84,6 +85,7 @@ export default function PeopleScreen() {
             ))}
           </ul>
         </section>
+        {people.length > 0 && <UnheardPart people={people} />}
       </main>
       {importing && <ImportDialog people={people} onClose={() => setImporting(false)} />}
     </div>

@@ -53,6 +53,7 @@ export default function PersonPage() {
     ['What they want', person.goals],
     ['Dislikes', person.dislikes.map((m) => library.move(m)?.name ?? m).join(', ')],
     ['Own equipment', person.equipment.map((e) => EQUIPMENT[e].name).join(', ')],
+    ['Agreed that it is kept', person.consent && `${dayWords(person.consent.on)}, ${person.consent.how}`],
     ['In an emergency', person.emergency && `${person.emergency.name}, ${person.emergency.phone}`],
     [
       'Groups',

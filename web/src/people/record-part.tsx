@@ -5,6 +5,7 @@ import { dayOf, dayWords } from '../store/day.ts';
 import { letGo } from '../store/erased.ts';
 import { people as peopleShelf, useApp } from '../store/index.ts';
 import { saveFile } from '../ui/save-file.ts';
+import { ConsentPart } from './consent-part.tsx';
 
 const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 
@@ -30,28 +31,31 @@ export function RecordPart(props: { page: PersonPage }) {
   const log = [...person.log].reverse();
   return (
     <div className="mt-2 grid grid-cols-1 gap-x-10 gap-y-6 md:grid-cols-[minmax(0,1fr)_20rem]">
-      <section aria-labelledby="log-h" className="min-w-0">
-        <h3 id="log-h" className="text-xl">
-          What was changed, when and why
-        </h3>
-        {log.length === 0 && (
-          <p className="quiet">
-            Nothing yet. Changes to limits, conditions, clearance and places are kept here.
-          </p>
-        )}
-        <ol className="divide-y-2 divide-base-300">
-          {log.map((entry, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: two entries may be alike in everything
-            <li key={i} className="py-1.5">
-              <span className="quiet text-sm">
-                {dayWords(dayOf(entry.at))}, {time.format(new Date(entry.at))}
-              </span>
-              <span className="block">{entry.says}</span>
-              {entry.why && <span className="block text-sm">Why: {entry.why}</span>}
-            </li>
-          ))}
-        </ol>
-      </section>
+      <div className="grid min-w-0 content-start gap-6">
+        <ConsentPart page={props.page} />
+        <section aria-labelledby="log-h">
+          <h3 id="log-h" className="text-xl">
+            What was changed, when and why
+          </h3>
+          {log.length === 0 && (
+            <p className="quiet">
+              Nothing yet. Changes to limits, conditions, clearance and places are kept here.
+            </p>
+          )}
+          <ol className="divide-y-2 divide-base-300">
+            {log.map((entry, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: two entries may be alike in everything
+              <li key={i} className="py-1.5">
+                <span className="quiet text-sm">
+                  {dayWords(dayOf(entry.at))}, {time.format(new Date(entry.at))}
+                </span>
+                <span className="block">{entry.says}</span>
+                {entry.why && <span className="block text-sm">Why: {entry.why}</span>}
+              </li>
+            ))}
+          </ol>
+        </section>
+      </div>
       <div className="grid content-start gap-6">
         <section aria-labelledby="out-h">
           <h3 id="out-h" className="text-xl">
