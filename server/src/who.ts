@@ -136,7 +136,9 @@ export function roleGuard(team: Team, who: Asking, trail: Trail) {
       throw team.on
         ? new ProblemError({ status: 401, title: 'Who are you?', detail: 'Sign in first.' })
         : new ProblemError({ status: 401, title: 'Passcode, please', detail: 'Give the passcode first.' });
-    if (action !== undefined && !may(role, action)) {
+    // What the table doesn't know by its exact address is nobody's: "/RUNS" or "/%70eople" is no way round it.
+    if (action === undefined) throw notHere();
+    if (!may(role, action)) {
       trail.add(doer, 'refused', null, null, [ACTIONS[action].says]);
       const owner = team.accounts().find((one) => one.role === 'owner');
       throw new ProblemError({

@@ -71,6 +71,23 @@ describe('one table says who may do what', () => {
     }
     expect(cells).toEqual([]);
   });
+  test('an address written in another way is no way round it', async () => {
+    const way = await withOwner();
+    const { cookie } = await joined(way, 'reader');
+    for (const route of described) {
+      const [method, path] = route.split(' ') as ['get' | 'post' | 'put' | 'delete', string];
+      if (actionOf(method, path, false) === null) continue;
+      const plain = path.replace(/\{\w+\}/g, 'nobody');
+      const encoded = plain.replace(/[a-z]/, (c) => `%${c.charCodeAt(0).toString(16)}`);
+      for (const other of [plain.toUpperCase(), encoded, `/.${plain}`, `/${plain}`, `${plain}//`]) {
+        const answer = await way.there[method](`/api${other}`).set('Cookie', cookie).send({});
+        const passed = answer.status !== 404 && answer.status !== 403;
+        // As it is written it may be theirs: then another way of writing it does no more.
+        if (passed && !may('reader', actionOf(method, path, false)!))
+          expect([other, answer.status]).toEqual([other, 404]);
+      }
+    }
+  });
   test('without a name nothing is to be had, at the machine itself either', async () => {
     const way = await withOwner();
     for (const route of described) {
