@@ -277,6 +277,8 @@ const TWINS: Readonly<Record<string, string>> = {
   db: 'dumbbell',
   dumbell: 'dumbbell',
   'hand weight': 'dumbbell',
+  sandbag: 'dumbbell',
+  'weight plate': 'dumbbell',
   kb: 'kettlebell',
   bb: 'barbell',
   mb: 'medball',
