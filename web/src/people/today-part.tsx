@@ -77,7 +77,7 @@ export function TodayPart(props: { page: PersonPage }) {
               to={`/people/${person.id}/${one.to}`}
               className="font-semibold underline underline-offset-4"
             >
-              {one.to === 'limits' ? 'Answer it' : 'Before they begin'}
+              {one.to === 'screening' ? 'Before they begin' : 'Answer it'}
             </Link>
           </p>
         ))}
