@@ -1,7 +1,8 @@
-import { SESSION_RECORD, type SessionRecord, unheardSince } from '@inner-rung/core/log';
+import { longUnheardBefore, SESSION_RECORD, type SessionRecord, unheardSince } from '@inner-rung/core/log';
 import { keptOf, lastInFile, PERSON_EXAMPLE, type Person, personSchema } from '@inner-rung/core/person';
 import * as z from 'zod';
 import { PEOPLE } from '../../demo/src/index.ts';
+import { result } from './results.ts';
 
 /** What is of the document itself, and what everybody’s file has. */
 const OF_ALL = new Set([
@@ -84,28 +85,12 @@ describe('who hasn’t been heard of', () => {
   const session = (on: string, id: string, present: boolean): SessionRecord => ({
     ...SESSION_RECORD.example,
     on,
-    results: [
-      {
-        id: 'r',
-        person: id,
-        known: '',
-        present,
-        effort: null,
-        clean: true,
-        range: 'full',
-        pain: null,
-        sign: null,
-        note: '',
-        share: 1,
-        left: false,
-        pieces: [],
-        counts: [],
-        corrections: [],
-      },
-    ],
+    results: [result({ person: id, present, effort: null })],
   });
   const names = (people: Person[], records: SessionRecord[]) =>
-    unheardSince(people, records, '2024-11-30').map(({ person: { id }, last }) => `${id} ${last}`);
+    unheardSince(people, records, longUnheardBefore('2026-11-30')).map(
+      ({ person: { id }, last }) => `${id} ${last}`,
+    );
   test('by the later of file and sessions, the longest away first, at the edge', () => {
     const people = [
       person('ana', '2024-11-29'),

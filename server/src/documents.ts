@@ -168,8 +168,7 @@ export function documents(db: Db, now: () => Date) {
       const rows = stamps.all(record.kind);
       const texts = rows.flatMap(({ id, ...row }) => {
         const before = known?.get(id);
-        const text =
-          before?.at === stampOf({ ...row }) ? before.text : textOf(record, one.get(record.kind, id)!);
+        const text = before?.at === stampOf(row) ? before.text : textOf(record, one.get(record.kind, id)!);
         return text === null ? [] : [text];
       });
       // What was deleted is kept no longer.

@@ -3,7 +3,7 @@ import { ProblemError } from './problem.ts';
 
 const sql = String.raw;
 
-/** Wrong tries in a row before somebody waits, and how long the first time; each time after it is twice as long. */
+/** How long somebody waits the first time; each time after it is twice as long. Common practice. */
 const SHUT_MS = 5 * 60_000;
 const LONGEST_SHUT_MS = 12 * 3_600_000;
 /** A wrong try is forgotten after a day without another. */

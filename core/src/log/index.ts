@@ -45,5 +45,5 @@ export {
 } from './record.ts';
 export { readResults } from './results.ts';
 export { type Spare, sparesAfter } from './spares.ts';
-export { unheardSince } from './unheard.ts';
+export { longUnheardBefore, unheardSince } from './unheard.ts';
 export { mondayOf, rises, WEEKLY, type Week, weeksOf } from './weeks.ts';

@@ -7,6 +7,13 @@ interface Unheard {
   readonly last: string;
 }
 
+/** Years without a word after which keeping somebody’s file asks for a reason. Estimate: a local rule goes before it. */
+const LONG_YEARS = 2;
+
+/** The day before which somebody was last heard of too long ago, by today’s (both YYYY-MM-DD). */
+export const longUnheardBefore = (today: string): string =>
+  `${Number(today.slice(0, 4)) - LONG_YEARS}${today.slice(4)}`;
+
 /**
  * Those of whom neither their file nor a session tells of anything since a day (YYYY-MM-DD), the longest away first:
  * whoever keeps them further should know why. Who has no day at all was added and never came; nothing says when.

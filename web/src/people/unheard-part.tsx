@@ -1,17 +1,14 @@
-import { unheardSince } from '@inner-rung/core/log';
+import { longUnheardBefore, unheardSince } from '@inner-rung/core/log';
 import type { Person } from '@inner-rung/core/person';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { dayWords, today } from '../store/day.ts';
 import { useRecords } from '../store/use-records.ts';
 
-const YEARS = 2;
-const since = () => `${Number(today().slice(0, 4)) - YEARS}${today().slice(4)}`;
-
 function Unheard(props: { people: readonly Person[] }) {
   const { all, ready } = useRecords();
   if (!ready) return <p role="status">Looking…</p>;
-  const found = unheardSince(props.people, all, since());
+  const found = unheardSince(props.people, all, longUnheardBefore(today()));
   if (found.length === 0) return <p>Of everybody with a file something was heard in the last two years.</p>;
   return (
     <>
