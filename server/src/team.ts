@@ -11,6 +11,7 @@ const sql = String.raw;
 
 /** A sign-in lasts for a working day. */
 export const SIGNED_IN_MS = 12 * 3_600_000;
+/** Wrong tries in a row before somebody waits, by what they are counted by. Common practice for an account; the others are estimates. */
 const MOST_TRIES = { account: 5, address: 10, all: 60 } as const;
 const LEAST_PASSPHRASE = 10;
 /** People of a small team; a club has more members than this, but not more who teach. */
@@ -178,9 +179,8 @@ export function team(db: Db, now: () => number, open: Streams) {
     if (!all.all().some((row) => row.role === 'owner' && row.id !== id))
       throw problem(409, 'The only owner', 'A team has an owner. Make somebody else an owner first.', 'role');
   };
-  const add = async (asked: z.output<typeof newAccountSchema>): Promise<Account> => {
-    const secret = await keptSecret(asked.passphrase);
-    return db.transaction(() => {
+  const put = db.transaction(
+    (asked: Omit<z.output<typeof newAccountSchema>, 'passphrase'>, secret: string): Account => {
       free(asked.name, null);
       if (all.all().length >= MOST_ACCOUNTS)
         throw problem(409, 'Too many', `A team has ${MOST_ACCOUNTS} people at the most.`);
@@ -188,8 +188,10 @@ export function team(db: Db, now: () => number, open: Streams) {
       const given = asked.groups === null ? null : JSON.stringify(asked.groups);
       insert.run(id, asked.name, keyOf(asked.name), asked.role, given, secret, now());
       return account(anyOf.get(id)!);
-    })();
-  };
+    },
+  );
+  const add = async (asked: z.output<typeof newAccountSchema>): Promise<Account> =>
+    put(asked, await keptSecret(asked.passphrase));
   const freshSheet = (): string => {
     const code = freshCode();
     write.run('recovery', codeKey(code));
@@ -208,9 +210,11 @@ export function team(db: Db, now: () => number, open: Streams) {
           throw problem(409, 'There is a team', 'The team is set up already.');
       };
       refuse();
-      const owner = await add({ ...asked, role: 'owner', groups: null });
+      const secret = await keptSecret(asked.passphrase);
       return db.transaction(() => {
+        // Two may have asked at one moment: whoever comes second leaves nothing behind.
         refuse();
+        const owner = put({ ...asked, role: 'owner', groups: null }, secret);
         write.run('team', 'on');
         // Whoever was in by the passcode gives a name now.
         dropAll.run();

@@ -120,6 +120,16 @@ describe('a team', () => {
     expect((await way.here.post('/api/team').send(OWNER)).status).toBe(201);
     expect((await way.here.post('/api/team').send({ ...OWNER, name: 'Else' })).status).toBe(409);
   });
+  test('set up twice at one moment it has one owner, and nothing of the other', async () => {
+    const way = await twoWaysIn();
+    const both = await Promise.all(
+      ['One', 'Two'].map((name) => way.here.post('/api/team').send({ ...OWNER, name })),
+    );
+    expect(both.map(({ status }) => status).sort()).toEqual([201, 409]);
+    const begun = both.find(({ status }) => status === 201)!;
+    const { body } = await way.here.get('/api/team').set('Cookie', cookieFrom(begun));
+    expect(body.team).toHaveLength(1);
+  });
   test('the passcode and whoever was in by it are no way in any more', async () => {
     const way = await twoWaysIn();
     await way.here.put('/api/network').send({ on: true, passcode: PASSCODE });
