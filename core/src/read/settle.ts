@@ -266,6 +266,11 @@ function writtenOut(block: Draft): void {
     block.facts = block.facts.filter((fact) => !pyramid(fact));
 }
 
+const withoutReps = (row: Row): Row => ({
+  ...row,
+  parts: row.parts.map((part) => ({ ...part, facts: part.facts.filter((fact) => fact.is !== 'reps') })),
+});
+
 /** "1 jump squats", "2 plank jacks" on a clock: the numbers of a list, however short, and no counts. */
 function withoutOrdinals(block: Draft): void {
   const timed = block.facts.some((fact) => fact.is === 'interval' || fact.is === 'work');
@@ -277,10 +282,7 @@ function withoutOrdinals(block: Draft): void {
     ([one, more], i) => one?.is === 'reps' && !more && !one.each && one.n === i + 1,
   );
   if (!numbers) return;
-  block.rows = block.rows.map((row) => ({
-    ...row,
-    parts: row.parts.map((part) => ({ ...part, facts: part.facts.filter((fact) => fact.is !== 'reps') })),
-  }));
+  block.rows = block.rows.map(withoutReps);
 }
 
 /**
@@ -316,17 +318,7 @@ function climbBegun(block: Draft): void {
   const again = new Set([...rows.slice(first), end]);
   block.rows = block.rows
     .filter((row) => !again.has(row))
-    .map((row) =>
-      rows.includes(row)
-        ? {
-            ...row,
-            parts: row.parts.map((part) => ({
-              ...part,
-              facts: part.facts.filter((fact) => fact.is !== 'reps'),
-            })),
-          }
-        : row,
-    );
+    .map((row) => (rows.includes(row) ? withoutReps(row) : row));
 }
 
 /** Fewer movements may all be of a warm-up. Estimate. */
