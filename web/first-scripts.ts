@@ -5,12 +5,12 @@ import type { Plugin, Rollup } from 'vite';
 
 type Bundle = Rollup.OutputBundle;
 
-/** A table of addresses, as `app.tsx` has it: each screen with its script and what it asks the server for. */
+/** A table of addresses, as `screens.ts` has it: each screen with its script and what it asks the server for. */
 const SCREEN = /screen\(\s*'([^']+)',\s*\(\) => import\('([^']+)'\),?([^)]*)\)/g;
 const NEEDS = /needs: \[([^\]]*)\]/;
 const ALONE = /alone: true/;
 /** What every page of the trainer's stands on (`store/data.ts`). */
-const GROUND = ['library', 'changes', 'people', 'groups', 'rooms'];
+const GROUND = ['library', 'changes', 'people', 'groups', 'rooms', 'team'];
 
 /** Packs scripts and styles when they are built, so that nothing is packed while a page waits for it. */
 export const packed = (): Plugin => ({
@@ -84,7 +84,7 @@ export function firstScripts(main: string, table: string): Plugin {
         const ground = ALONE.test(rest!) ? [] : GROUND;
         return { path, scripts: scripts.map((name) => `/${name}`), needs: [...ground, ...needs] };
       });
-      if (first.length !== text.split('      screen(').length - 1)
+      if (first.length !== [...text.matchAll(/^ +screen\(/gm)].length)
         this.error(`${first.length} screens could be read in ${table}, and it has more.`);
       // Home is the newest session, whichever that is.
       first.push({ path: '/', scripts: [], needs: [...GROUND, 'plans'] });

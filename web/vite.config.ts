@@ -6,10 +6,13 @@ import { firstScripts, packed } from './first-scripts.ts';
 
 /** Packages that every page stands on. */
 const EVERYWHERE =
-  /node_modules[\\/](?:react-router|react-redux|redux(?:-\w+)?|@reduxjs|immer|reselect|zod|use-sync-external-store|set-cookie-parser|cookie)[\\/]/;
+  /web[\\/]src[\\/]vendor\.ts$|node_modules[\\/](?:react-router|react-redux|redux(?:-\w+)?|@reduxjs|immer|reselect|zod|use-sync-external-store|set-cookie-parser|cookie)[\\/]/;
 
 /** Our own, and what is small and everywhere: a chart's or a search's package stays with who uses it. */
-const OURS = /(?:core|web)[\\/]src[\\/]|lucide-react|react-hotkeys-hook/;
+const OURS = /(?:core|web)[\\/]src[\\/]|react-hotkeys-hook/;
+
+/** What draws people: nothing to a page of names. */
+const DRAWS = /core[\\/]src[\\/]figure[\\/]|web[\\/]src[\\/]ui[\\/][\w-]*figure[\w-]*\.tsx$/;
 
 export default defineConfig({
   plugins: [
@@ -17,7 +20,7 @@ export default defineConfig({
     tailwindcss(),
     firstScripts(
       resolve(import.meta.dirname, 'src/main.tsx'),
-      resolve(import.meta.dirname, 'src/app/app.tsx'),
+      resolve(import.meta.dirname, 'src/app/screens.ts'),
     ),
     packed(),
   ],
@@ -40,7 +43,14 @@ export default defineConfig({
             { name: 'thread', test: /engine[\\/]worker\.ts$/, priority: 5 },
             { name: 'react', test: /node_modules[\\/](?:react|react-dom|scheduler)[\\/]/, priority: 4 },
             { name: 'vendor', test: EVERYWHERE, priority: 3 },
-            { name: 'common', test: OURS, minShareCount: 8, priority: 1 },
+            { name: 'icons', test: /lucide-react/, priority: 2 },
+            {
+              name: 'common',
+              test: (id) => OURS.test(id) && !DRAWS.test(id),
+              minShareCount: 8,
+              priority: 2,
+            },
+            { name: 'figures', test: DRAWS, minShareCount: 8, priority: 1 },
           ],
         },
       },

@@ -6,4 +6,7 @@ import './main.css';
 
 // Somebody's own link asks the engine nothing.
 if (!/^\/[pc]\//.test(location.pathname)) beginAhead();
-void import('react-dom/client').then(() => import('react-router')).then(() => import('./main.tsx'));
+void import('react-dom/client')
+  .then(() => import('./vendor.ts'))
+  .then(() => import('./store/index.ts'))
+  .then(() => import('./main.tsx'));

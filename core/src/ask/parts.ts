@@ -28,8 +28,8 @@ const documentOf = <T extends { version: number }>(kind: RecordKind<T>): z.ZodTy
 export const sessionDocument = documentOf(PLAN);
 export const roomDocument = documentOf(ROOM);
 export const personDocument = documentOf(PERSON);
-export const day = z.iso.date();
-export const how = z.enum(['together', 'rotation']);
+export const day = lazily(() => z.iso.date());
+export const how = lazily(() => z.enum(['together', 'rotation']));
 export const form = formRefSchema;
 
 export const level = lazily(() => z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]));

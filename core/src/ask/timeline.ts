@@ -8,7 +8,7 @@ import { AS_WRITTEN, entriesOf, factsIn, readSegment, timelineOf } from '../sess
 import { sessionDocument } from './parts.ts';
 import { defineQuestion } from './question.ts';
 
-const seconds = z.number().int().nonnegative().describe('whole seconds');
+const seconds = lazily(() => z.number().int().nonnegative().describe('whole seconds'));
 const span = lazily(() => z.object({ lo: z.number(), hi: z.number() }).describe('least and most'));
 const totals = {
   lengthSeconds: seconds,

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { lazily } from '../record/index.ts';
 
 /** A number that a format asks for: its words, its bounds, and the step a trainer thinks in. */
 export interface NumberInput {
@@ -53,5 +54,7 @@ export type ChoiceKey = keyof typeof CHOICES;
 export const whole = (key: InputKey) => {
   const { says, min, max } = INPUTS[key];
   const error = `${says}: a whole number from ${min} to ${max}`;
-  return z.number({ error }).int({ error }).min(min, { error }).max(max, { error });
+  return lazily(() => z.number({ error }).int({ error }).min(min, { error }).max(max, { error }));
 };
+/** The same, where it may be left out. */
+export const maybe = (key: InputKey) => lazily(() => whole(key).optional());

@@ -5,7 +5,7 @@ import { AVOID_IDS, type Avoid } from './avoids.ts';
 import { PART_KEYS } from './difficulty.ts';
 
 const rungSchema = lazily(() =>
-  formRefSchema.unwrap().extend({
+  formRefSchema.extend({
     /** What makes this rung harder than the one below; the bottom rung names none. */
     levers: z.array(z.enum(LEVER_IDS as [LeverId, ...LeverId[]])).max(2),
     /** The step in a trainer's words: "the chair takes a third off". */

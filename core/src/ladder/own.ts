@@ -11,26 +11,26 @@ import { lazily, type RecordKind } from '../record/index.ts';
 import { type Ladder, ladderSchema } from './ladder.ts';
 import { demandFrom, type Library, ladderFaults, libraryWith } from './library.ts';
 
-const common = {
+const common = () => ({
   version: z.literal(1),
   /** "move-push-up" or "ladder-push": one change for each thing. */
   id: idSchema,
   of: idSchema,
-};
+});
 
 /** A trainer's own move or ladder, or their change to one of the reference, kept apart from it. */
 export const changeSchema = lazily(() =>
   z
     .discriminatedUnion('kind', [
       z.strictObject({
-        ...common,
+        ...common(),
         kind: z.literal('move'),
         mine: moveSchema,
         /** The reference as it stood when it was changed; null where there was none. */
         was: moveSchema.nullable(),
       }),
       z.strictObject({
-        ...common,
+        ...common(),
         kind: z.literal('ladder'),
         /** Null: put away. */
         mine: ladderSchema.nullable(),

@@ -17,7 +17,7 @@ export const ladderFileSchema = lazily(() =>
 const sharedSchema = lazily(() =>
   z.strictObject({
     breaths: z.record(idSchema, z.string().min(2)),
-    faults: z.record(idSchema, moveSchema.unwrap().shape.faults.element),
+    faults: z.record(idSchema, moveSchema.shape.faults.element),
   }),
 );
 

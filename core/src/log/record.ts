@@ -20,7 +20,7 @@ const pieceSchema = lazily(() =>
   z.strictObject({
     /** Place in the session's list of entries. */
     entry: z.number().int().min(0).max(399),
-    ...formRefSchema.unwrap().shape,
+    ...formRefSchema.shape,
     seconds: z.number().int().min(0).max(36_000),
     /** In all; null for a hold, and where nobody counted. */
     reps: z.number().int().min(0).max(20_000).nullable(),

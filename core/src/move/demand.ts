@@ -129,14 +129,14 @@ export const DRAWN_KEYS = [
 ] as const satisfies readonly DemandKey[];
 export type DrawnKey = (typeof DRAWN_KEYS)[number];
 
-export const demandKeySchema = z.enum(DEMAND_KEYS as [DemandKey, ...DemandKey[]]);
+export const demandKeySchema = lazily(() => z.enum(DEMAND_KEYS as [DemandKey, ...DemandKey[]]));
 
 /**
  * Where a figure comes from. `memory`: a published source, not yet seen in print by an author here; `drawing`: reckoned
  * from the move's own drawing.
  */
 const ORIGINS = ['published', 'memory', 'practice', 'drawing', 'estimate'] as const;
-export const originSchema = z.enum(ORIGINS);
+export const originSchema = lazily(() => z.enum(ORIGINS));
 export type Origin = z.infer<typeof originSchema>;
 
 /**

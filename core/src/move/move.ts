@@ -91,10 +91,12 @@ const POSTURES = [
 
 export const LIMBS = ['arm', 'leg'] as const;
 
-const text = z.string().trim().min(2);
-export const idSchema = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, {
-  message: 'an id is small letters, digits and single hyphens, such as "step-jack"',
-});
+const text = lazily(() => z.string().trim().min(2));
+export const idSchema = lazily(() =>
+  z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, {
+    message: 'an id is small letters, digits and single hyphens, such as "step-jack"',
+  }),
+);
 
 const needSchema = lazily(() =>
   z.strictObject({

@@ -3,7 +3,7 @@ import { drawingSchema } from '../pose/index.ts';
 import { lazily } from '../record/index.ts';
 import type { PersonCard } from './cards.ts';
 
-const line = z.string().max(400);
+const line = lazily(() => z.string().max(400));
 const lines = lazily(() => z.array(line).max(60));
 
 /** A person's card by value, as a code on paper opens it: what is printed, and nothing else of anybody. */

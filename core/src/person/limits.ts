@@ -3,13 +3,13 @@ import { demandKeySchema, idSchema, PATTERNS } from '../move/index.ts';
 import { lazily } from '../record/index.ts';
 
 const SIDES = ['left', 'right', 'both'] as const;
-export const sideSchema = z.enum(SIDES);
+export const sideSchema = lazily(() => z.enum(SIDES));
 export type Side = z.infer<typeof sideSchema>;
 
 /** Where a limit comes from. `screening` and `today` are worked out; the others are entered. */
 const SOURCES = ['person', 'trainer', 'clinician', 'condition', 'screening', 'today'] as const;
 
-const common = {
+const common = () => ({
   id: z.string().min(1),
   side: sideSchema.default('both'),
   source: z.enum(SOURCES),
@@ -21,7 +21,7 @@ const common = {
   acute: z.boolean().default(false),
   /** Last day on which it holds, as YYYY-MM-DD. */
   until: z.iso.date().optional(),
-};
+});
 
 /** What there must be time for at least. */
 export const FLOORS = {
@@ -36,25 +36,34 @@ export type FloorId = keyof typeof FLOORS;
 export const limitSchema = lazily(() =>
   z.discriminatedUnion('kind', [
     /** At most this of a figure. */
-    z.strictObject({ kind: z.literal('cap'), on: demandKeySchema, max: z.number().nonnegative(), ...common }),
-    z.strictObject({ kind: z.literal('ban'), pattern: z.enum(PATTERNS), ...common }),
+    z.strictObject({
+      kind: z.literal('cap'),
+      on: demandKeySchema,
+      max: z.number().nonnegative(),
+      ...common(),
+    }),
+    z.strictObject({ kind: z.literal('ban'), pattern: z.enum(PATTERNS), ...common() }),
     /** Forms that ask for more balance than this are done holding on. */
-    z.strictObject({ kind: z.literal('require'), supportAboveBalance: z.number().nonnegative(), ...common }),
+    z.strictObject({
+      kind: z.literal('require'),
+      supportAboveBalance: z.number().nonnegative(),
+      ...common(),
+    }),
     /** At least this long. */
     z.strictObject({
       kind: z.literal('floor'),
       what: z.enum(Object.keys(FLOORS) as [FloorId, ...FloorId[]]),
       seconds: z.number().nonnegative().max(3600),
-      ...common,
+      ...common(),
     }),
     z.strictObject({
       kind: z.literal('budget'),
       on: z.enum(['impact.landings', 'impact.highLandings']),
       per: z.enum(['minute', 'session']),
       max: z.number().nonnegative(),
-      ...common,
+      ...common(),
     }),
-    z.strictObject({ kind: z.literal('effort'), maxRpe: z.number().min(1).max(10), ...common }),
+    z.strictObject({ kind: z.literal('effort'), maxRpe: z.number().min(1).max(10), ...common() }),
   ]),
 );
 export type Limit = z.output<typeof limitSchema>;

@@ -75,7 +75,7 @@ const logSchema = lazily(() =>
 );
 export type LogEntry = z.output<typeof logSchema>;
 
-const words = z.string().trim().max(2000);
+const words = lazily(() => z.string().trim().max(2000));
 
 export const personSchema = lazily(() =>
   z.strictObject({

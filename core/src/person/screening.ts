@@ -42,8 +42,8 @@ export type PregnancyId = keyof typeof PREGNANCY_REASONS;
 const ids = <T extends string>(table: Readonly<Record<T, string>>) =>
   z.array(z.enum(Object.keys(table) as [T, ...T[]]));
 
-const day = z.iso.date({ error: 'a day of the calendar is needed, as YYYY-MM-DD' });
-const who = z.string().trim().min(2, 'say who').max(80);
+const day = lazily(() => z.iso.date({ error: 'a day of the calendar is needed, as YYYY-MM-DD' }));
+const who = lazily(() => z.string().trim().min(2, 'say who').max(80));
 
 export const screeningSchema = lazily(() =>
   z.discriminatedUnion('of', [

@@ -59,15 +59,40 @@ export function standing(of: Standing, view: View = 'side'): KeyPose {
   const feet = legs.flatMap((leg) => (leg.at ? [leg.at[0]] : []));
   const mid = feet.length === 0 ? 0 : feet.reduce((a, b) => a + b, 0) / feet.length;
   const goal = of.over ?? mid + (view === 'side' ? MID_FOOT : 0);
-  let lo = goal - 1.2;
-  let hi = goal + 1.2;
-  // The centre of mass moves with the hips: halved until it is over the feet.
-  for (let i = 0; i < 40; i++) {
-    const x = (lo + hi) / 2;
-    if (solve(pose(x), view).centre[0] < goal) lo = x;
-    else hi = x;
+  const off = (x: number) => solve(pose(x), view).centre[0] - goal;
+  return pose(whereNothing(off, goal - HIPS_REACH, goal + HIPS_REACH));
+}
+
+/** Hips that stand over their feet are no further from over them than this, m. */
+const HIPS_REACH = 1.2;
+/** Nearer than this nobody sees, m. */
+const STANDS_STILL = 1e-12;
+
+/**
+ * Where a growing figure is nothing, between two places; the nearer of them where it is nothing at neither side. By
+ * false position, each end that stays counting half (Illinois): hips move a centre of mass nearly in proportion, so
+ * five or six looks do where halving takes forty.
+ */
+function whereNothing(of: (x: number) => number, from: number, to: number): number {
+  let [lo, hi, below, above] = [from, to, of(from), of(to)];
+  if (below >= 0) return lo;
+  if (above <= 0) return hi;
+  let last = 0;
+  for (let i = 0; i < 60; i++) {
+    const x = hi - (above * (hi - lo)) / (above - below);
+    const here = of(x);
+    if (Math.abs(here) < STANDS_STILL) return x;
+    if (here < 0) {
+      [lo, below] = [x, here];
+      if (last < 0) above /= 2;
+      last = -1;
+    } else {
+      [hi, above] = [x, here];
+      if (last > 0) below /= 2;
+      last = 1;
+    }
   }
-  return pose((lo + hi) / 2);
+  return (lo + hi) / 2;
 }
 
 /** Two feet so far apart, seen from the front; `height` is what either stands on. */

@@ -4,8 +4,8 @@ import type { DrawnFigure } from './figure.ts';
 
 /** Metres that a drawing may reach from its middle; a hall is larger, a drawing isn't. */
 const FAR = 4;
-const metres = z.number().min(-FAR).max(FAR);
-const degrees = z.number().min(-720).max(720);
+const metres = lazily(() => z.number().min(-FAR).max(FAR));
+const degrees = lazily(() => z.number().min(-720).max(720));
 const point = lazily(() => z.tuple([metres, metres]));
 const pair = lazily(() => z.tuple([degrees, degrees]));
 
@@ -42,8 +42,8 @@ const pose = lazily(() =>
 );
 
 /** The tallest thing that somebody uses, m. */
-const height = z.number().min(0).max(2.6);
-const hands = z.enum(['near', 'both']);
+const height = lazily(() => z.number().min(0).max(2.6));
+const hands = lazily(() => z.enum(['near', 'both']));
 const prop = lazily(() =>
   z.discriminatedUnion('is', [
     z.strictObject({

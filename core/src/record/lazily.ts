@@ -1,13 +1,21 @@
-import * as z from 'zod';
+import type * as z from 'zod';
 
 /**
- * A schema that is built with the first value that is read by it, once: a page reads few of the schemas that come with
- * its script, and building all of them takes longer than the rest of it.
+ * A schema that is built when it is first looked at, once: a page reads few of the schemas that come with its script,
+ * and building all of them takes longer than the rest of it. Even `z.lazy` is a schema with all of its methods, and
+ * there are a hundred of these; what stands in here is an empty thing until then. A schema that contains itself has to
+ * say so with `z.lazy`.
  */
-export function lazily<S extends z.ZodType>(build: () => S): z.ZodLazy<S> {
+export function lazily<S extends z.ZodType>(build: () => S): S {
   let built: S | undefined;
-  return z.lazy(() => {
+  const made = (): S => {
     built ??= build();
     return built;
+  };
+  return new Proxy({} as S, {
+    get: (_, key) => Reflect.get(made(), key),
+    set: (_, key, value) => Reflect.set(made(), key, value),
+    has: (_, key) => Reflect.has(made(), key),
+    getPrototypeOf: () => Object.getPrototypeOf(made()) as object | null,
   });
 }

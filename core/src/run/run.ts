@@ -15,8 +15,8 @@ import {
 } from '../session/index.ts';
 
 const words = (most: number) => z.string().trim().max(most);
-const name = words(80).min(1);
-const whole = z.number().int();
+const name = lazily(() => words(80).min(1));
+const whole = lazily(() => z.number().int());
 
 /** Ways somebody goes from what they do, in the middle of a set. */
 const WAYS = ['down', 'up', 'wrist', 'knee', 'back'] as const;
@@ -29,7 +29,7 @@ const doesSchema = lazily(() =>
       move: idSchema,
       /** The trainer's own drawing of it: a phone has no library to look in. */
       drawing: drawingSchema.optional(),
-      settings: formRefSchema.unwrap().shape.settings,
+      settings: formRefSchema.shape.settings,
       /** The form as it is called. */
       name: words(200).min(1),
       /** How much of it, as it is said. */
@@ -185,30 +185,30 @@ export function factsFor(moves: readonly string[], facts: Facts): Run['facts'] {
   );
 }
 
-const common = {
+const common = () => ({
   /** Made by whoever pressed; the same press sent twice is one event. */
   id: z.string().regex(/^[a-z0-9-]{8,60}$/, 'an id of 8 to 60 small letters, digits and hyphens'),
   /** Milliseconds on the run's own clock, as the server has it. */
   at: z.number().int().min(0),
-};
-const person = words(80).min(1);
-const entry = whole.min(0).max(399);
+});
+const person = lazily(() => words(80).min(1));
+const entry = lazily(() => whole.min(0).max(399));
 /** The stretch that was shown where it was pressed: a second press of the same finds another one and does nothing. */
-const during = z.string().max(40);
+const during = lazily(() => z.string().max(40));
 
 export const runEventSchema = lazily(() =>
   z.discriminatedUnion('kind', [
-    z.strictObject({ ...common, kind: z.literal('go') }),
-    z.strictObject({ ...common, kind: z.literal('pause'), why: z.enum(['pause', 'drink', 'stop sign']) }),
-    z.strictObject({ ...common, kind: z.literal('add'), seconds: whole.min(5).max(600), during }),
-    z.strictObject({ ...common, kind: z.literal('next'), during }),
-    z.strictObject({ ...common, kind: z.literal('again'), during }),
-    z.strictObject({ ...common, kind: z.literal('one more round'), during }),
-    z.strictObject({ ...common, kind: z.literal('end after this round'), during }),
-    z.strictObject({ ...common, kind: z.literal('switch'), person, entry, way: z.enum(WAYS) }),
+    z.strictObject({ ...common(), kind: z.literal('go') }),
+    z.strictObject({ ...common(), kind: z.literal('pause'), why: z.enum(['pause', 'drink', 'stop sign']) }),
+    z.strictObject({ ...common(), kind: z.literal('add'), seconds: whole.min(5).max(600), during }),
+    z.strictObject({ ...common(), kind: z.literal('next'), during }),
+    z.strictObject({ ...common(), kind: z.literal('again'), during }),
+    z.strictObject({ ...common(), kind: z.literal('one more round'), during }),
+    z.strictObject({ ...common(), kind: z.literal('end after this round'), during }),
+    z.strictObject({ ...common(), kind: z.literal('switch'), person, entry, way: z.enum(WAYS) }),
     /** For everybody where there is no person. */
     z.strictObject({
-      ...common,
+      ...common(),
       kind: z.literal('swap'),
       person: person.nullable(),
       entry,
@@ -217,22 +217,22 @@ export const runEventSchema = lazily(() =>
       switches: switchesSchema.optional(),
     }),
     z.strictObject({
-      ...common,
+      ...common(),
       kind: z.literal('count'),
       person,
       block: whole.min(0).max(19),
       rounds: whole.min(0).max(200),
       reps: whole.min(0).max(2000),
     }),
-    z.strictObject({ ...common, kind: z.literal('leave'), person }),
+    z.strictObject({ ...common(), kind: z.literal('leave'), person }),
     /** Whoever has gone is in again: after a breath, the door, a shoelace. */
-    z.strictObject({ ...common, kind: z.literal('back'), person }),
-    z.strictObject({ ...common, kind: z.literal('join'), who: castSchema }),
-    z.strictObject({ ...common, kind: z.literal('sign'), person, sign: z.enum(STOP_SIGNS) }),
+    z.strictObject({ ...common(), kind: z.literal('back'), person }),
+    z.strictObject({ ...common(), kind: z.literal('join'), who: castSchema }),
+    z.strictObject({ ...common(), kind: z.literal('sign'), person, sign: z.enum(STOP_SIGNS) }),
     /** What came of it has been written down. */
-    z.strictObject({ ...common, kind: z.literal('sign recorded'), person, note: words(600).min(3) }),
-    z.strictObject({ ...common, kind: z.literal('undo'), of: common.id }),
-    z.strictObject({ ...common, kind: z.literal('finish') }),
+    z.strictObject({ ...common(), kind: z.literal('sign recorded'), person, note: words(600).min(3) }),
+    z.strictObject({ ...common(), kind: z.literal('undo'), of: common().id }),
+    z.strictObject({ ...common(), kind: z.literal('finish') }),
   ]),
 );
 export type RunEvent = z.output<typeof runEventSchema>;

@@ -1,8 +1,8 @@
-import { Link, useRouteError } from 'react-router';
+import { Component, type ReactNode } from 'react';
+import { Link } from 'react-router';
 
 /** What stands in place of a page that couldn't be shown: what it was, what is safe, and two ways on. */
-export function Broken() {
-  const error = useRouteError();
+function CouldNot({ error }: { error: unknown }) {
   return (
     <main className="grid min-h-dvh place-items-center p-6 text-center">
       <div className="max-w-prose">
@@ -25,4 +25,15 @@ export function Broken() {
       </div>
     </main>
   );
+}
+
+/** Shows what is in it; once that has thrown, that it couldn't be shown. React has this for classes alone. */
+export class Broken extends Component<{ children: ReactNode }, { threw: { error: unknown } | null }> {
+  override state: { threw: { error: unknown } | null } = { threw: null };
+  static getDerivedStateFromError(error: unknown) {
+    return { threw: { error } };
+  }
+  override render() {
+    return this.state.threw ? <CouldNot error={this.state.threw.error} /> : this.props.children;
+  }
 }

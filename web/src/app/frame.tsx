@@ -1,10 +1,12 @@
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, Outlet, useLocation, useMatches, useNavigationType } from 'react-router';
+import { Link, Outlet, useLocation, useNavigationType } from 'react-router';
 import { useStanding } from '../offline/standing.ts';
 import { dayAndTime, dayOf, timeWords, today } from '../store/day.ts';
 import { PartsHeader } from '../ui/parts-header.tsx';
 import { Searching } from '../ui/searching.tsx';
+import { Waiting } from '../ui/shell.tsx';
+import { screenAt } from './screens.ts';
 import { useTold } from './told.ts';
 
 const SearchDialog = lazy(() => import('./search-dialog.tsx'));
@@ -36,7 +38,7 @@ function Standing() {
 export function Frame() {
   const { pathname } = useLocation();
   const how = useNavigationType();
-  const face = useMatches().at(-1)?.handle as string | undefined;
+  const face = screenAt(pathname)?.ways.face;
   const [says, setSays] = useState('');
   const first = useRef(true);
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is going to another address that this follows
@@ -88,7 +90,9 @@ export function Frame() {
         To the content
       </button>
       {searchable && <Standing />}
-      <Outlet />
+      <Suspense fallback={<Waiting />}>
+        <Outlet />
+      </Suspense>
       <p className="no-print sr-only" aria-live="polite" data-announced>
         {says}
       </p>

@@ -36,6 +36,11 @@ const SHELVES = [changes, peopleShelf, groups, roomShelf] as const;
 /** Everything a screen stands on is here: until then it isn't drawn anew for each part that comes. */
 const isReady = (state: State) => SHELVES.every((shelf) => shelf.saveState(state).is !== 'loading');
 
+/** Fetches what every screen stands on; done once it is here or somebody has to be told that it can't be had. */
+export async function fetchGround(): Promise<void> {
+  await Promise.allSettled([libraryFile.here(), ...SHELVES.map((shelf) => shelf.load(store))]);
+}
+
 /** What every screen stands on: the library, people and rooms; null until they are here. */
 export function useShelf(): Ground {
   const files = libraryFile.use();

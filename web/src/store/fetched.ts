@@ -38,6 +38,8 @@ export function fetched<T>(path: string, read: (answer: Response) => Promise<T>,
   };
   return {
     use: (): Fetched<T> => useSyncExternalStore(subscribe, () => now),
+    /** Done once there is an answer or it failed; asks where nothing is here yet. */
+    here: (): Promise<void> => (now.data === undefined ? ask() : Promise.resolve()),
     /** Asks anew, for something that changes seldom and has just been changed here. */
     again: (): void => void ask(),
     /** What is known to have changed, without asking again. */

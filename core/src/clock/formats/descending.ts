@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { lazily } from '../../record/index.ts';
-import { whole } from '../inputs.ts';
+import { maybe, whole } from '../inputs.ts';
 import { clockText, Track } from '../timeline.ts';
 import { secondsFor, span, stepsOf } from '../work.ts';
 import { defineFormat } from './entry.ts';
@@ -24,7 +24,7 @@ const schema = lazily(() =>
     by: whole('by'),
     to: whole('to'),
     rounds: whole('rounds'),
-    capSeconds: whole('capSeconds').optional(),
+    capSeconds: maybe('capSeconds'),
   }),
 );
 

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { lazily } from '../../record/index.ts';
-import { whole } from '../inputs.ts';
+import { maybe, whole } from '../inputs.ts';
 import { type Doing, Track } from '../timeline.ts';
 import type { StationWork } from '../work.ts';
 import { defineFormat, type FormatFault } from './entry.ts';
@@ -12,12 +12,12 @@ const schema = lazily(() =>
     /** So many turns: minutes, where a turn is one. */
     minutes: whole('minutes'),
     /** A turn's length where it isn't a minute. */
-    everySeconds: whole('everySeconds').optional(),
+    everySeconds: maybe('everySeconds'),
     order: z.enum(['station by station', 'in turn']),
     stationRestSeconds: whole('stationRestSeconds'),
     leastFillSeconds: whole('leastFillSeconds'),
     /** Every turn asks for so many more than the one before it, until somebody can't. */
-    growBy: whole('growBy').optional(),
+    growBy: maybe('growBy'),
   }),
 );
 

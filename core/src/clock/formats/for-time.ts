@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { lazily } from '../../record/index.ts';
-import { whole } from '../inputs.ts';
+import { maybe, whole } from '../inputs.ts';
 import { clockText, Track } from '../timeline.ts';
 import { passTakes } from '../work.ts';
 import { defineFormat } from './entry.ts';
@@ -10,7 +10,7 @@ const schema = lazily(() =>
   z.strictObject({
     kind: z.literal('for time'),
     rounds: whole('rounds'),
-    capSeconds: whole('capSeconds').optional(),
+    capSeconds: maybe('capSeconds'),
     led: z.boolean(),
   }),
 );

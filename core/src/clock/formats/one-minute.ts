@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { lazily } from '../../record/index.ts';
-import { whole } from '../inputs.ts';
+import { maybe, whole } from '../inputs.ts';
 import { defineFormat } from './entry.ts';
 import { byTurns, roundsWords, several } from './parts.ts';
 
@@ -8,7 +8,7 @@ const schema = lazily(() =>
   z.strictObject({
     kind: z.literal('one-minute'),
     rounds: whole('rounds'),
-    mostRounds: whole('mostRounds').optional(),
+    mostRounds: maybe('mostRounds'),
     roundRestSeconds: whole('roundRestSeconds'),
   }),
 );

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { whole } from '../inputs.ts';
+import { lazily } from '../../record/index.ts';
+import { maybe, whole } from '../inputs.ts';
 import { type ClockPiece, clockText, type Doing, type Span, Track } from '../timeline.ts';
 import {
   goTakes,
@@ -21,10 +22,10 @@ export const turns = {
   restSeconds: whole('restSeconds'),
   rounds: whole('rounds'),
   /** Least to most rounds, decided on the day: `rounds` is the least. */
-  mostRounds: whole('mostRounds').optional(),
+  mostRounds: maybe('mostRounds'),
   roundRestSeconds: whole('roundRestSeconds'),
   /** A rest after the last station of a round as after any other. */
-  closingRest: z.boolean(),
+  closingRest: lazily(() => z.boolean()),
 };
 
 export const once = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} rounds`);

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { lazily } from '../../record/index.ts';
-import { whole } from '../inputs.ts';
+import { maybe, whole } from '../inputs.ts';
 import { Track } from '../timeline.ts';
 import { goTakes } from '../work.ts';
 import { defineFormat } from './entry.ts';
@@ -10,7 +10,7 @@ const schema = lazily(() =>
   z.strictObject({
     kind: z.literal('rounds'),
     rounds: whole('rounds'),
-    mostRounds: whole('mostRounds').optional(),
+    mostRounds: maybe('mostRounds'),
     restSeconds: whole('restSeconds'),
     roundRestSeconds: whole('roundRestSeconds'),
   }),
