@@ -188,7 +188,9 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
     if (works.length >= 2 && new Set(works).size > 1 && (rests.length === 0 || oneLength)) {
       const sorted = [...works].sort((a, b) => a - b);
       const most = sorted.at(-1)!;
-      const many = turns(most, oneLength ? Math.min(...rests) : given('restSeconds', rest, 0));
+      // "Green 20, yellow 30, red 40, 60 s slots": what is left of the slot is rest for all.
+      const left = work !== undefined && work > most ? work - most : undefined;
+      const many = turns(most, oneLength ? Math.min(...rests) : given('restSeconds', rest ?? left, 0));
       return done({
         kind: 'staggered',
         ...many,
@@ -339,6 +341,22 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   const calm = block.role === 'warm-up' || block.role === 'cool-down';
   if (interval || (work !== undefined && !(counted === n && bareTime !== undefined && !lastOf(said, 'rest'))))
     return done({ kind: 'intervals', ...turns(work!, given('restSeconds', rest, 0)) });
+  // "3 sets, 45 s between sets, 90 s between exercises": all of one before the next.
+  const apart = lastOf(said, 'station rest')?.seconds;
+  if (
+    !calm &&
+    rounds &&
+    counted + (blockDose ? 1 : 0) > 0 &&
+    apart !== undefined &&
+    roundRest !== undefined &&
+    apart > roundRest
+  )
+    return done({
+      kind: 'sets',
+      sets: within('sets', rounds.n),
+      restSeconds: within('restSeconds', roundRest),
+      stationRestSeconds: within('stationRestSeconds', apart),
+    });
   if (sets !== undefined && !calm) {
     // "5 x 5, rest 2-3 mins": said of one lift it is of all that say nothing; of several the longest.
     const beside = [...rowFacts.flat(), ...block.facts].flatMap((fact) =>

@@ -81,6 +81,8 @@ export type Fact =
   | { readonly is: 'height'; readonly cm: number }
   /** Of both sides; `one` where no side was named: of several things it may be of each of them. */
   | { readonly is: 'each'; readonly one?: true }
+  /** One side in one round, the other in the next. */
+  | { readonly is: 'by round' }
   | { readonly is: 'in all' }
   /** For the whole of a part. */
   | { readonly is: 'in all seconds'; readonly seconds: number }
@@ -122,6 +124,7 @@ const RESTS_DONE: readonly Rule<Fact>[] = (
     `${how} in|during|between|through @any? @any? @rest|@station|@round`,
     `active @rest is? :|-|–|—|=? ${how}`,
     `@rest is|by|means|:|= ${how}`,
+    `${how} until|till|while the? @others @over @over?`,
   ].map((is) => ({ is, says: () => ({ is: 'resting', style }) as const, weight: 0.8 }));
 });
 
@@ -169,6 +172,10 @@ const SETS: Sets = {
     'hard',
     'improver',
   ],
+  // Lanes are named by these; "easy" and "hard" are as often how it is done.
+  hue: ['green', 'yellow', 'amber', 'orange', 'red', 'blue', 'black', 'bronze', 'silver', 'gold'],
+  others: ['rest', 'other', 'everyone', 'everybody', 'class', 'all', 'group'],
+  over: ['finish', 'finished', 'stop', 'stopped', 'end', 'ended', 'done', 'are', 'is', 'up', 'have', 'over'],
   rep: ['rep', 'repetition'],
   set: ['set', 'time', 'round'],
   sep: [',', ':', '-', '–', '—', '=', 'and', 'with', 'then', ';', '(', '/', '.', '|', '+', '&'],
@@ -457,6 +464,21 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'twice through|round|over?', says: () => ({ is: 'rounds', n: 2 }) },
   { is: 'thrice through|round|over?', says: () => ({ is: 'rounds', n: 3 }) },
   {
+    is: 'do|go|complete|repeat|through? it|this|all? once or|to|- twice|thrice through|round|over?',
+    says: (_, words) => ({ is: 'rounds', n: 1, most: words.includes('twice') ? 2 : 3 }),
+    weight: 1,
+  },
+  {
+    is: 'do|go|complete|repeat|through? it|this|all? twice or|to|- thrice through|round|over?',
+    says: () => ({ is: 'rounds', n: 2, most: 3 }),
+    weight: 1,
+  },
+  {
+    is: 'do|go|complete|repeat|through? it|this|all? N or N time|round|lap|circuit|set through|round|over?',
+    says: ([n, most]) => (n! < most! && most! <= 20 ? { is: 'rounds', n: n!, most: most! } : null),
+    weight: 1,
+  },
+  {
     is: 'Q @rest then|and|, repeat again|it|everything?',
     says: ([rest]) => ({ is: 'rounds', n: 2, rest: rest! }),
     weight: 1,
@@ -669,6 +691,12 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'amrap', says: format('amrap') },
   // Over several that each say how long they are.
   { is: 'amrap @x N', says: count((n) => ({ is: 'times', n }), 20), weight: 1 },
+  {
+    is: 'N @x? amrap @sep? of|for|at? U each?',
+    says: ([n, s]) => (n! <= 12 ? capped('amrap')([s! / 60], []) : null),
+    weight: 1.6,
+  },
+  { is: 'N @x U amrap', says: ([n, s]) => (n! <= 12 ? capped('amrap')([s! / 60], []) : null), weight: 2 },
   { is: 'amrap in|for|of? O? @sep? @sep? U', says: ([s]) => capped('amrap')([s! / 60], []), weight: 0.6 },
   { is: 'amrap in|for|of? @sep? N', says: capped('amrap'), weight: 0.2 },
   // Before it the length, so that a number behind it is the first movement's.
@@ -953,6 +981,21 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }),
     weight: 1.4,
   },
+  { is: '@hue @sep? T', says: ([s]) => ({ is: 'level', work: s!, rest: null }), weight: 0.8 },
+  { is: '@color @sep? no|without @rest', says: () => ({ is: 'level', work: null, rest: 0 }), weight: 1 },
+  {
+    is: 'level|tier|lane|group O @sep? Q of? work|on|working? @sep? no|without @rest',
+    says: ([w]) => ({ is: 'level', work: w!, rest: 0 }),
+    weight: 2.4,
+  },
+  {
+    is: '@color @sep? Q of? work|on|working? @sep? no|without @rest',
+    says: ([w]) => ({ is: 'level', work: w!, rest: 0 }),
+    weight: 2,
+  },
+  { is: 'T slot|window|block', says: work, weight: 0.4 },
+  { is: 'same move|exercise|station|thing|circuit', says: () => ({ is: 'aside' }), weight: 0.4 },
+  { is: 'N level|version|option|ability of|for?', says: () => ({ is: 'aside' }), weight: 0.2 },
   {
     is: 'level|tier|lane|group O @sep? Q of? work|on|working? @sep? Q of? rest|off?',
     says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }),
@@ -979,7 +1022,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }),
     weight: 1,
   },
-  { is: 'hold the? last T', says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }), weight: 1 },
+  {
+    is: 'hold|holding|pulse|pulsing it? at|in? the? top|bottom|end|middle? for|in|over? the? last|final Q',
+    says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }),
+    weight: 1.4,
+  },
   {
     is: 'nft|not for? time?',
     says: (_, words) => (words.length === 1 && words[0] !== 'nft' ? null : { is: 'aside' }),
@@ -1215,7 +1262,26 @@ const DOSE: readonly Rule<Fact>[] = [
   { is: 'every other? day', says: (_, words) => ({ is: 'remark', says: words.join(' ') }), weight: 0.6 },
   { is: 'N lap|length|breath|pace of?', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.2 },
   { is: 'r|l / l|r', says: () => ({ is: 'each' }), weight: 0.5 },
-  { is: 'r|l|right|left &|and l|r|left|right', says: () => ({ is: 'each' }), weight: 0.5 },
+  {
+    is: 'r|l|right|left @sideword? &|and|then|, then? the? l|r|left|right|other @sideword?',
+    says: (_, words) => {
+      const sides = words
+        .map((word) => word[0])
+        .filter((_, i) => /^(?:l|r|left|right|other)$/.test(words[i]!));
+      return new Set(sides).size === 2 ? { is: 'each' } : null;
+    },
+    weight: 0.6,
+  },
+  {
+    is: 'left|right @sideword? first|1st? @round , right|left @sideword? second|2nd|next? @round',
+    says: () => ({ is: 'by round' }),
+    weight: 3,
+  },
+  {
+    is: 'left|right|one|change|swap|switch|alternate|other @sideword? each|per|every|a|by @round',
+    says: () => ({ is: 'by round' }),
+    weight: 1.2,
+  },
   { is: 'e / s|l|a|w|side|leg|arm|way', says: () => ({ is: 'each' }), weight: 0.3 },
   { is: 'each|ea', says: () => ({ is: 'each', one: true }), weight: -0.3 },
   {
@@ -1233,6 +1299,27 @@ const DOSE: readonly Rule<Fact>[] = [
   ...['tempo N - N - N', 'tempo N / N / N'].map(
     (is): Rule<Fact> => ({ is, says: ([d, h, u]) => tempo([d!, h!, u!, 0]), weight: 2 }),
   ),
+  // Behind a name with its count three numbers are how slow: "10 squats 4-2-1"; in front they are counts.
+  {
+    is: 'N - N - N',
+    says: (v, _, at) => (at > 0 ? tempo([...v, 0]) : null),
+    weight: 1,
+  },
+  {
+    is: 'T down|lower|lowering|lowered|descent|negative ,|and? T hold|pause|at? the? bottom?',
+    says: ([d, h]) => tempo([d!, h!, 1, 0]),
+    weight: 1.4,
+  },
+  {
+    is: 'T on|for? the|a? way? down|lower|lowering|lowered|descent|negative',
+    says: ([d]) => tempo([d!, 0, 1, 0]),
+    weight: 0.6,
+  },
+  {
+    is: 'until|till|for the? minute|time|clock|bell|beep|end|whistle|slot|rest is|run|up|goe|of? up|over|out|done|the|off? minute|slot?',
+    says: () => ({ is: 'aside' }),
+    weight: 0.8,
+  },
   // A climb by hand, said as it stands: more numbers than a tempo has.
   ...[8, 7, 6, 5].map(
     (n): Rule<Fact> => ({
@@ -1254,7 +1341,11 @@ const DOSE: readonly Rule<Fact>[] = [
     says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }),
     weight: 1,
   },
-  { is: 'hold the? last T', says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }), weight: 1 },
+  {
+    is: 'hold|holding|pulse|pulsing it? at|in? the? top|bottom|end|middle? for|in|over? the? last|final Q',
+    says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }),
+    weight: 1.4,
+  },
   {
     is: 'last T fast|quick|sprint|flat',
     says: ([s]) => ({ is: 'phase', says: 'fast', seconds: s! }),

@@ -18,8 +18,8 @@ export interface Match<F> {
  */
 export interface Rule<F> {
   readonly is: string;
-  /** What it says, from the values in order; null where the values make no sense of it. */
-  readonly says: (values: readonly number[], words: readonly string[]) => F | null;
+  /** What it says, from the values in order, their words and where it begins; null where that makes no sense. */
+  readonly says: (values: readonly number[], words: readonly string[], at: number) => F | null;
   /** Added to how much of the line a rule explains: what is certain before what is only likely. */
   readonly weight?: number;
 }
@@ -193,7 +193,7 @@ function search<F>(grammar: Grammar<F>, tokens: readonly Token[]): Match<F>[] {
       const match = longest(pieces, tokens, at);
       if (!match || match.to === at) continue;
       const words = tokens.slice(at, match.to).map((token) => token.word);
-      const fact = rule.says(match.values, words);
+      const fact = rule.says(match.values, words, at);
       if (fact === null) continue;
       // Longer explanations before several short ones; a quantity weighs more than a word.
       const score = (match.to - at) * 1.1 + match.values.length * 0.6 + (rule.weight ?? 0) - 0.5;

@@ -50,6 +50,40 @@ function abreast(
   };
 }
 
+/** What leads to a surface or a part of the body: no part of the name before it. */
+const ONTO = new Set(['on', 'onto', 'from', 'off', 'with', 'at', 'against', 'to', 'in']);
+/** What stands behind "or" and is no movement of its own: "or just hold it", "or anything you like". */
+const RATHER = new Set(
+  'just only simply no without less more fewer whatever anything something any stay keep hold use as if even'.split(
+    ' ',
+  ),
+);
+/** Words of what somebody is on or holds, said as another way. */
+const MOST_OF_WAY = 2;
+/**
+ * "Press-ups on knees or toes": one movement in two ways, where the name with either is one. "Crunch or just hold":
+ * of what no movement is known by, what stands behind "or" is said of how.
+ */
+function inWays(
+  tokens: readonly Token[],
+  isMove: (some: readonly Token[]) => boolean,
+): { rest: readonly Token[]; tiers: Token[][]; remark?: readonly Token[] } | null {
+  const or = tokens.findIndex((token) => token.word === 'or' || token.word === '/');
+  const tail = tokens.slice(or + 1);
+  if (or < 1 || tail.length === 0 || !tail.every((token) => token.kind === 'word')) return null;
+  const first = tokens.slice(0, or);
+  if (tail.length <= MOST_OF_WAY)
+    for (let from = or - 1; from >= Math.max(1, or - MOST_OF_WAY); from--) {
+      const on = ONTO.has(tokens[from - 1]!.word) ? from - 1 : from;
+      const head = tokens.slice(0, on);
+      if (head.length > 0 && isMove(head) && isMove(first) && isMove([...tokens.slice(0, from), ...tail]))
+        return { rest: head, tiers: [tokens.slice(from, or), tail] };
+    }
+  return isMove(first) && tokens[or]!.word === 'or' && RATHER.has(tail[0]!.word)
+    ? { rest: first, tiers: [], remark: tokens.slice(or) }
+    : null;
+}
+
 /** "Squats / press-ups / sit-ups / high knees": more than anybody has levels are things to do. */
 function listed(
   tokens: readonly Token[],
@@ -75,7 +109,8 @@ function tiersOf(
       : tokens;
     return (
       abreast(rest, (some) => isMove(some, SURE)) ??
-      listed(rest, (some) => isMove(some, SURE)) ?? { rest, tiers: [] }
+      listed(rest, (some) => isMove(some, SURE)) ??
+      inWays(rest, (some) => isMove(some, SURE)) ?? { rest, tiers: [] }
     );
   }
   const inside = tokens.slice(open + 1, shut);
@@ -176,6 +211,10 @@ function shared(items: readonly Item[], last: readonly Match<Fact>[]): readonly 
   );
 }
 
+/** "At the bench", "by the wall": where it is done, and nothing that is. */
+const PLACE =
+  /^(?:then |now |next |and )*(?:at|by|beside|near|next to|in|on|around|over at|back at|to) (?:the|a|your|our) [\p{L}-]+$/iu;
+
 /** As little sure nothing is meant by it. */
 const DOUBTED = 0.3;
 const sureOfFirst = (readings: readonly Reading[]) => readings[0]?.sure ?? 0;
@@ -251,7 +290,8 @@ export function itemsOf(
     const dash = nameTokens.findIndex(
       (token, i) => i > 0 && ['-', '–', '—'].includes(token.word) && token.from > nameTokens[i - 1]!.to,
     );
-    const whole = readName(names, nameTokens, own);
+    const isPlace = PLACE.test(text.slice(nameTokens[0]!.from, nameTokens.at(-1)!.to));
+    const whole = isPlace ? [] : readName(names, nameTokens, own);
     const before = dash > 0 ? readName(names, nameTokens.slice(0, dash), own) : [];
     // "Hearts - squats": or of a label that names nothing.
     const after =

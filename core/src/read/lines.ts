@@ -263,7 +263,8 @@ function clockInWords(said: Said): LineOf | null {
   // A line of a list, the name of a movement, or a bare word of the clock beside another is no clock.
   if (!strong || listed || ((plain || ofMove || heads) && !headed)) return null;
   const sections = leftWords.every((token) => SECTIONS.has(token.word));
-  if (!titled && share > 0.5 && !sections) return null;
+  // "Then at the bench, 4 rounds:" heads what is below it.
+  if (!titled && share > 0.5 && !sections && said.colon !== rest.length - 1) return null;
   const first = rest.findIndex((token) => [',', '–', '-', ':', '('].includes(token.word));
   const named =
     first > 0 && rest.slice(0, first).every((token) => token.kind === 'word')

@@ -126,6 +126,41 @@ function atItsTime(read: LineRead, lasts: number | null): LineRead {
   };
 }
 
+const LABELLED = /^[^:]{1,30}:\s*\S/u;
+/** So many lines with one movement each are a list of stations. */
+const LINES_OF_ONE = 2;
+/** A title is a few words. */
+const MOST_OF_TITLE = 6;
+const isShort = (text: string): boolean => text.trim().split(/\s+/u).length <= MOST_OF_TITLE;
+
+/** Longer than so many seconds nobody does one thing by a clock of minutes and seconds. Estimate. */
+const LONGEST_TURN = 300;
+const IDLE = /^\W*(?:rest|break|pause|recover|recovery|breather|water|drink)\W*$/iu;
+const OVER = /^\W*(?:finish(?:ed)?|done|end|stop|the end|all done)\W*$/iu;
+/** "0:00 march, 1:00 squats, 2:00 rest": rows at whose times a movement begins, or nothing is done. */
+const isTimeOfMoves = (read: LineRead, lasts: number | null): boolean =>
+  OVER.test(read.text) ||
+  ((lasts === null || lasts <= LONGEST_TURN) &&
+    (IDLE.test(read.text) ||
+      (read.items.length > 0 && read.role === null && (read.items[0]!.readings[0]?.sure ?? 0) >= STANDS)));
+/** Such a row as a line of a list: how long it goes on is its own. */
+function forItsTime(read: LineRead, lasts: number | null): LineRead {
+  const text = read.text.replace(/:$/u, '');
+  const bare = { ...read, text, heading: null, label: null, titled: false, facts: [], numbers: [] };
+  if (OVER.test(text)) return { ...bare, kind: 'note', items: [], listed: true };
+  if (IDLE.test(text))
+    return {
+      ...bare,
+      kind: 'break',
+      items: [],
+      facts: [{ is: 'break', seconds: lasts ?? 0 }],
+      listed: false,
+    };
+  const seconds: Fact[] = lasts === null ? [] : [{ is: 'seconds', seconds: lasts }];
+  const items = read.items.map((item) => ({ ...item, facts: [...item.facts, ...seconds] }));
+  return { ...bare, kind: 'station', items, listed: true, fresh: false };
+}
+
 const AS_BEFORE =
   /\b(?:same (?:timing|times?|clock|format|again|as)|as (?:above|before)|repeat (?:timing|format))/i;
 /** How many sets and what lies between them, as a line of its own. */
@@ -143,7 +178,7 @@ const nameOf = (heading: string): string | null => {
 /** Where the title ends: a line's words without what trails them. */
 const tidy = (text: string) =>
   text
-    .replace(/^[^\p{L}\p{N}]+|[\s:–—"”'»-]+$/gu, '')
+    .replace(/^[^\p{L}\p{N}]+|[\s:–—"”'».,-]+$/gu, '')
     .replace(/[^\p{L}\p{N}\p{P}\p{Zs}+]+/gu, '')
     .trim()
     .slice(0, 120);
@@ -173,6 +208,11 @@ export function readSession(
   const written = allRows.slice(0, MOST_LINES).map((row) => withIntervals(withoutBoxes(row)));
   const times = timetable(written);
   const rows = tableLines(withoutNumbers(written.map((row, i) => times?.get(i)?.text ?? row)));
+  const atTimes = new Map(
+    [...(times ?? [])].map(([i]) => [i, readLine(names, i + 1, rows[i]!.text.trim(), true, own)]),
+  );
+  const ofMoves =
+    times !== null && [...times].every(([i, { lasts }]) => isTimeOfMoves(atTimes.get(i)!, lasts));
   const lines: LineRead[] = [];
   let fresh = true;
   rows.forEach(({ text: row, table }, i) => {
@@ -182,8 +222,8 @@ export function readSession(
     }
     const timed = times?.get(i);
     if (timed) {
-      const read = readLine(names, i + 1, row.trim(), true, own);
-      lines.push(atItsTime(read, timed.lasts));
+      const read = atTimes.get(i)!;
+      lines.push(ofMoves ? forItsTime(read, timed.lasts) : atItsTime(read, timed.lasts));
       fresh = false;
       return;
     }
@@ -295,6 +335,12 @@ export function readSession(
       !read.text.includes(',') &&
       read.items.length > 1 &&
       read.items.every((item) => item.facts.some((fact) => fact.is === 'reps'));
+    // "Wide squat then narrow squat" between lines of one movement each is one of them.
+    const isOneOf = (read: LineRead) =>
+      timed &&
+      read.items.length === 2 &&
+      isShort(read.text) &&
+      reads.filter(({ kind, items }) => kind === 'station' && items.length === 1).length >= LINES_OF_ONE;
     let parts: Item[] = [];
     // A superset's two, and the two of one of several tabatas.
     const inPairs = current().facts.some(
@@ -310,7 +356,9 @@ export function readSession(
         parts.length < 4 &&
         ((item.joined === 'with' && !inPairs) ||
           (item.joined === 'next' && (chained || inASlot)) ||
-          (item.joined === 'then' && emom && !item.facts.some((fact) => fact.is === 'seconds')));
+          (item.joined === 'then' &&
+            (emom || isOneOf(read)) &&
+            !item.facts.some((fact) => fact.is === 'seconds')));
       if (joins) parts.push(item);
       else {
         if (parts.length > 0) addRow(read, parts);
@@ -359,7 +407,10 @@ export function readSession(
           next.kind === 'heading') ||
         // "HIIT pyramid": the kind of clock, and what it is called.
         (read.kind === 'clock' && read.titled && next.kind === 'clock' && /^\D+ \D+$/.test(read.text)) ||
-        (read.kind === 'note' && (next.kind === 'clock' || next.fresh)) ||
+        // "You need: a rope" is said of it, and what it is called has no colon.
+        (read.kind === 'note' &&
+          !LABELLED.test(read.text) &&
+          (next.kind === 'clock' || next.fresh || (read.titled && isShort(read.text)))) ||
         // In quotation marks it is what it is called.
         /^[“"'«].*[”"'»]$/u.test(read.text) ||
         // "Seated exercise - 30 mins": how long all of it takes.
@@ -477,6 +528,13 @@ export function readSession(
               next.letter !== null &&
               next.letter !== block.rows.at(-1)!.read.letter) ||
             (read.fresh && next?.kind === 'station' && !saysClock(block.facts)));
+        // "Then at the bench, 4 rounds:" over a list: what stands above it is none of them.
+        const heads =
+          block.rows.length > 0 &&
+          next?.kind === 'station' &&
+          /:\s*$/u.test(read.text) &&
+          saidOften(read.facts) &&
+          !saidOften(block.facts);
         // "Then 2 x": how often said anew, over other movements.
         const anew =
           block.rows.length > 0 &&
@@ -490,8 +548,9 @@ export function readSession(
           next?.kind === 'station' &&
           round &&
           (block.whole || (block.rows.length === 0 && block.heads.length > 0));
-        const target = begins || anew || over ? draft('circuit') : block;
-        if (begins || anew || over) blocks.push(target);
+        const opens = begins || anew || over || heads;
+        const target = opens ? draft('circuit') : block;
+        if (opens) blocks.push(target);
         if (target.rows.length > 0 && closes(read)) target.closed = true;
         const rests = read.facts.filter((fact) => fact.is === 'break');
         const clock = read.facts.filter((fact) => fact.is !== 'break');
@@ -615,7 +674,7 @@ export function readSession(
       block.facts.push({ is: 'round rest', seconds: block.after!.seconds });
     // What was said of how, of all of them.
     const how = block.facts.filter((fact) =>
-      ['phase', 'phases', 'call', 'tempo', 'remark'].includes(fact.is),
+      ['phase', 'phases', 'call', 'tempo', 'remark', 'by round'].includes(fact.is),
     );
     if (how.length > 0)
       block.rows = block.rows.map((row) => ({

@@ -335,6 +335,29 @@ function mainWithoutHead(blocks: readonly Draft[]): void {
   first.facts = first.facts.filter((fact) => !length(fact));
 }
 
+/** "AMRAP 2: 8 lunges": the second of several, which number is no length of its own. */
+const NTH = /^\W*(?:amrap|emom|tabata)\s*(\d{1,2})\s*[:.)–—-]/iu;
+/** "3 AMRAPs of 10 minutes", and then each by its number: the length is that of all of them. */
+function lengthOfKin(blocks: readonly Draft[]): void {
+  const nthOf = (block: Draft) => Number(NTH.exec(block.heads.at(-1)?.text ?? '')?.[1] ?? Number.NaN);
+  const kin = blocks.filter((block) => !Number.isNaN(nthOf(block)));
+  if (kin.length < 2 || !kin.every((block, i) => nthOf(block) === i + 1)) return;
+  const lengths = kin[0]!.facts.flatMap((fact) =>
+    fact.is === 'format' && fact.seconds !== undefined && fact.seconds > LEAST_LENGTH ? [fact] : [],
+  );
+  for (const block of kin) {
+    const facts = block.facts.map((fact): Fact => {
+      if (fact.is !== 'format' || fact.seconds !== nthOf(block) * LEAST_LENGTH) return fact;
+      const { seconds: _, ...bare } = fact;
+      return bare;
+    });
+    const own = facts.some((fact) => fact.is === 'format' && fact.seconds !== undefined);
+    block.facts = own ? facts : [...lengths, ...facts];
+  }
+}
+/** A number beside a part is so many minutes. */
+const LEAST_LENGTH = 60;
+
 /** Parts as they stand once all lines have been read: what each says of the others is settled. */
 export function settled(blocks: readonly Draft[], notes: string[]): Draft[] {
   mainWithoutHead(blocks);
@@ -347,6 +370,7 @@ export function settled(blocks: readonly Draft[], notes: string[]): Draft[] {
     climbBegun(block);
     wholeTurns(block);
   }
+  lengthOfKin(blocks);
   restsOfRounds(blocks);
   const filled = blocks.filter((block) => block.rows.length > 0);
   restsOfCircuits(filled);

@@ -84,7 +84,9 @@ export function stationOf(
     const best = part.readings[0];
     const facts = part.facts;
     const said = withPhases(i === 0 ? doseOver(dose, doseOf(facts)) : doseOf(facts), facts, work);
-    const own = setsApart(said, sets);
+    // "(each side)" beside a count that was said for all of them.
+    const both = facts.some((fact) => fact.is === 'each') && (said?.reps ?? said?.seconds) !== undefined;
+    const own = setsApart(both && said?.each === undefined ? { ...said, each: true } : said, sets);
     if (!best || best.sure < STANDS) return [{ move: ownId(names, part.text), dose: own, side: undefined }];
     return best.moves.map((move, k) => {
       const side = facts.find((fact) => fact.is === 'side');
@@ -103,7 +105,9 @@ export function stationOf(
       .map((part, i) => saidSide(part, i === 0 && first!.side !== undefined))
       .join(row.parts.length > 1 ? ' + ' : '')
       .slice(0, 200),
-    sides: 'swap at half',
+    sides: row.parts.some(({ facts }) => facts.some((fact) => fact.is === 'by round'))
+      ? 'other side each round'
+      : 'swap at half',
     ...settingsFor(names, row, first!.move, first!.side),
     ...(first!.dose ? { dose: first!.dose } : {}),
     ...wordsOf(row),

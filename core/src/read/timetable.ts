@@ -12,8 +12,12 @@ const NAMED =
   /^(\s*\p{L}[\p{L} &+/'’-]{2,40}?)[\s(,]+(\d{1,2}[:.]\d{2}\s*(?:[-–—]|to)\s*\d{1,2}[:.]\d{2})\)?\s*:?(?=\s|$)/u;
 const BEHIND = /^\s*[-–—:|)]?\s+(?=[\p{L}\d])|^\s*[-–—:|]\s*(?=\p{L})/u;
 
-/** A part is a minute long at least and two hours at most: other differences are no timetable. In seconds. */
+/**
+ * A part is a minute long at least and two hours at most, one of a clock that counts seconds a quarter of one: other
+ * differences are no timetable. In seconds.
+ */
 const LEAST = 60;
+const LEAST_BY_SECONDS = 15;
 const MOST = 7200;
 
 interface Mark {
@@ -70,13 +74,13 @@ function spanMarks(rows: readonly string[]): Mark[] {
 }
 
 /** From its own end, else until the next begins; null where it is the last or makes no sense. */
-function lasting(marks: readonly Mark[], i: number): number | null {
+function lasting(marks: readonly Mark[], i: number, least: number): number | null {
   const { from, to } = marks[i]!;
   const until = to ?? marks[i + 1]?.from ?? null;
   if (until === null) return null;
   // Past noon on a clock of twelve hours.
   const lasts = until >= from ? until - from : until + 12 * 3600 - from;
-  return lasts >= LEAST && lasts <= MOST ? lasts : null;
+  return lasts >= least && lasts <= MOST ? lasts : null;
 }
 
 /**
@@ -91,7 +95,8 @@ export function timetable(written: readonly string[]): ReadonlyMap<number, Timed
   });
   const rows = named.filter((row, i) => row !== written[i]).length >= 2 ? named : written;
   for (const marks of [clockMarks(rows), spanMarks(rows)]) {
-    const times = marks.map((_, i) => lasting(marks, i));
+    const bySeconds = marks.length > 2 && marks[0]!.from === 0 && marks.some(({ from }) => from % 60 > 0);
+    const times = marks.map((_, i) => lasting(marks, i, bySeconds ? LEAST_BY_SECONDS : LEAST));
     const follow = marks.every(
       ({ from }, i) =>
         i === 0 || marks[i - 1]!.to === null || from === marks[i - 1]!.to || from > marks[i - 1]!.from,

@@ -215,10 +215,6 @@ const TWINS: Readonly<Record<string, string>> = {
   elevated: 'raised',
   incline: 'raised',
   raised: 'raised',
-  'hand on a chair': 'raised',
-  'hand on chair': 'raised',
-  'hand on a bench': 'raised',
-  'hand on the sofa': 'raised',
   decline: 'feetraised',
   'foot raised': 'feetraised',
   'feet raised': 'feetraised',
@@ -705,7 +701,43 @@ const supports = () =>
     HELD_ON.flatMap((thing) => ['', 'the ', 'a ', 'your '].map((article) => `${hold} ${article}${thing}`)),
   );
 
+/** What hands or feet are put up on, and what a movement is called by then. A wall is another thing. */
+const PUT_ON = [
+  'chair',
+  'sofa',
+  'couch',
+  'bench',
+  'step',
+  'stair',
+  'box',
+  'bed',
+  'stool',
+  'seat',
+  'table',
+  'coffee table',
+];
+const PUT: Readonly<Record<string, string>> = {
+  hand: 'raised',
+  foot: 'feetraised',
+  feet: 'feetraised',
+  heel: 'feetraised',
+  'rear foot': 'rear feetraised',
+  'back foot': 'rear feetraised',
+  'rear leg': 'rear feetraised',
+  'back leg': 'rear feetraised',
+};
+/** "Feet on the sofa", "rear foot up on a chair". */
+const putUp = (): (readonly [string, string])[] =>
+  Object.entries(PUT).flatMap(([part, means]) =>
+    PUT_ON.flatMap((thing) =>
+      ['on', 'up on', 'onto'].flatMap((on) =>
+        ['', 'the ', 'a ', 'your '].map((article) => [`${part} ${on} ${article}${thing}`, means] as const),
+      ),
+    ),
+  );
+
 const phrases = new Phrases<readonly string[]>((phrases) => {
+  for (const [said, means] of putUp()) phrases.add(said.split(' ').map(singular), means.split(' '));
   for (const said of supports())
     if (
       TWINS[said] === undefined &&
