@@ -388,6 +388,9 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
       assumed,
       dose: { seconds: clamp(Math.floor(all / n), 1, 900) },
     };
+  // "20 minutes, share them between you": so many in all, and they are to be done by then.
+  if (!calm && all !== undefined && lastOf(said, 'partner') && counted === n)
+    return done({ kind: 'for time', rounds: R(), capSeconds: within('capSeconds', all), led });
   // So many minutes for all of a part: round and round till they are over.
   if (!calm && all !== undefined && rounds === undefined && timed === 0)
     return done({ kind: 'amrap', capSeconds: within('capSeconds', all), led });

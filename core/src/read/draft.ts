@@ -24,6 +24,8 @@ export interface Draft {
   before: readonly Fact[];
   /** How often and what lies between stood behind its stations. */
   closed: boolean;
+  /** The rest behind it lies between it and the next part, and behind no round. */
+  apart: boolean;
   /** Rests between its stations, as lines of their own. */
   breaks: { seconds: number; at: number }[];
 }
@@ -45,6 +47,7 @@ export const draft = (role: Role, name: string | null = null): Draft => ({
   inline: false,
   above: null,
   closed: false,
+  apart: false,
   before: [],
   breaks: [],
 });

@@ -336,6 +336,11 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'T each|apiece', says: work },
   {
+    is: 'N block|part|section @sep? of|at|for? T each?',
+    says: ([n, s]) => (n! <= 12 ? { is: 'in all seconds', seconds: s! } : null),
+    weight: 1.6,
+  },
+  {
     is: 'T per|each block|part|section|pair|superset',
     says: ([s]) => ({ is: 'in all seconds', seconds: s! }),
     weight: 1,
@@ -685,6 +690,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     is: 'N @x of? each|everything @station?',
     says: count((n) => ({ is: 'reps', n }), 500),
     weight: 0.9,
+  },
+  {
+    is: 'N @dash N @rep? of|on each|every|everything @station?',
+    says: ([lo, hi]) => (lo! < hi! && hi! <= 200 ? { is: 'reps', n: lo! } : null),
+    weight: 1.2,
   },
   { is: 'N of each|every|everything', says: count((n) => ({ is: 'reps', n }), 500) },
   // formats
@@ -1374,6 +1384,7 @@ const DOSE: readonly Rule<Fact>[] = [
     says: (_, w) => ({ is: 'remark', says: w.join(' ') }),
     weight: 0.6,
   },
+  { is: 'on? odd|even minute|one|number? :|-|=|,?', says: () => ({ is: 'aside' }), weight: 0.8 },
   { is: 'max|maximum effort|rep?', says: () => ({ is: 'aside' }) },
   {
     is: 'N @x|set of|to? max|amrap|failure',

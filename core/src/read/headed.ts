@@ -3,7 +3,7 @@ import { factsIn, type Match } from './grammar.ts';
 import { headingOf, isClockOnly, isLabel, leftOver, numberedFormat, roundsBehind } from './headings.ts';
 import { apart, itemsOf, sureOf } from './items.ts';
 import type { Item } from './line.ts';
-import { DAYS, OF_BLOCKS, PARTING, SECTIONS, TITLE_WORDS } from './line-words.ts';
+import { DAYS, LEAST_SESSION, OF_BLOCKS, PARTING, SECTIONS, TITLE_WORDS } from './line-words.ts';
 import { readName } from './names.ts';
 import { type LineOf, type Said, spansOf, spansOfItems } from './said.ts';
 import type { Token } from './tokens.ts';
@@ -342,10 +342,15 @@ export function clockThenMoves(said: Said): LineOf | null {
       OF_BLOCKS.has(fact.is) ||
       (each && ['work', 'reps'].includes(fact.is)) ||
       (sets && ['sets', 'sets of'].includes(fact.is));
-    if (!matches.some(({ fact }) => ofAll(fact))) continue;
+    // "Partner workout, 20 mins, share them: 100 squats, …": as long as a session it is of all of them.
+    const whole = cut === said.colon && matches.some(({ fact }) => isWhole(fact));
+    const entitled = leftOver(clock, matches).every(
+      (token) => token.kind !== 'word' || TITLE_WORDS.has(token.word),
+    );
+    if (!matches.some(({ fact }) => ofAll(fact)) && !whole) continue;
     // "Blast 1 (3 x 40/20): squat, row": what the part is called, and then its clock.
     const called = named || cut !== said.colon ? null : nameBefore(said, clock, matches);
-    if (!named && !called && leftOver(clock, matches).length > 0) continue;
+    if (!named && !called && leftOver(clock, matches).length > 0 && !(whole && entitled)) continue;
     const { rest: behind, facts } = withoutClock(after);
     const open = behind.findIndex((token) => token.word === '(');
     const all = movesIn(said, behind);
@@ -356,7 +361,12 @@ export function clockThenMoves(said: Said): LineOf | null {
     return said.as('heading', 0.85, {
       role: 'circuit',
       heading: named ? text.slice(rest[0]!.from, clock.at(-1)!.to) : called,
-      facts: [...matches.map((match) => match.fact), ...facts],
+      facts: [
+        ...matches.map(
+          ({ fact }): Fact => (isWhole(fact) ? { is: 'in all seconds', seconds: fact.seconds } : fact),
+        ),
+        ...facts,
+      ],
       items,
       spans: [...spansOf(clock, matches), ...spansOfItems(items)],
       titled: said.titled,
@@ -364,6 +374,9 @@ export function clockThenMoves(said: Said): LineOf | null {
   }
   return null;
 }
+/** As long as a session: nobody does one thing for that long. */
+const isWhole = (fact: Fact): fact is Extract<Fact, { is: 'work' }> =>
+  fact.is === 'work' && fact.seconds >= LEAST_SESSION;
 
 /** "Tabata plank / hollow hold": the kind of clock and then its movements, with nothing between. */
 export function kindThenMoves(said: Said): LineOf | null {

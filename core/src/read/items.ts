@@ -258,7 +258,12 @@ export function itemsOf(
   for (let k = 0; k < pieces.length; k++)
     for (let to = Math.min(pieces.length, k + 4); to > k + 1; to--) {
       const last = pieces[to - 1]!;
-      if (pieces.slice(k + 1, to).some((piece) => piece.joined !== 'next')) continue;
+      if (
+        pieces
+          .slice(k + 1, to)
+          .some(({ joined, from }) => joined !== 'next' || tokens[from - 1]!.word !== ',')
+      )
+        continue;
       const said = namesIn(pieces[k]!.from, last.to).filter((token) => token.word !== ',');
       const [best] = readName(names, said, own);
       const name = best?.moves.length === 1 ? names.library.move(best.moves[0]!)?.name : undefined;

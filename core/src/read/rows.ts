@@ -239,6 +239,23 @@ const strokesApart = (row: string): string => {
     : row;
 };
 
+/** Fewer numbers than these on a line are counts: "1 squat 2 lunges". */
+const FEWEST_NUMBERED = 4;
+/** "1 squats 2 press ups 3 lunges 4 dips": numbers that count on from one, the first of them of several. */
+function numberedInline(row: string): string {
+  const marks = [...row.matchAll(/(?<=^|[\s,;])(\d{1,2})\s+(?=\p{L}{3})/gu)];
+  const counts = marks.length >= FEWEST_NUMBERED && marks.every((mark, i) => Number(mark[1]) === i + 1);
+  const [first, second] = marks;
+  if (!counts || first!.index > 0 || !/s\b[^\d]*$/u.test(row.slice(0, second!.index))) return row;
+  return marks.reduceRight(
+    (found, mark, i) =>
+      found.slice(0, mark.index) +
+      (i === 0 ? ' ' : ';').padEnd(mark[0].length) +
+      found.slice(mark.index + mark[0].length),
+    row,
+  );
+}
+
 /** "1) squats 2) lunges 3) plank" on one line: its numbers part what stands between them. Each keeps its length. */
 export function listedInline(row: string): string {
   const marks = INLINE.map(({ mark, nth }) => ({ found: [...row.matchAll(mark)], nth })).find(
@@ -248,7 +265,7 @@ export function listedInline(row: string): string {
       // Labels of one letter: "P1 …, S2 …" are of two kinds.
       new Set(found.map(([said]) => said.toLowerCase().replace(/[^a-z]|^[a-h][).:]$/g, ''))).size === 1,
   )?.found;
-  if (!marks) return strokesApart(row);
+  if (!marks) return strokesApart(numberedInline(row));
   let found = row;
   marks.forEach((mark, i) => {
     // At the very front a number is a bullet, and read as one; "T1" isn't.

@@ -65,6 +65,16 @@ const isSibling = (a: Draft, b: Draft): boolean => {
   return (a.round && b.round) || (kind(a.name) !== undefined && kind(a.name) === kind(b.name));
 };
 
+const saysLength = (facts: readonly Fact[]): boolean =>
+  saysClock(facts) || facts.some((fact) => fact.is === 'in all seconds');
+
+/** A rest under a list with bullets, without one and above another part's heading: it parts the two. */
+const liesApart = (rest: LineRead, next: LineRead | undefined, above: Draft): boolean =>
+  next?.kind === 'heading' &&
+  !rest.listed &&
+  above.rows.length > 0 &&
+  above.rows.every((row) => row.read.listed);
+
 /** Has it a count, a time or a distance? A number beyond any count is a name. */
 const isDosed = (read: LineRead): boolean =>
   read.items.some(({ facts }) =>
@@ -459,7 +469,7 @@ export function readSession(
         } else if (empty) {
           blocks.pop();
           made.facts.push(...before.facts);
-          made.above = saysClock(before.facts) ? [...before.facts] : before.above;
+          made.above = saysLength(before.facts) ? [...before.facts] : before.above;
           made.heads.push(...before.heads);
         } else made.facts.push(...(inherits.length > 0 ? inherits : read.roundNumber !== null ? shared : []));
         // "Circuit 2 - same timing": as the one before it.
@@ -498,6 +508,7 @@ export function readSession(
           // Another clock of a kind that stands already is of another part.
           (next.kind !== 'clock' || next.facts.some((fact) => fact.is === 'steps'));
         if (read.facts.length === 1 && only!.is === 'rest' && block.rows.length > 0 && parts) {
+          block.apart = liesApart(read, next, block);
           block.heads.push(lineOf(read, { kind: 'break' }));
           block.breaks.push({ seconds: only!.seconds, at: block.rows.length });
           block.after = { seconds: clamp(only!.seconds, 0, 900) };
@@ -579,6 +590,7 @@ export function readSession(
       case 'break': {
         const block = current();
         const fact = read.facts[0] as Extract<Fact, { is: 'break' }>;
+        block.apart = liesApart(read, next, block);
         block.heads.push(lineOf(read));
         block.breaks.push({ seconds: fact.seconds, at: block.rows.length });
         block.after = {
@@ -661,7 +673,7 @@ export function readSession(
     const rest = restsBetween(block);
     // A rest at the very end of a list that goes round again lies between the rounds.
     const rounds = goesRound(block.facts);
-    const behind = !rest && block.after && rounds;
+    const behind = !rest && block.after && rounds && !block.apart;
     // "4 sets … rest 1 to 2 minutes" is no break after all of them.
     const ofSets = !rest && !rounds && block.after?.mostSeconds !== undefined && inSets(block.facts);
     if (ofSets) block.facts.push({ is: 'rest', seconds: block.after!.seconds });

@@ -195,6 +195,8 @@ const TWINS: Readonly<Record<string, string>> = {
   'on all four': 'allfours',
   'all four': 'allfours',
   'hand and knee': 'allfours',
+  ham: 'hamstring',
+  hammie: 'hamstring',
   couch: 'sofa',
   settee: 'sofa',
   'at the kitchen worktop': 'supported',
