@@ -424,6 +424,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'rest until|till|when ready|recovered', says: () => ({ is: 'break', seconds: 60, ready: true }) },
   { is: 'when ready', says: () => ({ is: 'break', seconds: 60, ready: true }), weight: -0.5 },
   { is: 'each|per partner @sep? then? swap|change over?', says: () => ({ is: 'partner' }), weight: 1 },
+  { is: 'then|and swap|switch over|round|place|partner?', says: () => ({ is: 'partner' }), weight: 0.8 },
   { is: 'one work @sep? one|other @rest', says: () => ({ is: 'partner' }), weight: 2 },
   // rounds
   {
@@ -653,7 +654,7 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.8,
   },
   {
-    is: 'N round|bout|set of? each|apiece @station? before? moving|changing|going? on|over?',
+    is: 'N round|bout|set|go of? each|apiece @station? before? moving|changing|going? on|over?',
     says: count((n) => ({ is: 'bouts each', n }), 20),
     weight: 0.8,
   },

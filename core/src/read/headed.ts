@@ -7,6 +7,7 @@ import { DAYS, LEAST_SESSION, OF_BLOCKS, PARTING, SECTIONS, TITLE_WORDS } from '
 import { readName } from './names.ts';
 import { type LineOf, type Said, spansOf, spansOfItems } from './said.ts';
 import type { Token } from './tokens.ts';
+import { isHead } from './twins.ts';
 
 /** Likely to be a movement. */
 const LIKELY = 0.6;
@@ -137,8 +138,14 @@ export function partHeading(said: Said): LineOf | null {
   // "Warm-up: 5 mins - march, arm circles": the time is for all of it.
   const bare = after[0]?.word === '(' && after[2]?.word === ')' ? [after[1]!, ...after.slice(3)] : after;
   const sign = ['-', '–', '—', ':', ',', 'of', '('].includes(bare[1]?.word ?? '');
+  // "2 min jog, 10 arm circles, 10 leg swings": where each of the others has its own, so has the first.
+  const first = sign ? [] : itemsOf(said.names, text, bare, said.own);
+  const ofFirst =
+    first.length > 1 &&
+    first.every((item) => item.facts.some(({ is }) => ['seconds', 'reps', 'metres'].includes(is)));
   const timed =
     bare[0]?.kind === 'seconds' &&
+    !ofFirst &&
     (sign || (bare[1]?.kind === 'word' && (heading.role === 'warm-up' || heading.role === 'cool-down')));
   // "Main: EMOM 20, 10 burpees": the kind of clock before what is done.
   const [begins] = matches;
@@ -350,7 +357,15 @@ export function clockThenMoves(said: Said): LineOf | null {
     if (!matches.some(({ fact }) => ofAll(fact)) && !whole) continue;
     // "Blast 1 (3 x 40/20): squat, row": what the part is called, and then its clock.
     const called = named || cut !== said.colon ? null : nameBefore(said, clock, matches);
-    if (!named && !called && leftOver(clock, matches).length > 0 && !(whole && entitled)) continue;
+    // "MRT 40 on 20 off, 5 rounds - swing, …": a word nobody knows in front is what it is called.
+    const unknown = leftOver(clock, matches);
+    const calledSo =
+      unknown.length > 0 &&
+      unknown.length <= MOST_CALLED &&
+      unknown.every((token, i) => token === clock[i] && token.kind === 'word' && !isHead(token.word)) &&
+      matches.some(({ fact }) => fact.is === 'interval') &&
+      !said.listed;
+    if (!named && !called && unknown.length > 0 && !(whole && entitled) && !calledSo) continue;
     const { rest: behind, facts } = withoutClock(after);
     const open = behind.findIndex((token) => token.word === '(');
     const all = movesIn(said, behind);
@@ -374,6 +389,8 @@ export function clockThenMoves(said: Said): LineOf | null {
   }
   return null;
 }
+/** As many words in front of a clock are what it is called. */
+const MOST_CALLED = 3;
 /** As long as a session: nobody does one thing for that long. */
 const isWhole = (fact: Fact): fact is Extract<Fact, { is: 'work' }> =>
   fact.is === 'work' && fact.seconds >= LEAST_SESSION;

@@ -1,7 +1,7 @@
 import { DOSE_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn, type Match } from './grammar.ts';
 import type { Item } from './line.ts';
-import { CLOCK_WORDS } from './line-words.ts';
+import { CLOCK_WORDS, TIERS } from './line-words.ts';
 import { type Names, nameWords, type Reading, readName, SURE } from './names.ts';
 import { plainName, type Token } from './tokens.ts';
 import { isFiller } from './twins.ts';
@@ -121,6 +121,9 @@ function tiersOf(
     else ways.at(-1)!.push(token);
   }
   const named = ways.filter((way) => way.length > 0);
+  // "(easier: on the wall, harder: one leg)": its words say what it is.
+  const called = named.every((way) => way.length > 2 && way[1]!.word === ':' && TIERS[way[0]!.word]);
+  if (called && named.length > 0) return { rest, tiers: named };
   const doses = factsIn(DOSE_GRAMMAR, inside);
   const quantities =
     inside.some((token) => token.kind !== 'word' && token.kind !== 'sign') ||

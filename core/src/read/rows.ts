@@ -71,7 +71,8 @@ function cellsOf(row: string, by = '|'): string[] {
 /** What the columns are of, where a row says so. */
 function headsOf(cells: readonly string[]): (string | undefined)[] | null {
   const heads = cells.map((cell) => {
-    const said = cell.toLowerCase().replace(/[^a-z#].*$/, '');
+    // "Station 1: press-ups" is no head of a column.
+    const said = cell.includes(':') ? cell : cell.toLowerCase().replace(/[^a-z#].*$/, '');
     return HEADS_OF_COLUMNS[cell.toLowerCase()] ?? HEADS_OF_COLUMNS[said];
   });
   const known = heads.filter(Boolean).length;
@@ -169,10 +170,13 @@ function ofOneLetter(rows: readonly string[]): string[] | null {
 /** Lines numbered "1 - ", "2 - " or "1 ", "2 " and so on, without their numbers: one by itself may be a count. */
 export function withoutNumbers(written: readonly string[]): string[] {
   // "C Calf raises" below A1 and B1 is the only one of its letter.
-  const lettered = written.some((row) => /^\s*A1\b/i.test(row));
+  const lettered = [1, 2].every((n) => written.some((row) => new RegExp(`^\\s*[A-H]${n}\\b`, 'i').test(row)));
   const named = ofOneLetter(written);
   const rows =
-    named ?? (lettered ? written.map((row) => row.replace(/^(\s*[B-H])(?= +\p{L})/u, '$11')) : written);
+    named ??
+    (lettered
+      ? written.map((row) => row.replace(/^(\s*[A-H])[.)](?= +\p{L})|^(\s*[B-H])(?= +\p{L})/u, '$1$21'))
+      : written);
   for (const [sign, counts] of [
     [/^\s*(\d{1,2})\s*[-–—]\s+(?=[\p{L}\d])/u, false],
     // "7 times through" is of all of them, though six stand before it.
@@ -300,6 +304,10 @@ const SHORTENED = new Set([
 /** Where an easier or harder way begins in the middle of a line: "push-up | easier: wall push-up". */
 const WAY_BEGINS = new RegExp(`[\\s,;|(–—-]+(?=(?:${Object.keys(TIERS).join('|')})s?\\s*:)`, 'giu');
 
+/** "Push-up | easier: wall push-up" in its pieces; in brackets a way is said of what stands before them. */
+const withWaysApart = (text: string): string[] =>
+  /[([][^)\]]*:[^)\]]*[)\]]/u.test(text) ? [text] : text.split(WAY_BEGINS);
+
 /** A line in its sentences: a full stop ends one where a new one plainly begins. */
 export function sentencesOf(text: string): string[] {
   const found: string[] = [];
@@ -308,14 +316,18 @@ export function sentencesOf(text: string): string[] {
     if (!'.!?'.includes(text[i]!) || text[i + 1] !== ' ' || text[i - 1] === '.' || text[i + 2] === '.')
       continue;
     const before = text.slice(begun, i).split(/[\s(]/).at(-1)!.toLowerCase();
-    if (/^\d+$|^[a-z]$/.test(before) && text.slice(begun, i).trim().toLowerCase() === before) continue;
+    if (
+      /^[a-z]?\d{1,2}[a-z]?$|^\d+$|^[a-z]$/.test(before) &&
+      text.slice(begun, i).trim().toLowerCase() === before
+    )
+      continue;
     if (SHORTENED.has(before) || before === '') continue;
     found.push(text.slice(begun, i + 1));
     begun = i + 2;
   }
   found.push(text.slice(begun));
   return found
-    .flatMap((one) => one.split(WAY_BEGINS))
+    .flatMap(withWaysApart)
     .map((one) => one.trim())
     .filter(Boolean);
 }

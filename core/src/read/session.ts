@@ -7,7 +7,7 @@ import { factsIn } from './grammar.ts';
 import { apart, itemsOf } from './items.ts';
 import { levelsAbreast } from './levels.ts';
 import type { Item, LineRead } from './line.ts';
-import { LEAST_SESSION } from './line-words.ts';
+import { LEAST_SESSION, TIERS } from './line-words.ts';
 import { readLine } from './lines.ts';
 import { lostNumbers } from './lost.ts';
 import {
@@ -32,7 +32,7 @@ import {
 import { settled } from './settle.ts';
 import { stationOf } from './station.ts';
 import { timetable } from './timetable.ts';
-import { tokensOf } from './tokens.ts';
+import { singular, tokensOf } from './tokens.ts';
 
 /** As much as is read: no session is longer, and a pasted page of anything stays quick. */
 const MOST_LINES = 400;
@@ -45,7 +45,8 @@ const goesRound = (facts: readonly Fact[]) =>
       ((fact.is === 'rounds' || fact.is === 'times') && fact.n > 1) ||
       (fact.is === 'format' && fact.kind === 'superset' && (fact.n ?? 1) > 1),
   );
-const inSets = (facts: readonly Fact[]) => facts.some((fact) => fact.is === 'sets' && fact.n > 1);
+const inSets = (facts: readonly Fact[]) =>
+  facts.some((fact) => (fact.is === 'sets' && fact.n > 1) || (fact.is === 'sets of' && fact.sets > 1));
 const clashes = (a: readonly Fact[], b: readonly Fact[]) => {
   const kinds = (facts: readonly Fact[]) =>
     new Set(
@@ -68,9 +69,12 @@ const isSibling = (a: Draft, b: Draft): boolean => {
 const saysLength = (facts: readonly Fact[]): boolean =>
   saysClock(facts) || facts.some((fact) => fact.is === 'in all seconds');
 
-/** A rest under a list with bullets, without one and above another part's heading: it parts the two. */
+/** So long a rest, in seconds, is rather between two parts than between their rounds. Estimate. */
+const PARTS_REST = 90;
+/** A long rest under a list with bullets, without one and above another part's heading: it parts the two. */
 const liesApart = (rest: LineRead, next: LineRead | undefined, above: Draft): boolean =>
   next?.kind === 'heading' &&
+  rest.facts.some((fact) => 'seconds' in fact && (fact.seconds ?? 0) >= PARTS_REST) &&
   !rest.listed &&
   above.rows.length > 0 &&
   above.rows.every((row) => row.read.listed);
@@ -109,6 +113,9 @@ const OF_TITLES = new Set<Fact['is']>([
   'round rest',
   'in all seconds',
   'reps',
+  'work',
+  'partner',
+  'bouts each',
 ]);
 const titleClock = (text: string): Fact[] =>
   factsIn(CLOCK_GRAMMAR, tokensOf(text)).flatMap(({ fact, from, to }) =>
@@ -137,6 +144,8 @@ function atItsTime(read: LineRead, lasts: number | null): LineRead {
 }
 
 const LABELLED = /^[^:]{1,30}:\s*\S/u;
+/** Nobody does more things in one go. */
+const MOST_IN_ONE = 4;
 /** So many lines with one movement each are a list of stations. */
 const LINES_OF_ONE = 2;
 /** A title is a few words. */
@@ -261,14 +270,18 @@ export function readSession(
   let titleFacts: Fact[] = [];
   const addRow = (read: LineRead, parts: readonly Item[]) => {
     const [first] = parts;
-    const tiers = first!.tiers.map((way) => {
+    const tiers = first!.tiers.map((said) => {
+      // "(easier: on the wall, harder: feet raised)": which of the two it is.
+      const [, label, behind] = /^(\p{L}+)\s*:\s*(.+)$/u.exec(said) ?? [];
+      const is = (label && TIERS[singular(label.toLowerCase())]) || null;
+      const way = is && behind ? behind : said;
       // "(knees / toes)" behind a name says how: the name with it, or a name of its own.
       const read = [
         readName(names, tokensOf(`${first!.text} ${way}`), own)[0],
         readName(names, tokensOf(way), own)[0],
       ];
       const best = read.find((one) => one !== undefined && one.sure >= 0.6);
-      return { is: null, text: way, moves: best?.moves ?? [] };
+      return { is, text: way, moves: best?.moves ?? [] };
     });
     current().rows.push({ read, parts, tiers });
   };
@@ -333,6 +346,7 @@ export function readSession(
     const climbing = [...current().facts, ...read.facts].some((fact) => fact.is === 'steps');
     const chained =
       !climbing &&
+      read.items.length <= MOST_IN_ONE &&
       (read.place || /\brepeat\b\W*$|\b(?:\d+|one|two|three|four|five) of each\b/i.test(read.text));
     const emom = current().facts.some(
       (fact) => fact.is === 'per station' || (fact.is === 'format' && fact.kind === 'emom'),
@@ -675,7 +689,11 @@ export function readSession(
     const rounds = goesRound(block.facts);
     const behind = !rest && block.after && rounds && !block.apart;
     // "4 sets … rest 1 to 2 minutes" is no break after all of them.
-    const ofSets = !rest && !rounds && block.after?.mostSeconds !== undefined && inSets(block.facts);
+    const ofSets =
+      !rest &&
+      !rounds &&
+      block.after?.mostSeconds !== undefined &&
+      (inSets(block.facts) || inSets(block.rows.flatMap(({ parts }) => parts.flatMap(({ facts }) => facts))));
     if (ofSets) block.facts.push({ is: 'rest', seconds: block.after!.seconds });
     const closing = ofSets || (behind && block === kept.at(-1));
     // Before another part it lies behind every round, the last one too.
