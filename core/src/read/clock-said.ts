@@ -161,6 +161,22 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
       assumed,
       dose: { seconds: clamp(work, 1, 900) },
     };
+  // "4 sets of each, 8 reps, 2 min rest": the same, by counts.
+  const byCounts = doses.some((dose) => dose?.reps !== undefined) || blockDose?.reps !== undefined;
+  if (eachOften !== undefined && work === undefined && byCounts && kindSaid === undefined && !roundsFact)
+    return {
+      format: {
+        kind: 'sets',
+        sets: within('sets', eachOften),
+        restSeconds: within('restSeconds', given('restSeconds', roundRest ?? rest, 0)),
+        stationRestSeconds: within(
+          'stationRestSeconds',
+          given('stationRestSeconds', lastOf(said, 'station rest')?.seconds, 0),
+        ),
+      },
+      assumed,
+      dose: blockDose,
+    };
   // A clock named beside percentages of it is a staggered one.
   let kind: FormatKind | undefined =
     kindSaid?.kind ??

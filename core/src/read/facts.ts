@@ -572,6 +572,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.5,
   },
   {
+    is: 'do|go|repeat|through|complete? it|this|all|everything? N @dash N time|lap|circuit|set through|round|over?',
+    says: ([n, most]) => (n! < most! && most! <= 20 ? { is: 'rounds', n: n!, most: most! } : null),
+    weight: 1,
+  },
+  {
     is: 'N round|lap|circuit|time , Q @dash T @rest? in? @between',
     // "1-2 mins": the first is in the unit of the second.
     says: ([n, least, most]) =>
@@ -1073,6 +1078,14 @@ const ofLoad = (kg: number) => Math.round(kg * 2) / 2;
 const loads = ([kg, other]: readonly number[]): Fact | null =>
   kg! <= 200 && other! <= 200 ? { is: 'load', kg: ofLoad(kg!), other: ofLoad(other!) } : null;
 
+/** Nobody holds every rep longer, s. Estimate. */
+const LONGEST_MOMENT = 10;
+const momentOf = (seconds: number, words: readonly string[]): string => {
+  const does = words.find((word) => ['hold', 'pause', 'squeeze'].includes(word))!;
+  const where = words.at(-1)!;
+  return `${seconds} s ${does}${where === 'rep' ? ' each rep' : where === does ? '' : ` at the ${where}`}`;
+};
+
 /** What may be said beside the name of a move. */
 const DOSE: readonly Rule<Fact>[] = [
   {
@@ -1094,6 +1107,12 @@ const DOSE: readonly Rule<Fact>[] = [
   },
   { is: '@x N @rep|pace|breath|length|lap|step?', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.2 },
   { is: 'for? T of?', says: ([s]) => (ok(s!) && s! <= 3600 ? { is: 'seconds', seconds: s! } : null) },
+  // A moment of every rep, and no length of all of it.
+  {
+    is: 'with|and|,? a? T hold|pause|squeeze at|in? the|each? top|bottom|middle|end|squeeze|rep',
+    says: ([s], words) => (s! <= LONGEST_MOMENT ? { is: 'remark', says: momentOf(s!, words) } : null),
+    weight: 1.4,
+  },
   { is: 'for? T hold', says: ([s]) => ({ is: 'seconds', seconds: s! }), weight: 0.3 },
   {
     is: 'N / N',

@@ -94,6 +94,8 @@ function listed(
   return { rest: tokens.map((token) => (token.word === '/' ? { ...token, word: ',' } : token)), tiers: [] };
 }
 
+/** As sure as a way in brackets has to be of what it makes of the name. */
+const LIKELY_WAY = 0.8;
 const BRACKETS = new Set(['(', ')', '[', ']']);
 
 /** "(knees / toes)": ways to do it, in brackets behind the name. */
@@ -138,6 +140,9 @@ function tiersOf(
     named.length === 1 &&
     isMove(named[0]!, or ? SURE : undefined) &&
     isMove(tokens.slice(0, open), or ? SURE : undefined);
+  // "Push-ups (or knees)": with it the name is another movement.
+  if (or && !another && isMove([...tokens.slice(0, open), ...inside.slice(1)], LIKELY_WAY))
+    return { rest, tiers: [inside.slice(1)] };
   const inlined = [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)];
   // A remark in brackets ("use hands if needed") is no part of the name.
   // "Side plank (knees down)": what it is with the bracket's words is another movement than without.

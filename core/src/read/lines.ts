@@ -251,7 +251,9 @@ function clockInWords(said: Said): LineOf | null {
   const leftWords = said.left.filter((token) => token.kind === 'word');
   // "Animal circuit, 30 s each".
   const each = titled && clockFacts.some((fact) => fact.is === 'work') && rest.some((t) => t.word === 'each');
-  const strong = each || clockFacts.some((fact) => STRONG.has(fact.is)) || clockFacts.length >= 2;
+  // "Sprint to the cone and back x 5" says nothing of a count that climbs.
+  const telling = clockFacts.filter((fact) => fact.is !== 'way');
+  const strong = each || clockFacts.some((fact) => STRONG.has(fact.is)) || telling.length >= 2;
   const share = said.left.length / said.content.length;
   const plain = clockFacts.every(
     (fact) => fact.is === 'format' && fact.n === undefined && fact.seconds === undefined,

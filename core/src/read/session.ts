@@ -119,7 +119,7 @@ const OF_TITLES = new Set<Fact['is']>([
 ]);
 const titleClock = (text: string): Fact[] =>
   factsIn(CLOCK_GRAMMAR, tokensOf(text)).flatMap(({ fact, from, to }) =>
-    OF_TITLES.has(fact.is) && (fact.is !== 'reps' || to - from > 1) ? [fact] : [],
+    OF_TITLES.has(fact.is) && ((fact.is !== 'reps' && fact.is !== 'work') || to - from > 1) ? [fact] : [],
   );
 
 /** A row of a timetable: a part for as long as it has, or a word that nothing is done at. */
