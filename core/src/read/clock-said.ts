@@ -228,7 +228,8 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   }
   switch (kind) {
     case 'amrap': {
-      const seconds = given('capSeconds', cap ?? bareTime, FORMATS.amrap.usual.capSeconds);
+      const length = cap ?? bareTime ?? lastOf(said, 'in all seconds')?.seconds;
+      const seconds = given('capSeconds', length, FORMATS.amrap.usual.capSeconds);
       return done({ kind, capSeconds: within('capSeconds', seconds), led });
     }
     case 'emom': {

@@ -185,6 +185,8 @@ const T_MAX = 3600;
 /** No clock works for less. */
 const LEAST_WORK = 5;
 const ok = (seconds: number, least = 1) => seconds >= least && seconds <= T_MAX;
+/** Nobody works longer by a clock that is written as two numbers, s. Estimate. */
+const LONGEST_OF_TWO = 180;
 /** "5 then rest then 5" are counts: nobody works and rests for less than ten seconds each. Estimate. */
 const LEAST_OF_TWO = 10;
 const interval = ([work, rest]: readonly number[]): Fact | null =>
@@ -236,6 +238,11 @@ const capped =
     const seconds = words.some((word) => word === 'second') || n! > 60 ? n! : n! * 60;
     return seconds >= 30 && seconds <= T_MAX ? { is: 'format', kind, seconds } : null;
   };
+/** "3 AMRAPs of 10 minutes". */
+const severalOf = ([n, seconds]: readonly number[]): Fact | null => {
+  const one = n! <= 12 ? capped('amrap')([seconds! / 60], []) : null;
+  return one?.is === 'format' ? { ...one, n: n! } : null;
+};
 /** "Rest 2": nobody rests for two seconds. */
 const inMinutes = (n: number) => (n <= LEAST_WORK ? n * 60 : n);
 const breakFor = ([seconds, most]: readonly number[], words: readonly string[]): Fact => ({
@@ -300,7 +307,8 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'N @x Q / Q @rest?', says: oftenAt, weight: 1 },
   { is: 'N @x Q on @sep? Q off', says: oftenAt, weight: 3 },
   { is: 'N @x Q @work @sep? @sep? Q @rest?', says: oftenAt, weight: 1 },
-  { is: 'Q : Q', says: interval },
+  // "4 mins: 5 burpees" is no ratio.
+  { is: 'Q : Q', says: (v) => (v[0]! <= LONGEST_OF_TWO ? interval(v) : null) },
   { is: 'Q @work? @sep? @sep? @rest @sep? of|for? Q', says: interval },
   { is: 'T @each|@station @station? @sep? @sep? T @rest? in? @between?', says: interval },
   { is: 'T @each|@station @station? @sep? @sep? N @rest|@between @between?', says: interval },
@@ -310,6 +318,16 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.5,
   },
   { is: 'T of? @work|@each @station?', says: work },
+  {
+    is: 'T on each|every @any? @station? with|and|, Q to? change|move|swap|get|set? over|ready|on|up?',
+    says: interval,
+    weight: 1.4,
+  },
+  {
+    is: 'everyone|everybody|we|all|you do|does|doing|will do? T of|at each|:?',
+    says: ([seconds]) => work([seconds!]),
+    weight: 1.2,
+  },
   { is: 'work|working @sep? for? Q', says: work },
   { is: '@work @sep? Q @sep? @rest @sep? Q', says: interval, weight: 1 },
   { is: 'T @each @station', says: work, weight: 0.3 },
@@ -709,28 +727,28 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'amrap @x N', says: count((n) => ({ is: 'times', n }), 20), weight: 1 },
   {
     is: 'N @x? amrap @sep? of|for|at? U each?',
-    says: ([n, s]) => (n! <= 12 ? capped('amrap')([s! / 60], []) : null),
+    says: severalOf,
     weight: 1.6,
   },
-  { is: 'N @x U amrap', says: ([n, s]) => (n! <= 12 ? capped('amrap')([s! / 60], []) : null), weight: 2 },
+  { is: 'N @x U amrap', says: severalOf, weight: 2 },
   { is: 'amrap in|for|of? O? @sep? @sep? U', says: ([s]) => capped('amrap')([s! / 60], []), weight: 0.6 },
   { is: 'amrap in|for|of? @sep? N', says: capped('amrap'), weight: 0.2 },
   // Before it the length, so that a number behind it is the first movement's.
   { is: 'U @sep? amrap', says: ([s]) => capped('amrap')([s! / 60], []), weight: 1.6 },
   { is: 'N @sep? amrap', says: capped('amrap'), weight: 0.2 },
   {
-    is: 'as many round|rep as you|possible|can possible|can? can? in? of|for? @sep? U',
+    is: 'as many round|rep|time as you|possible|can possible|can? can? in? of|for? @sep? U',
     says: ([s]) => capped('amrap')([s! / 60], []),
     weight: 1,
   },
   {
-    is: 'as many round|rep as you|possible|can possible|can? in|for N',
+    is: 'as many round|rep|time as you|possible|can possible|can? in|for N',
     says: capped('amrap'),
     weight: 0.8,
   },
-  { is: 'as many round|rep as you|possible|can possible|can?', says: format('amrap') },
+  { is: 'as many round|rep|time as you|possible|can possible|can?', says: format('amrap') },
   {
-    is: 'U as many round|rep as you|possible possible|can?',
+    is: 'U as many round|rep|time as you|possible possible|can?',
     says: ([s]) => capped('amrap')([s! / 60], []),
     weight: 1,
   },
@@ -1193,6 +1211,12 @@ const DOSE: readonly Rule<Fact>[] = [
         : null,
     weight: 0.6,
   },
+  {
+    is: 'N pace|breath|length|lap|step @x N',
+    says: ([reps, sets]) => (sets! <= 12 ? { is: 'sets of', sets: sets!, reps: reps! } : null),
+    weight: 1,
+  },
+  { is: 'and? sit|stand|lie down? and rest|breathe for? Q', says: rest, weight: 1.4 },
   {
     is: 'T each @sideword? @x N',
     says: ([seconds, sets]) =>

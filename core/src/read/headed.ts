@@ -6,7 +6,7 @@ import type { Item } from './line.ts';
 import { DAYS, LEAST_SESSION, OF_BLOCKS, PARTING, SECTIONS, TITLE_WORDS } from './line-words.ts';
 import { readName } from './names.ts';
 import { type LineOf, type Said, spansOf, spansOfItems } from './said.ts';
-import type { Token } from './tokens.ts';
+import { type Token, tokensOf } from './tokens.ts';
 import { isHead } from './twins.ts';
 
 /** Likely to be a movement. */
@@ -74,6 +74,19 @@ function calmThenMoves(said: Said): ReturnType<typeof headingOf> {
   return items.length > 0 && known(items) === items.length ? { ...heading, to } : null;
 }
 
+const ENDS: ReadonlyMap<string, 'warm-up' | 'cool-down'> = new Map([
+  ['warm up', 'warm-up'],
+  ['cool down', 'cool-down'],
+]);
+/** "Football warm-up": a part by what it ends with, alone on its line. */
+function calmAtEnd(said: Said): ReturnType<typeof headingOf> {
+  const words = said.content.map((token) => token.word);
+  const role = words.at(-1) === 'warmup' ? 'warm-up' : ENDS.get(words.slice(-2).join(' '));
+  const alone =
+    words.length >= 2 && words.length <= 5 && said.content.every((token) => token.kind === 'word');
+  return role && alone && !said.listed ? { role, to: said.rest.length, roundNumber: null } : null;
+}
+
 /** "Finish with a two-minute plank": the last part, and at once what is done. */
 function finishThenMoves(said: Said): ReturnType<typeof headingOf> {
   const words = said.rest.slice(0, 5).map((token) => token.word);
@@ -90,7 +103,7 @@ function finishThenMoves(said: Said): ReturnType<typeof headingOf> {
 /** "Warm-up: march, arm circles", "Round 2", "Circuit (x3)": a part by what parts are called. */
 export function partHeading(said: Said): LineOf | null {
   const { rest, text } = said;
-  const heading = headingOf(rest) ?? calmThenMoves(said) ?? finishThenMoves(said);
+  const heading = headingOf(rest) ?? calmThenMoves(said) ?? finishThenMoves(said) ?? calmAtEnd(said);
   if (!heading) return null;
   if (said.exactName && said.whole!.moves.length === 1 && !['stretch', 'circuit'].includes(rest[0]!.word))
     return null;
@@ -354,7 +367,19 @@ export function clockThenMoves(said: Said): LineOf | null {
     const entitled = leftOver(clock, matches).every(
       (token) => token.kind !== 'word' || TITLE_WORDS.has(token.word),
     );
-    if (!matches.some(({ fact }) => ofAll(fact)) && !whole) continue;
+    // "4 mins: 5 burpees, 10 squats": where each has a count the time is for all of them.
+    const [lasts] = matches;
+    const forAll =
+      cut === said.colon &&
+      matches.length === 1 &&
+      lasts!.fact.is === 'work' &&
+      lasts!.fact.seconds >= LEAST_PART &&
+      leftOver(clock, matches).length === 0 &&
+      !said.listed &&
+      countedAll(
+        itemsOf(names, text, withoutClock(after).rest, own).filter((item) => !isClockOnly(item.text)),
+      );
+    if (!matches.some(({ fact }) => ofAll(fact)) && !whole && !forAll) continue;
     // "Blast 1 (3 x 40/20): squat, row": what the part is called, and then its clock.
     const called = named || cut !== said.colon ? null : nameBefore(said, clock, matches);
     // "MRT 40 on 20 off, 5 rounds - swing, …": a word nobody knows in front is what it is called.
@@ -371,7 +396,10 @@ export function clockThenMoves(said: Said): LineOf | null {
     const all = movesIn(said, behind);
     // What stands in brackets may only explain: "(1 swing, 1 squat, 2 swings …)".
     const short = open > 0 ? itemsOf(names, text, behind.slice(0, open), own) : all;
-    const items = known(short) === short.length && known(all) < all.length ? short : all;
+    const listed = known(short) === short.length && known(all) < all.length ? short : all;
+    // "…, as many times as you can": of the clock as well, where the time is for all of it.
+    const closing = forAll ? listed.filter((item) => isClockOnly(item.text)) : [];
+    const items = listed.filter((item) => !closing.includes(item));
     if (!isList(items)) continue;
     return said.as('heading', 0.85, {
       role: 'circuit',
@@ -381,6 +409,7 @@ export function clockThenMoves(said: Said): LineOf | null {
           ({ fact }): Fact => (isWhole(fact) ? { is: 'in all seconds', seconds: fact.seconds } : fact),
         ),
         ...facts,
+        ...closing.flatMap((item) => factsIn(CLOCK_GRAMMAR, tokensOf(item.text)).map(({ fact }) => fact)),
       ],
       items,
       spans: [...spansOf(clock, matches), ...spansOfItems(items)],
@@ -389,6 +418,8 @@ export function clockThenMoves(said: Said): LineOf | null {
   }
   return null;
 }
+const countedAll = (items: readonly Item[]): boolean =>
+  items.length > 1 && items.every(({ facts }) => facts.some((fact) => fact.is === 'reps'));
 /** As many words in front of a clock are what it is called. */
 const MOST_CALLED = 3;
 /** As long as a session: nobody does one thing for that long. */
@@ -496,6 +527,22 @@ function sectionTo(rest: readonly Token[]): number {
 }
 
 /** "Legs: squats, lunges": what they are of, and behind the colon the movements. */
+/** "Squat: chair squat / squat / jump squat": behind a label, one movement in several ways. */
+export function labelThenWays(said: Said): LineOf | null {
+  const { rest, text, names, own, colon } = said;
+  if (colon < 1 || colon > 3 || !rest.slice(0, colon).every((token) => token.kind === 'word')) return null;
+  const after = rest.slice(colon + 1);
+  if (!after.some((token) => token.word === '/') || after.some((token) => token.word === ',')) return null;
+  const items = itemsOf(names, text, after, own);
+  const [only] = items;
+  if (items.length !== 1 || only!.tiers.length === 0 || sureOf(only!) < LIKELY) return null;
+  return said.as('station', sureOf(only!), {
+    items,
+    spans: spansOfItems(items),
+    label: said.words(0, colon),
+  });
+}
+
 export function labelThenMoves(said: Said): LineOf | null {
   const { rest, text, names, own, titled } = said;
   const colon = said.colon > 0 ? said.colon : sectionTo(rest);

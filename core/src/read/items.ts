@@ -84,13 +84,53 @@ function inWays(
     : null;
 }
 
+/** Words of a name that those before it may share. */
+const MOST_SHARED = 2;
+/** "Wall / knees / full push-up": what the last is called is what the others are of. */
+function sharing(
+  tokens: readonly Token[],
+  isMove: (some: readonly Token[]) => boolean,
+): { rest: Token[]; tiers: Token[][]; called: string } | null {
+  const pieces = betweenSlashes(tokens);
+  const last = pieces.at(-1)!;
+  const bare = pieces.every((piece) => piece.length > 0 && piece.every((token) => token.kind === 'word'));
+  if (pieces.length < 2 || pieces.length > 3 || !bare || last.length < 2 || !isMove(last)) return null;
+  for (let shared = 1; shared <= Math.min(MOST_SHARED, last.length - 1); shared++) {
+    const head = last.slice(-shared);
+    const whole = pieces.map((piece, i) =>
+      i === pieces.length - 1 || isMove(piece) ? [...piece] : [...piece, ...head],
+    );
+    if (!whole.every(isMove)) continue;
+    const own = pieces.length === 3 ? 1 : 0;
+    const [from, to] = [pieces[own]![0]!.from, pieces[own]!.at(-1)!.to];
+    return {
+      rest: whole[own]!.map((token) => ({ ...token, from, to })),
+      tiers: whole.filter((_, k) => k !== own),
+      called: whole[own]!.map((token) => token.word).join(' '),
+    };
+  }
+  return null;
+}
+
+/** What was written of tokens that may stand apart. */
+const writtenOf = (text: string, tokens: readonly Token[]): string =>
+  tokens
+    .map((token, i) => {
+      const before = tokens[i - 1];
+      const gap = before ? text.slice(before.to, token.from) : '';
+      return `${before && (/\//.test(gap) || token.from < before.to) ? ' ' : gap}${text.slice(token.from, token.to)}`;
+    })
+    .join('');
+
 /** "Squats / press-ups / sit-ups / high knees": more than anybody has levels are things to do. */
 function listed(
   tokens: readonly Token[],
   isMove: (some: readonly Token[]) => boolean,
 ): { rest: Token[]; tiers: Token[][] } | null {
   const pieces = betweenSlashes(tokens);
-  if (pieces.length < 4 || !pieces.every((piece) => piece.length > 0 && isMove(piece))) return null;
+  const moves = pieces.filter((piece) => piece.length > 0 && isMove(piece)).length;
+  if (pieces.length < 4 || moves * 2 < pieces.length || pieces.some((piece) => piece.length === 0))
+    return null;
   return { rest: tokens.map((token) => (token.word === '/' ? { ...token, word: ',' } : token)), tiers: [] };
 }
 
@@ -102,7 +142,7 @@ const BRACKETS = new Set(['(', ')', '[', ']']);
 function tiersOf(
   tokens: readonly Token[],
   isMove: (some: readonly Token[], sure?: number) => boolean,
-): { rest: readonly Token[]; tiers: Token[][]; remark?: readonly Token[] } {
+): { rest: readonly Token[]; tiers: Token[][]; remark?: readonly Token[]; called?: string } {
   const open = tokens.findIndex((token) => token.word === '(' || token.word === '[');
   const shut = tokens.findIndex((token, i) => i > open && (token.word === ')' || token.word === ']'));
   if (open < 1 || shut < 0) {
@@ -111,6 +151,7 @@ function tiersOf(
       : tokens;
     return (
       abreast(rest, (some) => isMove(some, SURE)) ??
+      sharing(rest, (some) => isMove(some, SURE)) ??
       listed(rest, (some) => isMove(some, SURE)) ??
       inWays(rest, (some) => isMove(some, SURE)) ?? { rest, tiers: [] }
     );
@@ -168,6 +209,24 @@ function andThen(
 }
 
 type Piece = { from: number; to: number; joined: Item['joined'] };
+
+/** So many movements with commas between are a list, and "and" before the last parts it as they do. */
+const FEWEST_LISTED = 3;
+/** "Squats, rows, climbers and burpees": the last two, where no one movement is called so. */
+function lastOfList(
+  pieces: readonly Piece[],
+  tokens: readonly Token[],
+  read: (from: number, to: number) => Reading | undefined,
+): Piece[] {
+  const last = pieces.at(-1);
+  if (!last || pieces.length < FEWEST_LISTED || last.joined !== 'next') return [...pieces];
+  const and = tokens.findIndex(
+    (token, i) => i > last.from && i < last.to - 1 && (token.word === 'and' || token.word === '&'),
+  );
+  const lists = pieces.slice(0, -1).every(({ from, to }) => read(from, to)?.moves.length === 1);
+  if (and < 0 || !lists || (read(last.from, last.to)?.moves.length ?? 0) < 2) return [...pieces];
+  return [...pieces.slice(0, -1), { ...last, to: and }, { from: and + 1, to: last.to, joined: 'next' }];
+}
 
 const AMOUNTS = new Set<Fact['is']>(['reps', 'seconds', 'metres']);
 
@@ -241,6 +300,7 @@ export function itemsOf(
     rest: tokens,
     tiers,
     remark,
+    called,
   } = tiersOf(all, (some, sure = 0.9) => {
     const best = readName(names, some, own)[0];
     return best !== undefined && best.sure >= sure && best.moves.length === 1;
@@ -282,7 +342,8 @@ export function itemsOf(
     }
   const isMove = (from: number, to: number) =>
     (readName(names, namesIn(from, to), own)[0]?.sure ?? 0) >= SURE;
-  const cut = pieces.flatMap((piece) => countsApart(piece, facts, isMove));
+  const reading = (from: number, to: number) => readName(names, namesIn(from, to), own)[0];
+  const cut = lastOfList(pieces, tokens, reading).flatMap((piece) => countsApart(piece, facts, isMove));
   const items: Item[] = [];
   for (const piece of cut) {
     const inside = facts.filter((match) => match.from >= piece.from && match.to <= piece.to);
@@ -322,13 +383,13 @@ export function itemsOf(
     const shut = text.slice(from, named.at(-1)!.to).includes('(') && text[named.at(-1)!.to] === ')' ? 1 : 0;
     const to = named.at(-1)!.to + shut;
     items.push({
-      text: text.slice(from, to),
+      text: (items.length === 0 ? called : undefined) ?? text.slice(from, to),
       readings,
       facts: inside.map((match) => match.fact),
       from,
       to,
       joined: items.length === 0 ? null : piece.joined,
-      tiers: items.length === 0 ? tiers.map((way) => text.slice(way[0]!.from, way.at(-1)!.to)) : [],
+      tiers: items.length === 0 ? tiers.map((way) => writtenOf(text, way)) : [],
     });
   }
   if (remark && items.length > 0) {

@@ -5,6 +5,7 @@ import {
   clockThenMoves,
   kindThenMoves,
   labelThenMoves,
+  labelThenWays,
   movesThenClock,
   oneWhileOther,
   partHeading,
@@ -62,6 +63,22 @@ function nothingDone(said: Said): LineOf | null {
 /** A day by itself begins another part. */
 function day(said: Said): LineOf | null {
   const [only, which] = said.content;
+  // "Day 2 - upper": which of several, and what it is for.
+  const of =
+    ['day', 'session'].includes(only!.word) &&
+    which?.kind === 'number' &&
+    [':', '-', '–', '—'].includes(said.rest[2]?.word ?? '') &&
+    said.content.length > 2 &&
+    said.content.length <= 5 &&
+    said.content.slice(2).every((token) => token.kind === 'word') &&
+    said.items.every((item) => sureOf(item) < LIKELY);
+  if (of)
+    return said.as('heading', 0.8, {
+      role: 'circuit',
+      heading: said.words(),
+      spans: [{ what: 'heading', from: only!.from, to: which!.to }],
+      titled: true,
+    });
   // "Day A", "Session 2".
   const sign = said.rest[1]?.kind === 'sign' && [':', '-', '–', '—'].includes(said.rest[1].word);
   // "WED - Pull": the day, and what it is for.
@@ -245,9 +262,13 @@ const STRONG = new Set([
 function clockInWords(said: Said): LineOf | null {
   const { clockFacts, rest, titled, listed } = said;
   if (clockFacts.length === 0 || said.items.some((item) => sureOf(item) >= LIKELY)) return null;
+  // "We're doing ten exercises, 30 seconds on each with 15 to change, three times round": the clock in a sentence.
+  const whole =
+    clockFacts.some((fact) => fact.is === 'interval' || fact.is === 'work') &&
+    clockFacts.some((fact) => fact.is === 'rounds' || fact.is === 'rest' || fact.is === 'round rest');
   // Several things with a count each are things to do, known or not.
   const counted = said.items.filter((item) => item.facts.length > 0 && !isClockOnly(item.text));
-  if (counted.length >= 2 && said.items.length >= 3) return null;
+  if (counted.length >= 2 && said.items.length >= 3 && !whole) return null;
   const leftWords = said.left.filter((token) => token.kind === 'word');
   // "Animal circuit, 30 s each".
   const each = titled && clockFacts.some((fact) => fact.is === 'work') && rest.some((t) => t.word === 'each');
@@ -266,7 +287,7 @@ function clockInWords(said: Said): LineOf | null {
   if (!strong || listed || ((plain || ofMove || heads) && !headed)) return null;
   const sections = leftWords.every((token) => SECTIONS.has(token.word));
   // "Then at the bench, 4 rounds:" heads what is below it.
-  if (!titled && share > 0.5 && !sections && said.colon !== rest.length - 1) return null;
+  if (!titled && share > 0.5 && !sections && !whole && said.colon !== rest.length - 1) return null;
   const first = rest.findIndex((token) => [',', '–', '-', ':', '('].includes(token.word));
   const named =
     first > 0 && rest.slice(0, first).every((token) => token.kind === 'word')
@@ -347,6 +368,7 @@ const WAYS: readonly ((said: Said) => LineOf | null)[] = [
   clockThenMoves,
   kindThenMoves,
   movesThenClock,
+  labelThenWays,
   labelThenMoves,
   titleThenClock,
   clockAlone,

@@ -280,7 +280,7 @@ export function readSession(
         readName(names, tokensOf(`${first!.text} ${way}`), own)[0],
         readName(names, tokensOf(way), own)[0],
       ];
-      const best = read.find((one) => one !== undefined && one.sure >= 0.6);
+      const best = read.reduce((a, b) => ((b?.sure ?? 0) > (a?.sure ?? 0) ? b : a));
       return { is, text: way, moves: best?.moves ?? [] };
     });
     current().rows.push({ read, parts, tiers });

@@ -134,6 +134,25 @@ function tabatasApart(block: Draft): Draft[] {
   ).map((one, i) => ({ ...one, rows: groups[i]!, breaks: [] }));
 }
 
+/** As often nobody does one after another. */
+const MOST_AMRAPS = 6;
+/** "2 x AMRAP 6 min, 2 min rest" over one list is the list by that clock so often. */
+function amrapsInTurn(block: Draft): Draft[] {
+  const is = (fact: Fact) => fact.is === 'format' && fact.kind === 'amrap' && fact.seconds !== undefined;
+  const said = block.facts.find(is);
+  const times = block.facts.find((fact) => fact.is === 'times');
+  const many = times?.is === 'times' ? times.n : said?.is === 'format' ? (said.n ?? 1) : 1;
+  if (!said || many < 2 || many > MOST_AMRAPS || block.rows.length === 0) return [block];
+  const between = block.facts.findLast((fact) => ['rest', 'round rest', 'part rest'].includes(fact.is));
+  const gap = between && 'seconds' in between ? (between.seconds ?? 0) : (block.after?.seconds ?? 0);
+  const facts = block.facts.filter((fact) => fact !== times && fact !== between);
+  return inTurns(
+    block,
+    Array.from({ length: many }, () => facts),
+    gap,
+  );
+}
+
 /** "Work 40, rest 20" over several parts that say no clock of their own is the clock of each of them. */
 function clockAbove(blocks: readonly Draft[]): void {
   const [first, ...others] = blocks.filter((block) => block.role === 'circuit');
@@ -343,7 +362,9 @@ function lengthOfKin(blocks: readonly Draft[]): void {
   const kin = blocks.filter((block) => !Number.isNaN(nthOf(block)));
   if (kin.length < 2 || !kin.every((block, i) => nthOf(block) === i + 1)) return;
   const lengths = kin[0]!.facts.flatMap((fact) =>
-    fact.is === 'format' && fact.seconds !== undefined && fact.seconds > LEAST_LENGTH ? [fact] : [],
+    fact.is === 'format' && fact.seconds !== undefined && fact.seconds > LEAST_LENGTH
+      ? [{ is: fact.is, kind: fact.kind, seconds: fact.seconds }]
+      : [],
   );
   for (const block of kin) {
     const facts = block.facts.map((fact): Fact => {
@@ -352,7 +373,12 @@ function lengthOfKin(blocks: readonly Draft[]): void {
       return bare;
     });
     const own = facts.some((fact) => fact.is === 'format' && fact.seconds !== undefined);
-    block.facts = own ? facts : [...lengths, ...facts];
+    const once = facts.map((fact): Fact => {
+      if (fact.is !== 'format') return fact;
+      const { n: _, ...one } = fact;
+      return one;
+    });
+    block.facts = own ? once : [...lengths, ...once];
   }
 }
 /** A number beside a part is so many minutes. */
@@ -377,9 +403,13 @@ export function settled(blocks: readonly Draft[], notes: string[]): Draft[] {
   restsOfParts(filled);
   clockOfAll(filled);
   clockAbove(filled);
+  const severalAmraps =
+    blocks.filter(({ facts }) => facts.some((fact) => fact.is === 'format' && fact.kind === 'amrap')).length >
+    1;
   return blocks
     .flatMap(boutsApart)
     .flatMap(clocksInTurn)
     .flatMap(tabatasApart)
+    .flatMap((block) => (severalAmraps ? [block] : amrapsInTurn(block)))
     .flatMap((block) => splitAtBreaks(block));
 }

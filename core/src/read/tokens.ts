@@ -292,7 +292,10 @@ const JOININGS: readonly Joining[] = [
   },
   // "a minute": one of them, where it is how long.
   (raw, i) =>
-    raw[i]!.text === 'a' && raw[i]!.kind === 'word' && ['minute', 'min'].includes(raw[i + 1]?.text ?? '')
+    raw[i]!.text === 'a' &&
+    raw[i]!.kind === 'word' &&
+    // "a minute's rest"
+    ['minute', 'min', 'minutes'].includes(raw[i + 1]?.text ?? '')
       ? [[{ ...raw[i]!, text: 'one' }], 1]
       : null,
   // "180 degree", "15 two handed swings": a number that names, and counts nothing.
