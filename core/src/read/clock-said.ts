@@ -129,7 +129,9 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
     // So long in all: as many rounds as go into it.
     const fit = all === undefined || rounds ? undefined : Math.max(1, Math.round(all / (n * (w + r))));
     // "12 x 45/15" over twelve stations, or six: so many turns of the clock, and nobody does twelve times round.
-    const turned = roundsFact || times ? 0 : (interval?.often ?? 0);
+    // "30/30 x 10" over ten stations as well.
+    const once = !roundsFact && times?.n === n && n >= FEWEST_BOUTS;
+    const turned = once ? n : roundsFact || times ? 0 : (interval?.often ?? 0);
     const bouts = turned >= FEWEST_BOUTS && n > 1 && turned % n === 0 ? turned / n : null;
     const many =
       bouts !== null
@@ -146,7 +148,10 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
       closingRest: false,
     };
   };
-  const eachOften = lastOf(said, 'bouts each')?.n;
+  // "3 minutes on each, 30 on, 30 off": so many bouts of each.
+  const turn = interval ? interval.work + interval.rest : 0;
+  const longer = interval && bareTime !== undefined && bareTime >= 2 * turn && bareTime % turn === 0;
+  const eachOften = lastOf(said, 'bouts each')?.n ?? (longer && n > 1 ? bareTime / turn : undefined);
   const beside =
     lastOf(said, 'station rest')?.seconds ?? allOf(said, 'rest').find((one) => one.between)?.seconds;
   // "40/20, 4 sets of each before moving on": all of one before the next.

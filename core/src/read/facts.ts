@@ -319,7 +319,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'T of? @work|@each @station?', says: work },
   {
-    is: 'T on each|every @any? @station? with|and|, Q to? change|move|swap|get|set? over|ready|on|up?',
+    is: 'T on|at each|every @any? @station? with|and|, Q @rest? for|to? changeover|change|move|swap|get|set|transition over|ready|on|up?',
     says: interval,
     weight: 1.4,
   },
@@ -926,6 +926,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     (n): Rule<Fact> => ({ is: Array.from({ length: n }, () => 'N').join(' '), says: steps, weight: 1 }),
   ),
   {
+    is: 'N of? each|everything|all , then N , then N , up? to N',
+    says: (v) => steps([...v.slice(0, 3), ...range(v)]),
+    weight: 2,
+  },
+  {
     is: 'then N of? each , then? up? to N',
     says: ([second, to]) => (second! > 1 ? { is: 'steps', from: 1, by: second! - 1, to: to! } : null),
     weight: 1,
@@ -1014,6 +1019,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     is: '@color @sep? Q of? work|on|working @sep? Q of? rest|off',
     says: ([w, r]) => ({ is: 'level', work: w!, rest: r! }),
     weight: 1.4,
+  },
+  {
+    is: '@color @sep? N @rep',
+    says: ([n], words) => ({ is: 'remark', says: `${words[0]} ${n} reps` }),
+    weight: 2,
   },
   { is: '@hue @sep? T', says: ([s]) => ({ is: 'level', work: s!, rest: null }), weight: 0.8 },
   { is: '@color @sep? no|without @rest', says: () => ({ is: 'level', work: null, rest: 0 }), weight: 1 },

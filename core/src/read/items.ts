@@ -14,6 +14,8 @@ export function covered(matches: readonly Match<Fact>[], length: number): boolea
 const SEPARATORS: ReadonlyMap<string, Item['joined']> = new Map([
   ...[',', ';', '\t', '.', '!', '|', ':'].map((sign) => [sign, 'next'] as const),
   ['+', 'with'],
+  ['>', 'with'],
+  ['→', 'with'],
   ['then', 'then'],
 ]);
 
@@ -70,7 +72,13 @@ function inWays(
 ): { rest: readonly Token[]; tiers: Token[][]; remark?: readonly Token[] } | null {
   const or = tokens.findIndex((token) => token.word === 'or' || token.word === '/');
   const tail = tokens.slice(or + 1);
-  if (or < 1 || tail.length === 0 || !tail.every((token) => token.kind === 'word')) return null;
+  if (
+    or < 1 ||
+    tokens[or - 1]!.kind !== 'word' ||
+    tail.length === 0 ||
+    !tail.every((token) => token.kind === 'word')
+  )
+    return null;
   const first = tokens.slice(0, or);
   if (tail.length <= MOST_OF_WAY)
     for (let from = or - 1; from >= Math.max(1, or - MOST_OF_WAY); from--) {
@@ -134,6 +142,18 @@ function listed(
   return { rest: tokens.map((token) => (token.word === '/' ? { ...token, word: ',' } : token)), tiers: [] };
 }
 
+/** What a number in brackets is for some alone by. */
+const FOR_SOME = new Set([
+  'if',
+  'when',
+  'unless',
+  'beginner',
+  'beginners',
+  'new',
+  'advanced',
+  'kids',
+  'children',
+]);
 /** As sure as a way in brackets has to be of what it makes of the name. */
 const LIKELY_WAY = 0.8;
 const BRACKETS = new Set(['(', ')', '[', ']']);
@@ -172,6 +192,10 @@ function tiersOf(
     inside.some((token) => token.kind !== 'word' && token.kind !== 'sign') ||
     // "(each leg)" is a dose as well.
     (doses.some(({ fact }) => fact.is === 'each') && covered(doses, inside.length).every(Boolean));
+  // "8 burpees (6 if you're new)": of somebody else, beside what was said.
+  const counted = tokens.slice(0, open).some((token) => token.kind !== 'word' && token.kind !== 'sign');
+  if (quantities && counted && inside.some((token) => FOR_SOME.has(token.word)))
+    return { rest, tiers: [], remark: inside };
   // Brackets with a number in them are a dose; others say how, or nothing of the name.
   if (quantities)
     return { rest: [...tokens.slice(0, open), ...inside, ...tokens.slice(shut + 1)], tiers: [] };
@@ -377,7 +401,7 @@ export function itemsOf(
       : best;
     const named = nameTokens.filter((token) => token.kind !== 'sign');
     // "Press-ups in a minute": what leads on to how much is none of the name.
-    while (named.length > 1 && LEADS_ON.has(named.at(-1)!.word)) named.pop();
+    while (inside.length > 0 && named.length > 1 && LEADS_ON.has(named.at(-1)!.word)) named.pop();
     const from = nameTokens === written ? named[0]!.from : written[0]!.from;
     // "(bodyweight)": a bracket that was opened is shut.
     const shut = text.slice(from, named.at(-1)!.to).includes('(') && text[named.at(-1)!.to] === ')' ? 1 : 0;

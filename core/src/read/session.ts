@@ -347,7 +347,7 @@ export function readSession(
     const chained =
       !climbing &&
       read.items.length <= MOST_IN_ONE &&
-      (read.place || /\brepeat\b\W*$|\b(?:\d+|one|two|three|four|five) of each\b/i.test(read.text));
+      (read.place || /\brepeat\b\W*$|\b(?:[1-9]|10|one|two|three|four|five) of each\b/i.test(read.text));
     const emom = current().facts.some(
       (fact) => fact.is === 'per station' || (fact.is === 'format' && fact.kind === 'emom'),
     );
