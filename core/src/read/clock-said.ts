@@ -150,7 +150,13 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   };
   // "3 minutes on each, 30 on, 30 off": so many bouts of each.
   const turn = interval ? interval.work + interval.rest : 0;
-  const longer = interval && bareTime !== undefined && bareTime >= 2 * turn && bareTime % turn === 0;
+  const longer =
+    interval &&
+    bareTime !== undefined &&
+    !rounds &&
+    bareTime < LEAST_SESSION &&
+    bareTime >= 2 * turn &&
+    bareTime % turn === 0;
   const eachOften = lastOf(said, 'bouts each')?.n ?? (longer && n > 1 ? bareTime / turn : undefined);
   const beside =
     lastOf(said, 'station rest')?.seconds ?? allOf(said, 'rest').find((one) => one.between)?.seconds;

@@ -260,14 +260,14 @@ const wordsOf = (row: Row) => row.parts.flatMap((part) => part.text.split(/\s+/)
 /** A line of words between others that all have a count is said of them, and nothing that is done. */
 function withoutRemarks(block: Draft, notes: string[]): void {
   const dosed = (row: Row) => row.read.listed || row.parts.some((part) => part.facts.length > 0);
-  const stays = block.rows.filter(dosed);
-  if (stays.length < 3 || stays.length < block.rows.length - 1) return;
-  for (const row of block.rows)
-    if (!dosed(row) && row.read.sure < 0.3 && wordsOf(row) >= FEWEST_WORDS) {
-      notes.push(row.read.text);
-      block.heads.push(lineOf(row.read, { kind: 'note', sure: 0.5, spans: [] }));
-      block.rows = block.rows.filter((other) => other !== row);
-    }
+  const isRemark = (row: Row) => !dosed(row) && row.read.sure < 0.3 && wordsOf(row) >= FEWEST_WORDS;
+  const remarks = block.rows.filter(isRemark);
+  // One more line that nobody knows makes no difference to what is said.
+  if (remarks.length !== 1 || block.rows.filter(dosed).length < 3) return;
+  const [{ read }] = remarks as [Row];
+  notes.push(read.text);
+  block.heads.push(lineOf(read, { kind: 'note', sure: 0.5, spans: [] }));
+  block.rows = block.rows.filter((row) => !remarks.includes(row));
 }
 
 /** "Pyramid!" over counts that are all written out is done once, as it is written. */
