@@ -48,7 +48,9 @@ const BESIDE = new Set(
     ' ',
   ),
 );
-const OF_A_SIDE = new Set('left right side weak weaker affected bad worse the on is it only one'.split(' '));
+const OF_A_SIDE = new Set(
+  'left right side weak weaker affected bad worse the on is are it only one all of them'.split(' '),
+);
 const LEADS_ON = new Set(
   'with has have having on for the a an of in to at is are was and who that had get use by from'.split(' '),
 );
@@ -756,7 +758,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     side !== null &&
     side !== 'both' &&
     clause.conditions.length === 0 &&
-    tokens.every((token) => OF_A_SIDE.has(token.word))
+    tokens.every((token) => token.kind === 'number' || OF_A_SIDE.has(token.word))
   )
     clause.side = side;
   clause.unread.push(...danglingIn(text, tokens));

@@ -76,7 +76,7 @@ const words = (text: string) => text.split(',');
 list(
   { is: 'fine' },
   words(
-    'no injuries,no injury,all fine,all healthy,no problems,no problem,no issues,no conditions,no condition,all ok,all good,nothing else,no health problems,no health issues,fine,healthy,injury free,no limitations,fit and well,fit and healthy,all well,no medical issues,no known conditions,no medical conditions,ok,okay,alright,all right,fit as a fiddle,no concerns,nothing to report,in good health,no aches,general,general population,gen pop,general fitness,nothing wrong,standing,on their feet,able bodied,ambulant,good,good to go,all clear',
+    'no injuries,no injury,all fine,all healthy,no problems,no problem,no issues,no conditions,no condition,all ok,all good,nothing else,no health problems,no health issues,fine,healthy,injury free,no limitations,fit and well,fit and healthy,all well,no medical issues,no known conditions,no medical conditions,ok,okay,alright,all right,fit as a fiddle,no concerns,nothing to report,in good health,no aches,nothing,nil,nowt,general,general population,gen pop,general fitness,nothing wrong,standing,on their feet,able bodied,ambulant,good,good to go,all clear',
   ),
 );
 list(

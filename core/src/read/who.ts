@@ -69,7 +69,11 @@ function withAge(
 
 function partFrom(clause: Clause, count: number, base: Clause | null): WhoPart {
   const own = clause.conditions;
-  const inherited = base ? base.conditions.filter(({ id }) => !own.some((one) => one.id === id)) : [];
+  const common = base ? base.conditions.filter(({ id }) => !own.some((one) => one.id === id)) : [];
+  // "8 after a stroke, 3 weak on the left": of what all of them have.
+  const { side } = clause;
+  const at = side === null ? -1 : common.findLastIndex((one) => !one.side && conditionOf(one.id).sided);
+  const inherited = common.map((one, i) => (i === at && side !== null ? { ...one, side } : one));
   const ages = clause.ages ?? base?.ages ?? null;
   const conditions = withAge(ages, [...inherited, ...own]);
   return {
@@ -81,7 +85,7 @@ function partFrom(clause: Clause, count: number, base: Clause | null): WhoPart {
     ages,
     name: clause.name,
     says: clause.says,
-    unread: [...(base?.unread ?? []), ...clause.unread],
+    unread: [...(base?.unread ?? []), ...(at < 0 ? clause.unread : [])],
   };
 }
 
@@ -520,7 +524,16 @@ function readOne(text: string): Who {
 
 /** What is written short and would be read as a count: "U14s", "L4/5", "C5/6". */
 const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
-  [/\b1\s?[-:]\s?(?:2\s?[-:]\s?)?1\b(?!\d)/gu, 'one to one'],
+  [/\b(?:two|three|\d) 1\s?[-:]\s?1s\b\s*[:,-]?/giu, ''],
+  [/\b1\s?[-:]\s?(?:2\s?[-:]\s?)?1s?\b(?!\d)/gu, 'one to one'],
+  // "…, another with a bad hip": one, and not the same.
+  [
+    /(?<=(?:^|[,;]|\band)\s*)(?:another|one other|a second)\b(?=\s+(?!\d|two|three|four|five|few|couple|one\b)\p{L})/giu,
+    'one',
+  ],
+  [/\b(over|under)-(?=\d)/giu, '$1 '],
+  // One after another: "Sue 77, then Dev 33".
+  [/(?<=[,;)]?\s)(?:and )?then (?=\p{Lu})/gu, ', '],
   // "Mrs Penn" is called Penn.
   [/\b(?:Mr|Mrs|Ms|Miss|Dr)\.? (?=\p{Lu})/gu, ''],
   // "Ten 70 plus", and nobody besides.
