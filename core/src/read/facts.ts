@@ -731,6 +731,7 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 1.6,
   },
   { is: 'N @x U amrap', says: severalOf, weight: 2 },
+  { is: 'amrap @x N @sep? of|for|at? U each?', says: severalOf, weight: 2 },
   { is: 'amrap in|for|of? O? @sep? @sep? U', says: ([s]) => capped('amrap')([s! / 60], []), weight: 0.6 },
   { is: 'amrap in|for|of? @sep? N', says: capped('amrap'), weight: 0.2 },
   // Before it the length, so that a number behind it is the first movement's.

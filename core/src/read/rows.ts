@@ -308,6 +308,10 @@ const WAY_BEGINS = new RegExp(`[\\s,;|(–—-]+(?=(?:${Object.keys(TIERS).join(
 const withWaysApart = (text: string): string[] =>
   /[([][^)\]]*:[^)\]]*[)\]]/u.test(text) ? [text] : text.split(WAY_BEGINS);
 
+/** "5 x (march, step-ups), then 10 squats": what comes after rounds in brackets is none of them. */
+const AFTER_ROUNDS =
+  /(?<=\b\d{1,2}\s*(?:x|×|times|rounds?(?: of)?)\s*\([^()]{3,200}\))[,;.]?\s+(?:and\s+)?then\s+(?=\S)/giu;
+
 /** A line in its sentences: a full stop ends one where a new one plainly begins. */
 export function sentencesOf(text: string): string[] {
   const found: string[] = [];
@@ -327,6 +331,7 @@ export function sentencesOf(text: string): string[] {
   }
   found.push(text.slice(begun));
   return found
+    .flatMap((one) => one.split(AFTER_ROUNDS))
     .flatMap(withWaysApart)
     .map((one) => one.trim())
     .filter(Boolean);

@@ -79,6 +79,16 @@ const liesApart = (rest: LineRead, next: LineRead | undefined, above: Draft): bo
   above.rows.length > 0 &&
   above.rows.every((row) => row.read.listed);
 
+const REPEATS = /\b(?:repeat|as|same as|like|again as)\b\D{0,12}\b(?:round|block|circuit)\s*(\d)\b/iu;
+const SAME_AGAIN = /:\s*(?:the )?(?:same(?: again)?|as before|repeat)\W*$/iu;
+/** Which of the rounds before is done again, where a round says so. */
+function repeatedIn(read: LineRead, blocks: readonly Draft[]): Draft | undefined {
+  const rounds = blocks.filter((block) => block.round && block.rows.length > 0);
+  const nth = REPEATS.exec(read.text)?.[1];
+  if (read.roundNumber === null) return undefined;
+  return nth ? rounds[Number(nth) - 1] : SAME_AGAIN.test(read.text) ? rounds.at(-1) : undefined;
+}
+
 /** Has it a count, a time or a distance? A number beyond any count is a name. */
 const isDosed = (read: LineRead): boolean =>
   read.items.some(({ facts }) =>
@@ -475,6 +485,9 @@ export function readSession(
           shared = before.facts.filter((fact) => fact.is !== 'rounds' && fact.is !== 'times');
         const made = draft(role, role === 'circuit' && read.heading ? nameOf(read.heading) : null);
         made.round = read.roundNumber !== null;
+        // "Round 2: repeat round 1": the same movements again.
+        const like = read.items.length === 0 ? repeatedIn(read, blocks) : undefined;
+        if (like) made.rows = [...like.rows];
         if (empty && before.role !== 'circuit' && before.heads.length > 0) {
           // Only named: its time is no other part's.
           notes.push(...before.heads.map((head) => head.text));
@@ -497,7 +510,10 @@ export function readSession(
           addStations(read);
           made.inline = true;
           // A warm-up on a line of its own is over with it.
-          made.whole = role === 'warm-up' && !/[,+&/]\s*$|\band\s*$/.test(read.text);
+          made.whole =
+            (role === 'warm-up' && !/[,+&/]\s*$|\band\s*$/.test(read.text)) ||
+            // And rounds of what stands in brackets with the last of them.
+            (/\([^)]*\)\W*$/.test(read.text) && read.items.length > 1 && goesRound(read.facts));
         } else if (role === 'warm-up' && read.sure < 0.8 && /[-–—:]\s*\p{L}/u.test(read.text)) {
           // "Warm-up 5 min - mobility": said, though not what.
           notes.push(read.text);
