@@ -11,33 +11,30 @@ import { day, personDocument, roomDocument, sessionDocument } from './parts.ts';
 import { defineQuestion } from './question.ts';
 
 const useSchema = lazily(() =>
-  z
-    .object({
-      move: z.string(),
-      name: z.string(),
-      settings: z.record(z.string(), z.unknown()),
-      pace: z.number().nullable(),
-      holdSeconds: z.number().nullable(),
-      metLo: z.number(),
-      metHi: z.number(),
-      own: z
-        .object({
-          reps: z.number().nullable(),
-          each: z.boolean(),
-          share: z.number(),
-          split: z.array(z.number()).nullable(),
-          top: z.number().nullable(),
-          bouts: z.object({ times: z.number(), seconds: z.number() }).nullable(),
-          ending: z
-            .object({ after: z.number(), move: z.string(), settings: z.record(z.string(), z.unknown()) })
-            .nullable(),
-          loadKg: z.number().nullable().describe('to begin with, in place of the kilograms written'),
-        })
-        .nullable()
-        .describe('what of the dose is theirs; null: as written'),
-    })
-    .nullable()
-    .describe('null is easy movement'),
+  z.object({
+    move: z.string(),
+    name: z.string(),
+    settings: z.record(z.string(), z.unknown()),
+    pace: z.number().nullable(),
+    holdSeconds: z.number().nullable(),
+    metLo: z.number(),
+    metHi: z.number(),
+    own: z
+      .object({
+        reps: z.number().nullable(),
+        each: z.boolean(),
+        share: z.number(),
+        split: z.array(z.number()).nullable(),
+        top: z.number().nullable(),
+        bouts: z.object({ times: z.number(), seconds: z.number() }).nullable(),
+        ending: z
+          .object({ after: z.number(), move: z.string(), settings: z.record(z.string(), z.unknown()) })
+          .nullable(),
+        loadKg: z.number().nullable().describe('to begin with, in place of the kilograms written'),
+      })
+      .nullable()
+      .describe('what of the dose is theirs; null: as written'),
+  }),
 );
 const answers = lazily(() =>
   z.object({
@@ -46,7 +43,9 @@ const answers = lazily(() =>
         person: z.string(),
         mayTrain: z.boolean().describe('where not, this is a draft that nobody is given'),
         waitsFor: z.string().nullable().describe('why they may not train, in a sentence'),
-        uses: z.array(useSchema).describe('by entry of the session'),
+        uses: z
+          .array(useSchema.nullable().describe('null is easy movement'))
+          .describe('by entry of the session'),
         reasons: z.array(z.object({ entry: z.number().int(), says: z.string() })),
         lengthSeconds: z.number(),
         metLo: z.number(),
@@ -65,9 +64,12 @@ const answers = lazily(() =>
         midSet: z
           .array(
             z.object({
-              down: useSchema,
-              up: useSchema,
-              sideways: z.record(z.enum(['wrist', 'knee', 'back']), z.union([useSchema, z.literal('same')])),
+              down: useSchema.nullable(),
+              up: useSchema.nullable(),
+              sideways: z.record(
+                z.enum(['wrist', 'knee', 'back']),
+                z.union([useSchema.nullable(), z.literal('same')]),
+              ),
             }),
           )
           .describe('where they can go in the middle of a set, by entry'),
@@ -75,7 +77,12 @@ const answers = lazily(() =>
     ),
     lanes: z
       .object({
-        lanes: z.array(z.object({ position: z.number(), uses: z.array(useSchema) })),
+        lanes: z.array(
+          z.object({
+            position: z.number(),
+            uses: z.array(useSchema.nullable().describe('null is easy movement')),
+          }),
+        ),
         useful: z.array(z.number()),
         faults: z.array(
           z.object({ kind: z.string(), lane: z.number(), entry: z.number().nullable(), says: z.string() }),

@@ -57,4 +57,4 @@ export const whole = (key: InputKey) => {
   return lazily(() => z.number({ error }).int({ error }).min(min, { error }).max(max, { error }));
 };
 /** The same, where it may be left out. */
-export const maybe = (key: InputKey) => lazily(() => whole(key).optional());
+export const maybe = (key: InputKey) => whole(key).optional();

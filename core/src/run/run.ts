@@ -23,35 +23,34 @@ const WAYS = ['down', 'up', 'wrist', 'knee', 'back'] as const;
 export type MidSetWay = (typeof WAYS)[number];
 
 /** What somebody does at an entry: the form, at what pace, how it is said. Null is easy movement. */
-const doesSchema = lazily(() =>
-  z
-    .strictObject({
-      move: idSchema,
-      /** The trainer's own drawing of it: a phone has no library to look in. */
-      drawing: drawingSchema.optional(),
-      settings: formRefSchema.shape.settings,
-      /** The form as it is called. */
-      name: words(200).min(1),
-      /** How much of it, as it is said. */
-      dose: words(200),
-      /** So many of it each time through, where that isn't what was written. */
-      reps: whole.min(1).max(2000).optional(),
-      /** Reps a minute; null for a hold. */
-      pace: z.number().positive().max(600).nullable(),
-      /** Lane whose moment of a staggered finish holds, 0 innermost. */
-      lane: whole.min(0).max(3),
-    })
-    .nullable(),
+const doneSchema = lazily(() =>
+  z.strictObject({
+    move: idSchema,
+    /** The trainer's own drawing of it: a phone has no library to look in. */
+    drawing: drawingSchema.optional(),
+    settings: formRefSchema.shape.settings,
+    /** The form as it is called. */
+    name: words(200).min(1),
+    /** How much of it, as it is said. */
+    dose: words(200),
+    /** So many of it each time through, where that isn't what was written. */
+    reps: whole.min(1).max(2000).optional(),
+    /** Reps a minute; null for a hold. */
+    pace: z.number().positive().max(600).nullable(),
+    /** Lane whose moment of a staggered finish holds, 0 innermost. */
+    lane: whole.min(0).max(3),
+  }),
 );
-export type Does = z.output<typeof doesSchema>;
+const doesSchema = () => doneSchema.nullable();
+export type Does = z.output<typeof doneSchema> | null;
 
 const switchesSchema = lazily(() =>
   z.strictObject({
-    down: doesSchema,
-    up: doesSchema,
-    wrist: z.union([doesSchema, z.literal('same')]),
-    knee: z.union([doesSchema, z.literal('same')]),
-    back: z.union([doesSchema, z.literal('same')]),
+    down: doesSchema(),
+    up: doesSchema(),
+    wrist: z.union([doesSchema(), z.literal('same')]),
+    knee: z.union([doesSchema(), z.literal('same')]),
+    back: z.union([doesSchema(), z.literal('same')]),
   }),
 );
 
@@ -63,7 +62,7 @@ export const castSchema = lazily(() =>
     /** One of several who are known by number. */
     byNumber: z.boolean(),
     /** By entry of the session. */
-    does: z.array(doesSchema).max(400),
+    does: z.array(doesSchema()).max(400),
     switches: z.array(switchesSchema).max(400),
     /** Which group they go round with, where groups go round; 0 first. */
     group: whole.min(0).max(59).default(0),
@@ -212,7 +211,7 @@ export const runEventSchema = lazily(() =>
       kind: z.literal('swap'),
       person: person.nullable(),
       entry,
-      does: doesSchema,
+      does: doesSchema(),
       /** Where they can go from it in the middle of a set. */
       switches: switchesSchema.optional(),
     }),

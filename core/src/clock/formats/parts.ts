@@ -22,7 +22,9 @@ export const turns = {
   restSeconds: whole('restSeconds'),
   rounds: whole('rounds'),
   /** Least to most rounds, decided on the day: `rounds` is the least. */
-  mostRounds: maybe('mostRounds'),
+  get mostRounds() {
+    return maybe('mostRounds');
+  },
   roundRestSeconds: whole('roundRestSeconds'),
   /** A rest after the last station of a round as after any other. */
   closingRest: lazily(() => z.boolean()),
