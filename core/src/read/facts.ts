@@ -470,6 +470,7 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: () => ({ is: 'aside' }),
     weight: 0.6,
   },
+  { is: '@x N round|lap|circuit|loop', says: rounds, weight: 0.3 },
   { is: '@x N @round?', says: count((n) => ({ is: 'times', n }), 20) },
   { is: 'N @x', says: count((n) => ({ is: 'times', n }), 20), weight: -0.2 },
   { is: 'repeat|do|complete|go @sep? @x? N @x? time|round?', says: rounds },
@@ -884,6 +885,15 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'superset a|b|c|d?', says: format('superset'), weight: 0.4 },
   { is: 'pyramid|ladder up|of?', says: format('pyramid') },
+  // "1-10-1": up to the middle and down again.
+  {
+    is: 'pyramid|ladder @sep? of|from? N @dash N @dash N',
+    says: ([from, to, again]) => {
+      const climb = from === again && from! < to! ? ends([from!, to!]) : null;
+      return climb?.is === 'steps' ? { ...climb, way: 'up and down' } : null;
+    },
+    weight: 1,
+  },
   { is: 'pyramid|ladder @sep? of|from? N @dash N @rep?', says: ends, weight: -2 },
   { is: 'N @dash N @rep? pyramid|ladder', says: ends, weight: -1.5 },
   { is: 'tabata', says: format('tabata') },

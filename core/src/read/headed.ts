@@ -327,7 +327,7 @@ function withoutClock(all: readonly Token[]): { rest: readonly Token[]; facts: F
   const last = all.findLastIndex((token, i) => isParting(all, token, i));
   const tail = !parted && last > 2 ? factsIn(CLOCK_GRAMMAR, all.slice(last + 1)) : [];
   const closes =
-    tail.some(({ fact }) => fact.is === 'interval' || fact.is === 'format' || fact.is === 'rounds') &&
+    tail.some(({ fact }) => ['interval', 'format', 'rounds', 'sets'].includes(fact.is)) &&
     leftOver(all.slice(last + 1), tail).length === 0;
   const ends = parted || closes ? null : (clockAtEnd(all) ?? clockInBrackets(all));
   const tokens = parted ? all.slice(cut + 1) : closes ? all.slice(0, last) : ends ? ends.rest : all;
@@ -509,8 +509,13 @@ export function oneWhileOther(said: Said): LineOf | null {
 /** Words before a part's clock that name no movement; null where there are none. */
 function nameBefore(said: Said, clock: readonly Token[], matches: readonly Match<Fact>[]): string | null {
   const first = matches.find(({ fact }) => fact.is !== 'aside');
-  const to = clock.findIndex((token, i) => token.word === '(' || i === first?.from);
-  const label = clock.slice(0, to).filter((token) => token.kind !== 'sign');
+  const open = clock.findIndex((token) => token.word === '(');
+  const shut = clock.findIndex((token, i) => i > open && token.word === ')');
+  // "Upper body (dumbbells), 3 sets of 12": words in brackets are of the name.
+  const words =
+    open > 0 && shut > open && clock.slice(open + 1, shut).every((token) => token.kind === 'word');
+  const to = words ? shut + 1 : clock.findIndex((token, i) => token.word === '(' || i === first?.from);
+  const label = clock.slice(0, words ? open : to).filter((token) => token.kind !== 'sign');
   const behind = clock.slice(to);
   if (to < 1 || label.length > 5 || !label.some((token) => token.kind === 'word')) return null;
   const inside = factsIn(CLOCK_GRAMMAR, behind);

@@ -230,6 +230,8 @@ const INLINE: readonly { readonly mark: RegExp; readonly nth: (found: RegExpExec
   { mark: /(?<=^|[\s:;,/|])[a-z](\d{1,2})[.:)]?(?=\s+\p{L})/giu, nth: (found) => Number(found[1]) },
 ];
 
+const COUNTED =
+  /\p{L}{3}\S* [x×] ?\d|^\W*\d{1,3} (?!(?:sec|min|s|m|work|rest|on|off|round|set|lap|time|x|rep)[a-z]*\b)\p{L}{4}/iu;
 /** "Squats x 15 / Push-ups x 12 / Rows / Plank": more strokes than anybody has levels part a list. */
 const strokesApart = (row: string): string => {
   const pieces = row.split(/ [/|] /u);
@@ -238,6 +240,9 @@ const strokesApart = (row: string): string => {
   const turns = /[\s,(]+(?:alternat(?:e|ing|ed)|in turn)\W*$/iu.exec(row);
   if (turns && pieces.length >= 2 && words === pieces.length)
     return row.slice(0, turns.index).replace(/ [/|] /gu, ' , ');
+  // "Squat x 10 / press-up x 10": with a count each they are two things to do.
+  if (pieces.length >= 2 && words === pieces.length && pieces.every((piece) => COUNTED.test(piece)))
+    return row.replace(/ [/|] /gu, ' , ');
   return pieces.length >= 4 && words === pieces.length && pieces.some((piece) => /\d| [LR]$/u.test(piece))
     ? row.replace(/ [/|] /gu, ' , ')
     : row;
