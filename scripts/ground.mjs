@@ -49,9 +49,27 @@ export function fetchPackages() {
 export function compilePackages() {
   if (isInstalled()) return Promise.resolve(true);
   process.stdout.write('Compiling SQLite (once; a minute or two)…\n');
-  const child = spawn(npm, ['rebuild', '--loglevel=error'], { cwd: root, stdio: 'inherit' });
-  // Where this stops for another reason nothing goes on writing behind it.
-  process.once('exit', () => child.kill());
+  const ownGroup = process.platform !== 'win32';
+  const child = spawn(npm, ['rebuild', '--loglevel=error'], {
+    cwd: root,
+    stdio: 'inherit',
+    detached: ownGroup,
+  });
+  // Where this stops for another reason nothing goes on writing behind it: npm's own compiler neither, which the next
+  // try would meet at the same files.
+  process.once('exit', () => {
+    try {
+      if (ownGroup) process.kill(-child.pid);
+      else child.kill();
+    } catch {
+      // It is done.
+    }
+  });
+  for (const [signal, code] of [
+    ['SIGINT', 130],
+    ['SIGTERM', 143],
+  ])
+    process.once(signal, () => process.exit(code));
   return new Promise((done) =>
     child.on('close', (code) => {
       const made = existsSync(join(root, 'node_modules/better-sqlite3/build/Release/better_sqlite3.node'));

@@ -313,15 +313,17 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
         stepRestSeconds: within('stepRestSeconds', given('stepRestSeconds', rest ?? roundRest, 0)),
       });
     }
-    case 'descending':
+    case 'descending': {
+      const limit = cap ?? lastOf(said, 'in all seconds')?.seconds;
       return done({
         kind,
         from: within('from', steps!.from),
         by: within('by', steps!.by),
         to: within('to', steps!.to),
         rounds: R(),
-        ...(cap === undefined ? {} : { capSeconds: within('capSeconds', cap) }),
+        ...(limit === undefined ? {} : { capSeconds: within('capSeconds', limit) }),
       });
+    }
     case 'tabata': {
       // Somebody who calls it so and gives other numbers means those.
       if (interval && !isTabata(interval))

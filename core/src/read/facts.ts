@@ -308,7 +308,10 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'N @x Q on @sep? Q off', says: oftenAt, weight: 3 },
   { is: 'N @x Q @work @sep? @sep? Q @rest?', says: oftenAt, weight: 1 },
   // "4 mins: 5 burpees" is no ratio.
-  { is: 'Q : Q', says: (v) => (v[0]! <= LONGEST_OF_TWO ? interval(v) : null) },
+  {
+    is: 'Q : Q',
+    says: (v, words) => (v[0]! <= LONGEST_OF_TWO && /^\d/.test(words[0]!) ? interval(v) : null),
+  },
   { is: 'Q @work? @sep? @sep? @rest @sep? of|for? Q', says: interval },
   { is: 'T @each|@station @station? @sep? @sep? T @rest? in? @between?', says: interval },
   { is: 'T @each|@station @station? @sep? @sep? N @rest|@between @between?', says: interval },
@@ -316,6 +319,12 @@ const CLOCK: readonly Rule<Fact>[] = [
     is: 'T @each @each? @station @sep? @sep? Q @rest|to|@between to|@between|move? move|on|@station? on?',
     says: interval,
     weight: 0.5,
+  },
+  // Before it begins.
+  {
+    is: 'T to? get|be? ready|set|prep|prepare|countdown|preparation|lead in?',
+    says: () => ({ is: 'aside' }),
+    weight: 1,
   },
   { is: 'T of? @work|@each @station?', says: work },
   {
@@ -578,6 +587,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.5,
   },
   { is: 'have|take|get a|your? rest|breather|drink|sip|break', says: () => ({ is: 'aside' }), weight: 0.4 },
+  {
+    is: 'have|take|get|with? a|your? rest|breather|drink|sip|break between|after @any? pair|@round|superset|part',
+    says: () => ({ is: 'aside' }),
+    weight: 0.8,
+  },
   {
     is: 'repeat|continue until|till|for the? time|whole|end|finish|bell|buzzer up|time?',
     says: () => ({ is: 'aside' }),
@@ -979,6 +993,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 1,
   },
   {
+    is: 'hold|do|with|and a? plank|wall|hang|squat|bridge sit|hold? for? T after|between each|every? step|one|round|rung|set?',
+    says: ([s]) => ({ is: 'step hold', seconds: s! }),
+    weight: 2,
+  },
+  {
     is: 'T A? A? hold after|between each|every? step|one|round|rung|set?',
     says: ([s]) => ({ is: 'step hold', seconds: s! }),
     weight: 1,
@@ -1020,6 +1039,11 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'downwards', says: () => ({ is: 'way', way: 'down' }) },
   // levels
+  {
+    is: '@color keep|go|carry|work going|on? to|till|until|for Q',
+    says: ([s]) => ({ is: 'level', work: s!, rest: null }),
+    weight: 1.4,
+  },
   {
     is: '@color stop|end|finish? @sep? at|after? Q',
     says: ([s]) => ({ is: 'level', work: s!, rest: null }),
@@ -1353,6 +1377,11 @@ const DOSE: readonly Rule<Fact>[] = [
     weight: 3,
   },
   {
+    is: 'left|right @sideword? @sep? in|on? @round N @sep? right|left @sideword? in|on? @round N',
+    says: () => ({ is: 'by round' }),
+    weight: 3,
+  },
+  {
     is: 'left|right|one|change|swap|switch|alternate|other @sideword? each|per|every|a|by @round',
     says: () => ({ is: 'by round' }),
     weight: 1.2,
@@ -1367,8 +1396,8 @@ const DOSE: readonly Rule<Fact>[] = [
   { is: 'as a team|group|class|pair', says: () => ({ is: 'in all' }), weight: 0.6 },
   { is: 'in all|total', says: () => ({ is: 'in all' }), weight: 0.3 },
   { is: 'total', says: () => ({ is: 'in all' }), weight: -0.3 },
-  { is: '@sep? left @sideword?', says: () => ({ is: 'side', side: 'left' }), weight: -0.2 },
-  { is: '@sep? right @sideword?', says: () => ({ is: 'side', side: 'right' }), weight: -0.2 },
+  { is: 'left @sideword?', says: () => ({ is: 'side', side: 'left' }), weight: -0.2 },
+  { is: 'right @sideword?', says: () => ({ is: 'side', side: 'right' }), weight: -0.2 },
   { is: '@? tempo? N - N - N - N', says: tempo, weight: 2 },
   // Down, held, up: how long it stays there is left to each.
   ...['tempo N - N - N', 'tempo N / N / N'].map(
@@ -1383,6 +1412,11 @@ const DOSE: readonly Rule<Fact>[] = [
   {
     is: 'T down|lower|lowering|lowered|descent|negative ,|and? T hold|pause|at? the? bottom?',
     says: ([d, h]) => tempo([d!, h!, 1, 0]),
+    weight: 1.4,
+  },
+  {
+    is: 'Q down ,|and? Q up',
+    says: ([d, u]) => tempo([d!, 0, u!, 0]),
     weight: 1.4,
   },
   {

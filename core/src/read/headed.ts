@@ -87,6 +87,8 @@ function calmAtEnd(said: Said): ReturnType<typeof headingOf> {
   return role && alone && !said.listed ? { role, to: said.rest.length, roundNumber: null } : null;
 }
 
+/** Shorter in seconds something is a hold rather than a part of its own. Estimate. */
+const LEAST_FINISH = 60;
 /** "Finish with a two-minute plank": the last part, and at once what is done. */
 function finishThenMoves(said: Said): ReturnType<typeof headingOf> {
   const words = said.rest.slice(0, 5).map((token) => token.word);
@@ -95,7 +97,9 @@ function finishThenMoves(said: Said): ReturnType<typeof headingOf> {
   if (words[from + 1] !== 'with' && !(words[from + 1] === 'w' && words[from + 2] === '/')) return null;
   const to = from + (words[from + 1] === 'with' ? 2 : 3);
   const items = movesIn(said, said.rest.slice(to));
-  return items.length > 0 && known(items) === items.length
+  // "A two-minute all-out finisher: your choice": for as long as it says, known or not.
+  const forSo = items[0]?.facts.some((fact) => fact.is === 'seconds' && fact.seconds >= LEAST_FINISH);
+  return items.length > 0 && (known(items) === items.length || forSo)
     ? { role: 'finisher', to, roundNumber: null }
     : null;
 }
@@ -376,9 +380,10 @@ export function clockThenMoves(said: Said): LineOf | null {
       lasts!.fact.seconds >= LEAST_PART &&
       leftOver(clock, matches).length === 0 &&
       !said.listed &&
-      countedAll(
-        itemsOf(names, text, withoutClock(after).rest, own).filter((item) => !isClockOnly(item.text)),
-      );
+      (behindSteps(after) ||
+        countedAll(
+          itemsOf(names, text, withoutClock(after).rest, own).filter((item) => !isClockOnly(item.text)),
+        ));
     if (!matches.some(({ fact }) => ofAll(fact)) && !whole && !forAll) continue;
     // "Blast 1 (3 x 40/20): squat, row": what the part is called, and then its clock.
     const called = named || cut !== said.colon ? null : nameBefore(said, clock, matches);
@@ -395,7 +400,8 @@ export function clockThenMoves(said: Said): LineOf | null {
     const open = behind.findIndex((token) => token.word === '(');
     const all = movesIn(said, behind);
     // What stands in brackets may only explain: "(1 swing, 1 squat, 2 swings …)".
-    const short = open > 0 ? itemsOf(names, text, behind.slice(0, open), own) : all;
+    const explains = behind.at(-1)?.word === ')';
+    const short = open > 0 && explains ? itemsOf(names, text, behind.slice(0, open), own) : all;
     const listed = known(short) === short.length && known(all) < all.length ? short : all;
     // "…, as many times as you can": of the clock as well, where the time is for all of it.
     const closing = forAll ? listed.filter((item) => isClockOnly(item.text)) : [];
@@ -406,7 +412,10 @@ export function clockThenMoves(said: Said): LineOf | null {
       heading: named ? text.slice(rest[0]!.from, clock.at(-1)!.to) : called,
       facts: [
         ...matches.map(
-          ({ fact }): Fact => (isWhole(fact) ? { is: 'in all seconds', seconds: fact.seconds } : fact),
+          ({ fact }): Fact =>
+            (forAll && fact.is === 'work') || isWhole(fact)
+              ? { is: 'in all seconds', seconds: fact.seconds }
+              : fact,
         ),
         ...facts,
         ...closing.flatMap((item) => factsIn(CLOCK_GRAMMAR, tokensOf(item.text)).map(({ fact }) => fact)),
@@ -418,6 +427,9 @@ export function clockThenMoves(said: Said): LineOf | null {
   }
   return null;
 }
+/** "5-4-3-2-1 burpees, jump lunges": a count that falls or climbs stands before what is done. */
+const behindSteps = (after: readonly Token[]): boolean =>
+  factsIn(CLOCK_GRAMMAR, after).some(({ fact, from }) => fact.is === 'steps' && from === 0);
 const countedAll = (items: readonly Item[]): boolean =>
   items.length > 1 && items.every(({ facts }) => facts.some((fact) => fact.is === 'reps'));
 /** As many words in front of a clock are what it is called. */
@@ -584,6 +596,8 @@ export function labelThenMoves(said: Said): LineOf | null {
       : undefined);
   const sections =
     whole !== undefined ||
+    // "Then strength: …": another part.
+    ['then', 'next', 'afterwards', 'finally'].includes(label[0]!.word) ||
     DAYS.has(label[0]!.word) ||
     (['day', 'session', 'week'].includes(label[0]!.word) && label[1]?.kind === 'number') ||
     label.every((token) => SECTIONS.has(token.word) || token.word === 'and');

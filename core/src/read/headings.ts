@@ -163,10 +163,16 @@ export function isLabel(names: Names, tokens: readonly Token[], own: ReadonlyMap
 }
 
 /** "Tabata 2", "AMRAP B": the kind of clock, and which of several it is. */
+const PAIR: Fact = { is: 'format', kind: 'superset' };
 export function numberedFormat(tokens: readonly Token[]): Match<Fact>[] | null {
   const last = tokens.at(-1);
   if (tokens.length < 2 || !last || !(last.kind === 'number' && last.value <= 6) || last.spelt) return null;
-  const matches = factsIn(CLOCK_GRAMMAR, tokens.slice(0, -1));
+  const called = tokens.slice(0, -1);
+  // "Pair 1: …" is a superset of two by its number.
+  const pair = called.length === 1 && called[0]!.word === 'pair';
+  const matches = pair
+    ? [{ fact: PAIR, from: 0, to: 1, score: 1, ordinals: [] }]
+    : factsIn(CLOCK_GRAMMAR, called);
   const [only] = matches;
   const whole = matches.length === 1 && only!.from === 0 && only!.to === tokens.length - 1;
   // Where the number may be minutes it is: AMRAP 5.

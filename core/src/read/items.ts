@@ -313,6 +313,39 @@ const sureOfFirst = (readings: readonly Reading[]) => readings[0]?.sure ?? 0;
 /** Nobody gets anywhere by a pull: "200 m row" is a machine, of which nothing is known. */
 const isPull = (names: Names, id: string) => names.library.move(id)?.pattern.startsWith('pull') ?? false;
 
+/** What parts a list. */
+const COMMAS = new Set([',', ';']);
+/**
+ * "Squats (hold a weight if you like), plank": in a list what stands in brackets behind a known movement, words alone,
+ * is said of how; with the words of its bracket it may be another movement, and then it is that.
+ */
+function withoutRemarks(
+  all: readonly Token[],
+  isMove: (some: readonly Token[], sure?: number) => boolean,
+): { tokens: readonly Token[]; remarks: readonly (readonly Token[])[] } {
+  const none = { tokens: all, remarks: [] };
+  const outside = (at: number) => {
+    const before = all.slice(0, at).map((token) => token.word);
+    return before.lastIndexOf('(') <= before.lastIndexOf(')');
+  };
+  if (!all.some((token, i) => COMMAS.has(token.word) && outside(i))) return none;
+  const remarks: Token[][] = [];
+  const tokens: Token[] = [];
+  for (let i = 0; i < all.length; i++) {
+    const shut = all[i]!.word === '(' ? all.findIndex((token, k) => k > i && token.word === ')') : -1;
+    const inside = all.slice(i + 1, shut);
+    const said = shut > i + 2 && inside.every((token) => token.kind === 'word' && token.word !== 'or');
+    const begun = tokens.findLastIndex((token) => COMMAS.has(token.word) || token.word === ':') + 1;
+    const head = tokens.slice(begun).filter((token) => token.kind === 'word');
+    const doses = factsIn(DOSE_GRAMMAR, inside).some(({ fact }) => fact.is !== 'aside');
+    if (said && !doses && head.length > 0 && isMove(head) && !isMove([...head, ...inside], SURE)) {
+      remarks.push([...inside]);
+      i = shut;
+    } else tokens.push(all[i]!);
+  }
+  return remarks.length > 0 ? { tokens, remarks } : none;
+}
+
 /** Movements of a line, with how much of each. */
 export function itemsOf(
   names: Names,
@@ -320,15 +353,12 @@ export function itemsOf(
   all: readonly Token[],
   own: ReadonlyMap<string, string>,
 ): Item[] {
-  const {
-    rest: tokens,
-    tiers,
-    remark,
-    called,
-  } = tiersOf(all, (some, sure = 0.9) => {
+  const isOne = (some: readonly Token[], sure = 0.9) => {
     const best = readName(names, some, own)[0];
     return best !== undefined && best.sure >= sure && best.moves.length === 1;
-  });
+  };
+  const { tokens: bare, remarks } = withoutRemarks(all, isOne);
+  const { rest: tokens, tiers, remark, called } = tiersOf(bare, isOne);
   const facts = factsIn(DOSE_GRAMMAR, tokens);
   const taken = covered(facts, tokens.length);
   const pieces: Piece[] = [];
@@ -416,9 +446,9 @@ export function itemsOf(
       tiers: items.length === 0 ? tiers.map((way) => writtenOf(text, way)) : [],
     });
   }
-  if (remark && items.length > 0) {
-    const says = text.slice(remark[0]!.from, remark.at(-1)!.to);
-    const saidOf = items.findLastIndex((item) => item.from < remark[0]!.from);
+  for (const one of remark ? [remark, ...remarks] : remarks) {
+    const says = text.slice(one[0]!.from, one.at(-1)!.to);
+    const saidOf = items.findLastIndex((item) => item.from < one[0]!.from);
     if (saidOf >= 0)
       items[saidOf] = { ...items[saidOf]!, facts: [...items[saidOf]!.facts, { is: 'remark', says }] };
   }

@@ -213,7 +213,7 @@ function movements(said: Said): LineOf | null {
     return (
       match.to - match.from > 1 &&
       !rows.some((row) => from < row.to && row.from < to) &&
-      !['work', 'reps', 'times', 'sets of'].includes(match.fact.is)
+      !['work', 'reps', 'times', 'sets of', 'phase', 'by round', 'tempo'].includes(match.fact.is)
     );
   });
   // A note behind a name ("keep the chest up") is no station of its own.

@@ -317,6 +317,9 @@ const withWaysApart = (text: string): string[] =>
 const AFTER_ROUNDS =
   /(?<=\b\d{1,2}\s*(?:x|×|times|rounds?(?: of)?)\s*\([^()]{3,200}\))[,;.]?\s+(?:and\s+)?then\s+(?=\S)/giu;
 
+/** "45 on, 15 off, effort 7 out of 10": how hard it is meant to feel is said of all of it. */
+const EFFORT_BEHIND = /[,;]\s*(?=(?:target )?(?:effort|intensity)\b[^,;]*\d)/giu;
+
 /** A line in its sentences: a full stop ends one where a new one plainly begins. */
 export function sentencesOf(text: string): string[] {
   const found: string[] = [];
@@ -337,6 +340,7 @@ export function sentencesOf(text: string): string[] {
   found.push(text.slice(begun));
   return found
     .flatMap((one) => one.split(AFTER_ROUNDS))
+    .flatMap((one) => one.split(EFFORT_BEHIND))
     .flatMap(withWaysApart)
     .map((one) => one.trim())
     .filter(Boolean);

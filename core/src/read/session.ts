@@ -375,6 +375,14 @@ export function readSession(
       read.items.length === 2 &&
       isShort(read.text) &&
       reads.filter(({ kind, items }) => kind === 'station' && items.length === 1).length >= LINES_OF_ONE;
+    // "Punch, punch, duck": what comes twice in so few is a combination.
+    const said = read.items.map(({ text }) => text.toLowerCase());
+    const goesThrough =
+      timed &&
+      said.length > 2 &&
+      said.length <= MOST_IN_ONE &&
+      said.every((text) => !text.includes(' ')) &&
+      new Set(said).size < said.length;
     let parts: Item[] = [];
     // A superset's two, and the two of one of several tabatas.
     const inPairs = current().facts.some(
@@ -389,7 +397,7 @@ export function readSession(
         parts.length > 0 &&
         parts.length < 4 &&
         ((item.joined === 'with' && !inPairs) ||
-          (item.joined === 'next' && (chained || inASlot)) ||
+          (item.joined === 'next' && (chained || inASlot || goesThrough)) ||
           (item.joined === 'then' &&
             (emom || isOneOf(read)) &&
             !item.facts.some((fact) => fact.is === 'seconds')));

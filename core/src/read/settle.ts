@@ -134,6 +134,17 @@ function tabatasApart(block: Draft): Draft[] {
   ).map((one, i) => ({ ...one, rows: groups[i]!, breaks: [] }));
 }
 
+/** Rows by the lines that have several of them; a line with one alone goes on about the line before. */
+function linesOfSeveral(rows: readonly Row[]): Row[][] {
+  const groups: Row[][] = [];
+  for (const row of rows) {
+    const ofLine = rows.filter(({ read }) => read.line === row.read.line);
+    if (ofLine.length > 1 ? ofLine[0] === row : groups.length === 0) groups.push([row]);
+    else groups.at(-1)!.push(row);
+  }
+  return groups;
+}
+
 /** As often nobody does one after another. */
 const MOST_AMRAPS = 6;
 /** "2 x AMRAP 6 min, 2 min rest" over one list is the list by that clock so often. */
@@ -146,20 +157,27 @@ function amrapsInTurn(block: Draft): Draft[] {
   const between = block.facts.findLast((fact) => ['rest', 'round rest', 'part rest'].includes(fact.is));
   const gap = between && 'seconds' in between ? (between.seconds ?? 0) : (block.after?.seconds ?? 0);
   const facts = block.facts.filter((fact) => fact !== times && fact !== between);
-  return inTurns(
+  const turns = inTurns(
     block,
     Array.from({ length: many }, () => facts),
     gap,
   );
+  // "1: stairs, squats", "2: lunges, dips", "3: …": each of them on a line of its own.
+  const ofLines = linesOfSeveral(block.rows);
+  return ofLines.length === many ? turns.map((one, i) => ({ ...one, rows: ofLines[i]!, breaks: [] })) : turns;
 }
 
+/** "Pair 2": of which of several, and nothing of how long. */
+const isBarePair = (fact: Fact) =>
+  fact.is === 'format' && fact.kind === 'superset' && fact.n === undefined && fact.seconds === undefined;
 /** "Work 40, rest 20" over several parts that say no clock of their own is the clock of each of them. */
 function clockAbove(blocks: readonly Draft[]): void {
   const [first, ...others] = blocks.filter((block) => block.role === 'circuit');
   if (!first?.above) return;
   for (const block of others) {
     const counted = block.rows.some(({ parts }) => parts.some(({ facts }) => facts.length > 0));
-    if (!counted && !saysClock(block.facts)) block.facts.unshift(...first.above);
+    if (!counted && !saysClock(block.facts.filter((fact) => !isBarePair(fact))))
+      block.facts.unshift(...first.above);
   }
 }
 

@@ -439,18 +439,20 @@ function withFractions(raw: readonly Raw[]): readonly Raw[] {
   const found: Raw[] = [];
   for (let i = 0; i < raw.length; i++) {
     const a = raw[i]!;
-    const b = raw[i + 1];
-    const d = raw[i + 3];
+    // "1 and 1/4" as well.
+    const and = raw[i + 1]?.text === 'and' && a.kind === 'number' ? 1 : 0;
+    const b = raw[i + 1 + and];
+    const d = raw[i + 3 + and];
     const half =
       b?.kind === 'number' &&
-      raw[i + 2]?.text === '/' &&
+      raw[i + 2 + and]?.text === '/' &&
       d?.kind === 'number' &&
       b.value === 1 &&
       d.value >= 2 &&
       d.value <= 4;
-    if (a.kind === 'number' && a.value <= 3 && half && b.from > a.to && raw[i + 4]?.kind === 'word') {
+    if (a.kind === 'number' && a.value <= 3 && half && b.from > a.to && raw[i + 4 + and]?.kind === 'word') {
       found.push({ ...a, value: a.value + 1 / d.value, to: d.to });
-      i += 3;
+      i += 3 + and;
     } else found.push(a);
   }
   return found;
