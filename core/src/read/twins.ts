@@ -47,11 +47,6 @@ const TWINS: Readonly<Record<string, string>> = {
   commando: 'updown',
   'get up': 'getup',
   'sit to stand': 'sittostand',
-  'chair squat to a tap on the sofa': 'sittostand',
-  'squat to a tap on the sofa': 'sittostand',
-  'squat to tap the sofa': 'sittostand',
-  'squat to tap': 'sittostand',
-  'tap the chair squat': 'sittostand',
   'sit 2 stand': 'sittostand',
   'chair stand': 'sittostand',
   'stand up from a chair': 'sittostand',
@@ -743,7 +738,16 @@ const putUp = (): (readonly [string, string])[] =>
     ),
   );
 
+/** "To a tap on the sofa": how far down, and no part of the name. */
+const tappedTo = (): string[] =>
+  PUT_ON.flatMap((thing) =>
+    ['to a tap on', 'to tap', 'until you tap'].flatMap((to) =>
+      ['the ', 'a ', 'your '].map((article) => `${to} ${article}${thing}`),
+    ),
+  );
+
 const phrases = new Phrases<readonly string[]>((phrases) => {
+  for (const said of [...tappedTo(), 'to a tap']) phrases.add(said.split(' ').map(singular), []);
   for (const [said, means] of putUp()) phrases.add(said.split(' ').map(singular), means.split(' '));
   for (const said of supports())
     if (

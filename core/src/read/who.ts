@@ -526,6 +526,15 @@ function readOne(text: string): Who {
 const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
   [/\b(?:two|three|\d) 1\s?[-:]\s?1s\b\s*[:,-]?/giu, ''],
   [/\b1\s?[-:]\s?(?:2\s?[-:]\s?)?1s?\b(?!\d)/gu, 'one to one'],
+  // "My client" is one, and "8 clients" are people.
+  [/\bclients\b/giu, 'people'],
+  // "A new group of 6": six, and nobody beside.
+  [/\b(?:an?|the|my|our|this) (?=(?:\p{L}+ ){0,2}(?:group|class|team) of \d)/giu, ''],
+  // "Boys 12 and 15": how old the two are.
+  [
+    /\b(?:two |2 )?(boys|girls|brothers|sisters|sons|daughters|kids|children|lads),? (?:aged? )?([4-9]|1\d) (?:and|&) ([4-9]|1\d)\b/giu,
+    'two $1 aged $2 to $3',
+  ],
   // "…, another with a bad hip": one, and not the same.
   [
     /(?<=(?:^|[,;]|\band)\s*)(?:another|one other|a second)\b(?=\s+(?!\d|two|three|four|five|few|couple|one\b)\p{L})/giu,
