@@ -1425,7 +1425,7 @@ const DOSE: readonly Rule<Fact>[] = [
     weight: 0.6,
   },
   {
-    is: 'until|till|for the? minute|time|clock|bell|beep|end|whistle|slot|rest is|run|up|goe|of? up|over|out|done|the|off? minute|slot?',
+    is: 'until|till the? minute|time|clock|bell|beep|end|whistle|slot|rest is|run|up|goe|of? up|over|out|done|the|off? minute|slot?',
     says: () => ({ is: 'aside' }),
     weight: 0.8,
   },
