@@ -21,6 +21,23 @@ function Home() {
   return <Navigate replace to={first ? `/plan/${first.id}${search}` : '/circuits'} />;
 }
 
+function Pages() {
+  const { pathname } = useLocation();
+  return (
+    <Broken at={pathname}>
+      <Routes>
+        <Route element={<Frame />}>
+          <Route path="/" element={<Home />} />
+          {SCREENS.map(({ path, Component }) => (
+            <Route key={path} path={path} element={<Component />} />
+          ))}
+          <Route path="*" element={<NotHere />} />
+        </Route>
+      </Routes>
+    </Broken>
+  );
+}
+
 export function App() {
   const theme = useTheme();
   const type = useApp((state) => state.view.type);
@@ -31,17 +48,7 @@ export function App() {
   return (
     <Gate>
       <BrowserRouter>
-        <Broken>
-          <Routes>
-            <Route element={<Frame />}>
-              <Route path="/" element={<Home />} />
-              {SCREENS.map(({ path, Component }) => (
-                <Route key={path} path={path} element={<Component />} />
-              ))}
-              <Route path="*" element={<NotHere />} />
-            </Route>
-          </Routes>
-        </Broken>
+        <Pages />
       </BrowserRouter>
     </Gate>
   );

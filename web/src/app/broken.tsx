@@ -27,11 +27,19 @@ function CouldNot({ error }: { error: unknown }) {
   );
 }
 
+interface Held {
+  readonly children: ReactNode;
+  /** Where one is: going somewhere else is another try. */
+  readonly at: string;
+}
 /** Shows what is in it; once that has thrown, that it couldn't be shown. React has this for classes alone. */
-export class Broken extends Component<{ children: ReactNode }, { threw: { error: unknown } | null }> {
+export class Broken extends Component<Held, { threw: { error: unknown } | null }> {
   override state: { threw: { error: unknown } | null } = { threw: null };
   static getDerivedStateFromError(error: unknown) {
     return { threw: { error } };
+  }
+  override componentDidUpdate({ at }: Held) {
+    if (at !== this.props.at && this.state.threw) this.setState({ threw: null });
   }
   override render() {
     return this.state.threw ? <CouldNot error={this.state.threw.error} /> : this.props.children;

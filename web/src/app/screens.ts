@@ -107,6 +107,7 @@ const HELD_BACK_MS = 400;
 export async function beginsWith(pathname: string): Promise<void> {
   const first = screenAt(pathname);
   if (!first) return;
+  let waits = true;
   const here: Promise<unknown>[] = [
     first.load().then((script) => {
       first.Component = script.default;
@@ -114,11 +115,13 @@ export async function beginsWith(pathname: string): Promise<void> {
   ];
   if (!first.ways.alone) here.push(fetchGround());
   const plan = matchPath('/plan/:id/*', pathname)?.params.id;
-  if (plan && first.ways.needs?.includes('plans/:id')) here.push(fetchPlan(store, plan));
+  if (plan && first.ways.needs?.includes('plans/:id')) here.push(fetchPlan(store, plan, () => waits));
   await Promise.race([
     Promise.allSettled(here),
     new Promise((over) => {
       setTimeout(over, HELD_BACK_MS);
     }),
   ]);
+  // From here on it is the page that asks, and knows whether it still wants it.
+  waits = false;
 }

@@ -6,22 +6,40 @@ import type { Stored } from '../store/machine.ts';
 import { openPlan } from '../store/sync.ts';
 import { useReady } from '../store/use-ready.ts';
 
-/** Fetches a plan and opens it in the store, unless it is open or what asked has gone meanwhile. */
+type Asked = { readonly stored: Stored<Plan> } | { readonly missing: 'gone' | 'away' };
+/** What is on its way, so that whoever asks for the same meanwhile is given the same. */
+const asked = new Map<string, Promise<Asked>>();
+const ask = (id: string): Promise<Asked> => {
+  const known = asked.get(id);
+  if (known) return known;
+  const now = fetch(`/api/plans/${encodeURIComponent(id)}`)
+    .then(
+      async (response): Promise<Asked> =>
+        response.ok
+          ? { stored: (await response.json()) as Stored<Plan> }
+          : { missing: response.status >= 500 ? 'away' : 'gone' },
+    )
+    .catch((): Asked => ({ missing: 'away' }))
+    .finally(() => asked.delete(id));
+  asked.set(id, now);
+  return now;
+};
+
+/**
+ * Fetches a plan and opens it in the store, unless it is open there. An answer that comes when it isn't wanted any more
+ * opens nothing: another may be open by then, or this one with edits.
+ */
 export async function fetchPlan(
   store: ReturnType<typeof useStore>,
   id: string,
-  isWanted = () => true,
+  isWanted: () => boolean,
 ): Promise<'gone' | 'away' | null> {
-  if ((store.getState() as { plan: { present: Plan | null } }).plan.present?.id === id) return null;
-  try {
-    const response = await fetch(`/api/plans/${encodeURIComponent(id)}`);
-    if (!response.ok) return response.status >= 500 ? 'away' : 'gone';
-    const stored = (await response.json()) as Stored<Plan>;
-    if (isWanted()) openPlan(store, stored.body, stored.revision);
-    return null;
-  } catch {
-    return 'away';
-  }
+  const isOpen = () => (store.getState() as { plan: { present: Plan | null } }).plan.present?.id === id;
+  if (isOpen()) return null;
+  const answer = await ask(id);
+  if ('missing' in answer) return answer.missing;
+  if (isWanted() && !isOpen()) openPlan(store, answer.stored.body, answer.stored.revision);
+  return null;
 }
 
 /** Opens the plan of the address in the store, once. */
