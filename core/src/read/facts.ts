@@ -181,6 +181,20 @@ const SETS: Sets = {
   sep: [',', ':', '-', '–', '—', '=', 'and', 'with', 'then', ';', '(', '/', '.', '|', '+', '&'],
 };
 
+/** A hold at the end of what is done, said of one station or of all. */
+const LAST_HELD: readonly Rule<Fact>[] = [
+  {
+    is: 'last T of? each? hold|pulse',
+    says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }),
+    weight: 1,
+  },
+  {
+    is: 'hold|holding|pulse|pulsing it? at|in? the? top|bottom|end|middle? for|in|over? the? last|final Q',
+    says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }),
+    weight: 1.4,
+  },
+];
+
 const T_MAX = 3600;
 /** No clock works for less. */
 const LEAST_WORK = 5;
@@ -1096,16 +1110,7 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 2,
   },
   { is: '@color @sep? Q @rest', says: ([r]) => ({ is: 'level', work: null, rest: r! }), weight: 0.6 },
-  {
-    is: 'last T of? each? hold|pulse',
-    says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }),
-    weight: 1,
-  },
-  {
-    is: 'hold|holding|pulse|pulsing it? at|in? the? top|bottom|end|middle? for|in|over? the? last|final Q',
-    says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }),
-    weight: 1.4,
-  },
+  ...LAST_HELD,
   {
     is: 'nft|not for? time?',
     says: (_, words) => (words.length === 1 && words[0] !== 'nft' ? null : { is: 'aside' }),
@@ -1445,16 +1450,7 @@ const DOSE: readonly Rule<Fact>[] = [
   },
   { is: 'Q down , hold Q , up', says: ([d, h]) => tempo([d!, h!, 1, 0]), weight: 2 },
   { is: 'tempo', says: () => ({ is: 'phases', says: ['slow'] }), weight: -0.9 },
-  {
-    is: 'last T of? each? hold|pulse',
-    says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }),
-    weight: 1,
-  },
-  {
-    is: 'hold|holding|pulse|pulsing it? at|in? the? top|bottom|end|middle? for|in|over? the? last|final Q',
-    says: ([s]) => ({ is: 'phase', says: 'hold', seconds: s! }),
-    weight: 1.4,
-  },
+  ...LAST_HELD,
   {
     is: 'last T fast|quick|sprint|flat',
     says: ([s]) => ({ is: 'phase', says: 'fast', seconds: s! }),

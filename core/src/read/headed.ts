@@ -74,17 +74,16 @@ function calmThenMoves(said: Said): ReturnType<typeof headingOf> {
   return items.length > 0 && known(items) === items.length ? { ...heading, to } : null;
 }
 
-const ENDS: ReadonlyMap<string, 'warm-up' | 'cool-down'> = new Map([
-  ['warm up', 'warm-up'],
-  ['cool down', 'cool-down'],
-]);
 /** "Football warm-up": a part by what it ends with, alone on its line. */
-function calmAtEnd(said: Said): ReturnType<typeof headingOf> {
-  const words = said.content.map((token) => token.word);
-  const role = words.at(-1) === 'warmup' ? 'warm-up' : ENDS.get(words.slice(-2).join(' '));
+function calmAtEnd({ content, listed, rest }: Said): ReturnType<typeof headingOf> {
+  const from = content.findLastIndex((token) => /^(?:warm|cool)/.test(token.word));
   const alone =
-    words.length >= 2 && words.length <= 5 && said.content.every((token) => token.kind === 'word');
-  return role && alone && !said.listed ? { role, to: said.rest.length, roundNumber: null } : null;
+    from >= 1 &&
+    from >= content.length - 2 &&
+    content.length <= 5 &&
+    content.every(({ kind }) => kind === 'word');
+  const heading = alone && !listed ? headingOf(content.slice(from)) : null;
+  return heading?.to === content.length - from ? { ...heading, to: rest.length } : null;
 }
 
 /** Shorter in seconds something is a hold rather than a part of its own. Estimate. */

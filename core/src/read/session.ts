@@ -31,6 +31,7 @@ import {
 } from './rows.ts';
 import { settled } from './settle.ts';
 import { stationOf } from './station.ts';
+import { atItsTime, forItsTime, isTimeOfMoves } from './timed.ts';
 import { timetable } from './timetable.ts';
 import { singular, tokensOf } from './tokens.ts';
 
@@ -132,27 +133,6 @@ const titleClock = (text: string): Fact[] =>
     OF_TITLES.has(fact.is) && ((fact.is !== 'reps' && fact.is !== 'work') || to - from > 1) ? [fact] : [],
   );
 
-/** A row of a timetable: a part for as long as it has, or a word that nothing is done at. */
-function atItsTime(read: LineRead, lasts: number | null): LineRead {
-  const idle = read.items.length === 0 && read.role === null && !saysClock(read.facts);
-  const unknown = read.kind === 'station' && read.sure < 0.6;
-  if (idle || unknown) {
-    const text = read.text.replace(/:$/u, '');
-    return { ...read, text, kind: 'note', items: [], facts: [], numbers: [], titled: false, listed: true };
-  }
-  const told = lasts === null || read.facts.some((fact) => fact.is === 'in all seconds');
-  const calm = read.role === 'warm-up' || read.role === 'cool-down';
-  const facts: Fact[] =
-    told || (!calm && read.facts.length === 0) ? [] : [{ is: 'in all seconds', seconds: lasts }];
-  const heading = read.kind === 'station' || read.kind === 'clock';
-  return {
-    ...read,
-    kind: heading ? 'heading' : read.kind,
-    role: read.role ?? (heading ? 'circuit' : null),
-    facts: [...facts, ...read.facts],
-  };
-}
-
 const LABELLED = /^[^:]{1,30}:\s*\S/u;
 /** Nobody does more things in one go. */
 const MOST_IN_ONE = 4;
@@ -161,34 +141,6 @@ const LINES_OF_ONE = 2;
 /** A title is a few words. */
 const MOST_OF_TITLE = 6;
 const isShort = (text: string): boolean => text.trim().split(/\s+/u).length <= MOST_OF_TITLE;
-
-/** Longer than so many seconds nobody does one thing by a clock of minutes and seconds. Estimate. */
-const LONGEST_TURN = 300;
-const IDLE = /^\W*(?:rest|break|pause|recover|recovery|breather|water|drink)\W*$/iu;
-const OVER = /^\W*(?:finish(?:ed)?|done|end|stop|the end|all done)\W*$/iu;
-/** "0:00 march, 1:00 squats, 2:00 rest": rows at whose times a movement begins, or nothing is done. */
-const isTimeOfMoves = (read: LineRead, lasts: number | null): boolean =>
-  OVER.test(read.text) ||
-  ((lasts === null || lasts <= LONGEST_TURN) &&
-    (IDLE.test(read.text) ||
-      (read.items.length > 0 && read.role === null && (read.items[0]!.readings[0]?.sure ?? 0) >= STANDS)));
-/** Such a row as a line of a list: how long it goes on is its own. */
-function forItsTime(read: LineRead, lasts: number | null): LineRead {
-  const text = read.text.replace(/:$/u, '');
-  const bare = { ...read, text, heading: null, label: null, titled: false, facts: [], numbers: [] };
-  if (OVER.test(text)) return { ...bare, kind: 'note', items: [], listed: true };
-  if (IDLE.test(text))
-    return {
-      ...bare,
-      kind: 'break',
-      items: [],
-      facts: [{ is: 'break', seconds: lasts ?? 0 }],
-      listed: false,
-    };
-  const seconds: Fact[] = lasts === null ? [] : [{ is: 'seconds', seconds: lasts }];
-  const items = read.items.map((item) => ({ ...item, facts: [...item.facts, ...seconds] }));
-  return { ...bare, kind: 'station', items, listed: true, fresh: false };
-}
 
 const AS_BEFORE =
   /\b(?:same (?:timing|times?|clock|format|again|as)|as (?:above|before)|repeat (?:timing|format))/i;
@@ -351,6 +303,7 @@ export function readSession(
       ? items
       : read.items;
   };
+  const linesOfOne = reads.filter(({ kind, items }) => kind === 'station' && items.length === 1).length;
   const addStations = (read: LineRead) => {
     if (current().rows.length === 0 && current().before.length === 0) current().before = [...current().facts];
     const climbing = [...current().facts, ...read.facts].some((fact) => fact.is === 'steps');
@@ -371,10 +324,7 @@ export function readSession(
       read.items.every((item) => item.facts.some((fact) => fact.is === 'reps'));
     // "Wide squat then narrow squat" between lines of one movement each is one of them.
     const isOneOf = (read: LineRead) =>
-      timed &&
-      read.items.length === 2 &&
-      isShort(read.text) &&
-      reads.filter(({ kind, items }) => kind === 'station' && items.length === 1).length >= LINES_OF_ONE;
+      timed && read.items.length === 2 && isShort(read.text) && linesOfOne >= LINES_OF_ONE;
     // "Punch, punch, duck": what comes twice in so few is a combination.
     const said = read.items.map(({ text }) => text.toLowerCase());
     const goesThrough =
