@@ -348,7 +348,38 @@ describe('two people at one document', () => {
         expect(ours.server.get('a')!.doc.parts ?? {}).toEqual(last);
         for (const world of [ours, theirs]) expect(world.machine.save.is).toBe('saved');
       }),
-      { numRuns: 2000 },
+      {
+        numRuns: 2000,
+        examples: [
+          // What arrived unheard was changed back since, and that was sent too and never arrived.
+          [
+            [
+              { whose: 'theirs', does: { part: 'two', text: 'y' } },
+              { whose: 'theirs', does: 300 },
+              { whose: 'theirs', does: { part: 'two', text: 'x' } },
+              { whose: 'theirs', does: 20 },
+              { whose: 'theirs', does: { part: 'two', text: 'y' } },
+              { whose: 'ours', does: { part: 'one', text: 'x' } },
+            ],
+            [],
+            ['answered', 'answer lost', 'never arrives'],
+          ],
+          // The same of one part of two.
+          [
+            [
+              { whose: 'theirs', does: { part: 'two', text: 'y' } },
+              { whose: 'theirs', does: 400 },
+              { whose: 'theirs', does: { part: 'one', text: 'x' } },
+              { whose: 'theirs', does: { part: 'two', text: 'x' } },
+              { whose: 'theirs', does: 300 },
+              { whose: 'theirs', does: { part: 'two', text: 'y' } },
+              { whose: 'ours', does: { part: 'one', text: 'x' } },
+            ],
+            [],
+            ['answered', 'answer lost', 'never arrives', 'never arrives'],
+          ],
+        ],
+      },
     );
   });
 });

@@ -229,13 +229,17 @@ function readAnswered<T>(
   ];
   const [was, mine] = [machine.saved[id], docs[id]];
   if (stored && was !== undefined && mine !== undefined) {
-    // What was sent and never answered is there if all that it changed is: then ours was made from that.
-    const arrived = free.unanswered.findLast((one) => {
-      if (one.id !== id || one.doc === null) return false;
-      const holds = merge(was, one.doc, stored.body);
-      return holds !== null && same(holds, stored.body);
-    });
-    const both = merge(arrived?.doc ?? was, mine, stored.body);
+    // One of what was sent and never answered may have arrived, all being on one revision: the one of which all that
+    // it changed is there, and that says most of what is. One that changed nothing, or back, is always there.
+    const holds = (one: T, inThat: T) => {
+      const both = merge(was, one, inThat);
+      return both !== null && same(both, inThat);
+    };
+    const there = free.unanswered.flatMap((one) =>
+      one.id === id && one.doc !== null && holds(one.doc, stored.body) ? [one.doc] : [],
+    );
+    const arrived = there.reduce<T>((most, one) => (holds(most, one) ? one : most), was);
+    const both = merge(arrived, mine, stored.body);
     if (both === null) return clash;
     const whole = same(both, stored.body) ? stored.body : both;
     const standing = { ...has(quiet, id, stored.body, stored.revision), merged: true };
