@@ -2,32 +2,34 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FIGURES } from '@inner-rung/core/figure';
 import { openLibrary, rungDemand } from '@inner-rung/core/ladder';
-import { drawnRows } from '@inner-rung/core/mechanics';
-import { DRAWN_KEYS, type DrawnKey, unsafeEnd, type WrittenFigure } from '@inner-rung/core/move';
+import { readDrawing } from '@inner-rung/core/mechanics';
+import {
+  type DemandKey,
+  DRAWN_KEYS,
+  type Drawn,
+  type DrawnKey,
+  demandOf,
+  leastAt,
+  unsafeEnd,
+} from '@inner-rung/core/move';
+import fc from 'fast-check';
 import { shippedFiles, shippedLibrary } from './shipped.ts';
 
 const library = shippedLibrary();
 const file = join(process.cwd(), 'library/drawn.json');
 
-const known = new Map<string, ReturnType<typeof drawnRows>>();
-const rowsOf = (id: string) => {
-  const move = library.move(id)!;
-  const rows = known.get(id) ?? drawnRows(move, FIGURES[id]?.((move.surface?.usualCm ?? 0) / 100) ?? null);
-  known.set(id, rows);
-  return rows;
+const drawingOf = (id: string) => {
+  const draw = FIGURES[id];
+  return draw ? (cm: number) => draw(cm / 100) : null;
 };
-const short = (figure: WrittenFigure): WrittenFigure =>
-  figure !== null && typeof figure === 'object' && !Array.isArray(figure) && figure.lo === figure.hi
-    ? { lo: figure.lo, hi: figure.hi, from: figure.from }
-    : figure;
-const hiOf = (id: string, key: DrawnKey) => unsafeEnd(rungDemand(library, { move: id })![key]);
+const hiOf = (id: string, key: DemandKey) => unsafeEnd(rungDemand(library, { move: id })![key]);
 
 describe('figures that the drawings know', () => {
-  const reckoned = Object.fromEntries(
+  const reckoned: Record<string, Drawn> = Object.fromEntries(
     library.moves
       .map(({ id }) => id)
       .sort()
-      .map((id) => [id, Object.fromEntries(DRAWN_KEYS.map((key) => [key, short(rowsOf(id)[key])]))]),
+      .map((id) => [id, readDrawing(library.move(id)!, drawingOf(id))]),
   );
 
   test('the library has what its drawings say (UPDATE_DOCS=1 writes it)', () => {
@@ -35,15 +37,43 @@ describe('figures that the drawings know', () => {
     expect(JSON.parse(readFileSync(file, 'utf8'))).toEqual({ drawn: reckoned });
   });
 
-  test('no move says less than its drawing', () => {
-    const less = library.moves.flatMap(({ id }) =>
-      DRAWN_KEYS.filter((key) => {
-        const figure = rowsOf(id)[key];
-        const drawn = figure !== null && typeof figure === 'object' && 'hi' in figure ? figure.hi : figure;
-        return typeof drawn === 'number' && hiOf(id, key) < drawn;
-      }).map((key) => `${id} ${key}`),
+  test('no move says less than its drawing, at any height it is done at', () => {
+    const heights = library.moves.flatMap((move) => {
+      const { minCm, maxCm } = move.surface ?? { minCm: 0, maxCm: 0 };
+      return Array.from({ length: maxCm - minCm + 1 }, (_, i) => ({ move, cm: minCm + i }));
+    });
+    fc.assert(
+      fc.property(fc.constantFrom(...heights), ({ move, cm }) => {
+        const demand = demandOf(move, library.demand.get(move.id)!, move.surface ? { surfaceCm: cm } : {});
+        for (const [key, said] of Object.entries(reckoned[move.id]!) as [DemandKey, Drawn[DemandKey]][]) {
+          const least = Array.isArray(said) ? leastAt(said, cm) : said;
+          if (typeof least === 'number') expect(unsafeEnd(demand[key])).toBeGreaterThanOrEqual(least);
+        }
+      }),
+      { numRuns: 4000 },
     );
-    expect(less).toEqual([]);
+  });
+
+  test('what is drawn at a height between two is no more than what is said of it', () => {
+    const some = library.moves.filter(({ id }) => Object.values(reckoned[id]!).some(Array.isArray));
+    expect(some.length).toBeGreaterThan(20);
+    const short = some.flatMap((move) => {
+      const { minCm, maxCm } = move.surface!;
+      const between = Math.round(minCm + (maxCm - minCm) * 0.37);
+      return Object.entries(
+        readDrawing(
+          { ...move, surface: { ...move.surface!, usualCm: between, minCm: between, maxCm: between } },
+          drawingOf(move.id),
+        ),
+      ).flatMap(([key, here]) => {
+        const said = reckoned[move.id]![key as DemandKey] ?? 0;
+        const least = Array.isArray(said) ? leastAt(said, between) : said;
+        return typeof here === 'number' && least !== null && here > least
+          ? [`${move.id} ${key} ${between}`]
+          : [];
+      });
+    });
+    expect(short).toEqual([]);
   });
 
   test.each<[string, DrawnKey, number]>([

@@ -195,8 +195,10 @@ describe('every move', () => {
       const { start, work, end } = move.posture;
       const down = [start, work, end].some((p) => low.includes(p));
       if (down) expect([move.id, unsafe(move.id, 'posture.floor')]).toEqual([move.id, 1]);
-      if ([start, work, end].includes('standing'))
-        expect([move.id, unsafe(move.id, 'posture.standing')]).toEqual([move.id, 1]);
+      expect([move.id, unsafe(move.id, 'posture.standing')]).toEqual([
+        move.id,
+        [start, work, end].includes('standing') ? 1 : 0,
+      ]);
       if (work === 'lying on the back')
         expect([
           move.id,

@@ -23,16 +23,18 @@ import {
   problemAt,
   type Rep,
   repOf,
+  SIBLINGS_LET_STAND,
   saidFindings,
+  siblingFindings,
   solved,
   turnAbout,
   USUAL_BODY,
 } from '@inner-rung/core/mechanics';
-import { demandOf } from '@inner-rung/core/move';
+import { type DemandKey, demandOf } from '@inner-rung/core/move';
 import { type DrawnFigure, mirrored, poseAt, solve } from '@inner-rung/core/pose';
 import fc from 'fast-check';
 import loadHighs from 'highs';
-import { shippedLibrary } from './shipped.ts';
+import { shippedFiles, shippedLibrary } from './shipped.ts';
 
 const highs = await loadHighs();
 const library = shippedLibrary();
@@ -296,6 +298,38 @@ describe('figures beside the drawing', () => {
       'strength.grip': { lo: 0, hi: 0, from: 'estimate' as const },
     };
     expect(loadFindings(curl, bare, drawn('standing-curl')).map(({ key }) => key)).toEqual(['strength.grip']);
+  });
+});
+
+describe('a move beside the one that it is like', () => {
+  const at = (id: string) => ({ move: library.move(id)!, demand: library.demand.get(id)! });
+  const pairs = shippedFiles().flatMap(({ json }) =>
+    ((json as { moves?: { id: string; like?: string }[] }).moves ?? []).flatMap(({ id, like }) =>
+      like ? [[id, like] as const] : [],
+    ),
+  );
+  test('nothing that a lever loads goes down in its harder direction', () => {
+    expect(pairs.length).toBeGreaterThan(100);
+    expect(pairs.flatMap(([id, like]) => siblingFindings(at(id), at(like)).map(({ says }) => says))).toEqual(
+      [],
+    );
+  });
+  test('what stands is still there to be found', () => {
+    const { 'hold-and-curl strain.holdSeconds': _, ...kept } = SIBLINGS_LET_STAND;
+    expect(Object.keys(kept)).toEqual(['hold-and-curl strength.grip']);
+    expect(at('slow-curl').demand['strength.grip'].hi).toBeLessThan(
+      at('hold-and-curl').demand['strength.grip'].hi!,
+    );
+  });
+  test.each<[string, string, DemandKey, number]>([
+    ['squat-press', 'squat', 'strength.grip', 0],
+    ['hop-back-stand', 'floor-step-back', 'knee.load', 1],
+    ['knee-lift-walk', 'heel-toe-walk', 'balance.level', 2],
+  ])('%s with less than %s has of %s is found', (id, like, key, hi) => {
+    const one = at(id);
+    const less = { ...one.demand, [key]: { ...one.demand[key], lo: 0, hi } };
+    expect(siblingFindings({ ...one, demand: less }, at(like)).map((found) => found.key)).toContain(key);
+    expect(siblingFindings(one, at(like)).map((found) => found.key)).not.toContain(key);
   });
 });
 

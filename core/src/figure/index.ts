@@ -18,6 +18,7 @@ export {
 } from './edit.ts';
 export { type FigureFinding, factsOfFigure, figureFindings } from './facts.ts';
 export { FIGURES } from './figures/index.ts';
+export { pictureOf } from './picture.ts';
 export { checkFigures, type SheetChecked } from './sheet.ts';
 export { drawnOf, figureWords, heightFault, nearestDrawn, type Shown, shownFor } from './shown.ts';
 export { stillsOf } from './stills.ts';

@@ -1,6 +1,6 @@
 import { type Base, type Ladder, type Library, libraryOf } from '../ladder/index.ts';
 import { DEMAND_KEYS, type Demand, type DemandKey, type Figure, type Move } from '../move/index.ts';
-import { compileLibrary, type LibraryIndex, ROW_SIZE, withIndex } from './library-index.ts';
+import { compileLibrary, heightsAt, type LibraryIndex, ROW_SIZE, withIndex } from './library-index.ts';
 
 // In every engine that runs JavaScript, though not among the types of the language itself.
 declare const TextEncoder: new () => { encode(text: string): Uint8Array };
@@ -9,7 +9,7 @@ declare const TextDecoder: new () => { decode(bytes: Uint8Array): string };
 /** "IRLB" as the first four bytes. */
 const MAGIC = 0x424c5249;
 /** Of the file's own shape; a file of another one isn't read. */
-const VERSION = 2;
+const VERSION = 3;
 const HEAD_BYTES = 16;
 
 const COLUMN_TYPES = {
@@ -30,14 +30,15 @@ interface Column {
   readonly length: number;
 }
 
-/** What authors wrote of each move's demand, and the postures they began from: only who edits a move looks at them. */
+/** What authors wrote of each move's demand, what is drawn of it and the postures they began from: only who edits a move looks at them. */
 interface Written {
   readonly demands: readonly Move['demand'][];
+  readonly drawn: readonly (Move['drawn'] | null)[];
   readonly bases: readonly (readonly [string, Base])[];
 }
 
 interface Head {
-  readonly moves: readonly Omit<Move, 'demand'>[];
+  readonly moves: readonly Omit<Move, 'demand' | 'drawn'>[];
   readonly ladders: readonly Ladder[];
   readonly count: number;
   readonly ids: readonly string[];
@@ -86,7 +87,7 @@ export function encodeLibrary(library: Library): Uint8Array<ArrayBuffer> {
     return { name, type: typeOf(column), at: here, length: column.length };
   });
   const head: Head = {
-    moves: library.moves.map(({ demand: _, ...move }) => move),
+    moves: library.moves.map(({ demand: _, drawn: __, ...move }) => move),
     ladders: library.ladders,
     count,
     ids,
@@ -96,6 +97,7 @@ export function encodeLibrary(library: Library): Uint8Array<ArrayBuffer> {
   };
   const written: Written = {
     demands: library.moves.map((move) => move.demand),
+    drawn: library.moves.map((move) => move.drawn ?? null),
     bases: [...library.bases],
   };
   const text = new TextEncoder().encode(JSON.stringify(head));
@@ -178,7 +180,10 @@ export function decodeLibrary(buffer: ArrayBuffer): Library {
   };
   let bases: ReadonlyMap<string, Base> | undefined;
   const moves = head.moves.map((move, i) =>
-    Object.defineProperty(move, 'demand', { enumerable: true, get: () => written().demands[i] }),
+    Object.defineProperties(move, {
+      demand: { enumerable: true, get: () => written().demands[i] },
+      drawn: { enumerable: true, get: () => written().drawn[i] ?? undefined },
+    }),
   ) as unknown as readonly Move[];
   const begins = upTo8(HEAD_BYTES + length + later);
   const columns = Object.fromEntries(
@@ -204,6 +209,10 @@ export function decodeLibrary(buffer: ArrayBuffer): Library {
     // Made for every move of a page of ladders: no lists on the way.
     const made = {} as Record<DemandKey, Figure>;
     for (let k = 0; k < DEMAND_KEYS.length; k++) made[DEMAND_KEYS[k]!] = figure(row * ROW_SIZE + k);
+    for (const [k, heights] of heightsAt(index, row)) {
+      const key = DEMAND_KEYS[k]!;
+      made[key] = { ...made[key], heights };
+    }
     return made;
   });
   return withIndex(

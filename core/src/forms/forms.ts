@@ -1,6 +1,14 @@
-import { at, CAPABILITY_IDS, LAW_IDS, LAWS, type Settings, settle } from '../move/index.ts';
+import {
+  at,
+  CAPABILITY_IDS,
+  LAW_IDS,
+  LAWS,
+  type Settings,
+  type SettingsSpec,
+  settle,
+} from '../move/index.ts';
 import { clearMetres, offersOf, type Room } from '../room/index.ts';
-import { type LibraryIndex, ROW_SIZE, rowOf } from './library-index.ts';
+import { heightsAt, type LibraryIndex, ROW_SIZE, rowOf } from './library-index.ts';
 
 /**
  * Every form of every move in one room, with its demand at final settings. A move that the room can't
@@ -42,7 +50,15 @@ const QUIET_NOISE = 1;
 /** What somebody may bring that a room lacks: forms are laid out for it all the same. */
 const BROUGHT = CAPABILITY_IDS.indexOf('seat');
 
-function specOf(index: LibraryIndex, move: number) {
+const specs = new WeakMap<LibraryIndex, SettingsSpec[]>();
+/** How each move of an index answers its settings: made once, since every form of every room asks. */
+function specOf(index: LibraryIndex, move: number): SettingsSpec {
+  const known = specs.get(index) ?? Array.from({ length: index.count }, (_, row) => specAt(index, row));
+  specs.set(index, known);
+  return known[move]!;
+}
+
+function specAt(index: LibraryIndex, move: number): SettingsSpec {
   const law = index.law[move]!;
   return {
     law: law < 0 ? null : LAWS[LAW_IDS[law]!],
@@ -50,6 +66,7 @@ function specOf(index: LibraryIndex, move: number) {
     pace: [index.pace[move * 3]!, index.pace[move * 3 + 1]!, index.pace[move * 3 + 2]!] as const,
     supportBalance: index.supportBalance[move]!,
     supportHands: index.supportHands[move]!,
+    leasts: heightsAt(index, move),
   };
 }
 

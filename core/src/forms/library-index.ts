@@ -5,6 +5,7 @@ import {
   DEMAND_KEYS,
   type DemandKey,
   GIVES,
+  type Heights,
   LAW_IDS,
   type LawId,
   LIMB_KEYS,
@@ -50,6 +51,12 @@ export interface LibraryIndex {
   readonly surface: Float64Array;
   readonly supportBalance: Float64Array;
   readonly supportHands: Uint8Array;
+  /** Figures that are drawn at several heights, by their position in a row; then the least at each of some heights, cm. */
+  readonly leastStart: Int32Array;
+  readonly leastKey: Uint8Array;
+  readonly leastPointStart: Int32Array;
+  readonly leastCm: Float64Array;
+  readonly least: Float64Array;
   readonly needStart: Int32Array;
   readonly needWhat: Uint8Array;
   readonly needMin: Float64Array;
@@ -124,6 +131,13 @@ export function compileLibrary(library: Library): LibraryIndex {
     });
     return starts;
   };
+  const drawn = moves.map((m) =>
+    DEMAND_KEYS.flatMap((key, k) => {
+      const { heights } = library.demand.get(m.id)![key];
+      return heights && m.surface ? [[k, heights] as const] : [];
+    }),
+  );
+  const points = drawn.flat().map(([, heights]) => heights);
   const figures = (end: 'lo' | 'hi') =>
     Float64Array.from(
       moves.flatMap((m) => DEMAND_KEYS.map((key) => library.demand.get(m.id)![key][end] ?? Number.NaN)),
@@ -150,6 +164,11 @@ export function compileLibrary(library: Library): LibraryIndex {
     ),
     supportBalance: Float64Array.from(moves, (m) => m.support?.balance ?? 0),
     supportHands: Uint8Array.from(moves, (m) => m.support?.hands ?? 0),
+    leastStart: offsets(drawn.map((list) => list.length)),
+    leastKey: Uint8Array.from(drawn.flat(), ([k]) => k),
+    leastPointStart: offsets(points.map((list) => list.length)),
+    leastCm: Float64Array.from(points.flat(), ([cm]) => cm),
+    least: Float64Array.from(points.flat(), ([, least]) => least),
     needStart: offsets(moves.map((m) => m.needs.length)),
     needWhat: Uint8Array.from(needs, (need) => CAPABILITY_IDS.indexOf(need.what)),
     needMin: Float64Array.from(needs, (need) => need.min ?? 0),
@@ -180,6 +199,18 @@ export function indexOf(library: Library): LibraryIndex {
 export function withIndex(library: Library, index: LibraryIndex): Library {
   compiled.set(library, index);
   return library;
+}
+
+/** What of a move is drawn at several heights: the position of each figure, and the least at each height. */
+export function heightsAt(index: LibraryIndex, move: number): (readonly [at: number, heights: Heights])[] {
+  const found: (readonly [number, Heights])[] = [];
+  for (let i = index.leastStart[move]!; i < index.leastStart[move + 1]!; i++) {
+    const heights: (readonly [number, number])[] = [];
+    for (let p = index.leastPointStart[i]!; p < index.leastPointStart[i + 1]!; p++)
+      heights.push([index.leastCm[p]!, index.least[p]!]);
+    found.push([index.leastKey[i]!, heights]);
+  }
+  return found;
 }
 
 /** Positions of REGIONS in a demand row. */

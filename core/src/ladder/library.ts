@@ -7,7 +7,9 @@ import {
   demandKeySchema,
   type Figure,
   figureSchema,
+  type Heights,
   idSchema,
+  leastAt,
   type Move,
   readFigure,
 } from '../move/index.ts';
@@ -169,6 +171,17 @@ export function openLibrary(written: readonly LibraryFile[]): Library {
   return libraryOf({ moves, ladders, demand, bases: bare });
 }
 
+/** A figure that is no less than its drawing shows. */
+function atLeast(stated: Figure | undefined, drawn: number | Heights, usualCm: number): Figure {
+  const heights = typeof drawn === 'number' ? null : drawn;
+  const least = typeof drawn === 'number' ? drawn : leastAt(drawn, usualCm);
+  const figure: Figure =
+    stated && stated.hi !== null && stated.hi >= least
+      ? stated
+      : { lo: Math.max(least, stated?.lo ?? 0), hi: least, from: 'drawing' };
+  return heights ? { ...figure, heights } : figure;
+}
+
 /** All that a move asks: its base posture's figures and its own on top; or what is wrong with it. */
 export function demandFrom(
   move: Move,
@@ -180,6 +193,11 @@ export function demandFrom(
   const figures: Partial<Record<DemandKey, Figure>> = { ...base.demand };
   for (const [key, written] of Object.entries(move.demand))
     if (written !== undefined) figures[key as DemandKey] = readFigure(written, move.from);
+  for (const [key, drawn] of Object.entries(move.drawn ?? {}) as [DemandKey, number | null | Heights][]) {
+    // Where the author says that it isn't known, it isn't.
+    if (drawn === null || move.demand[key] === null) continue;
+    figures[key] = atLeast(figures[key], drawn, move.surface?.usualCm ?? 0);
+  }
   // What only a drawing knows, of a move without one.
   if (DRAWN_KEYS.some((key) => figures[key]?.hi === null)) {
     const careful = undrawn(move, figures);

@@ -10,6 +10,7 @@ import {
 import { lazily, type RecordKind } from '../record/index.ts';
 import { type Ladder, ladderSchema } from './ladder.ts';
 import { demandFrom, type Library, ladderFaults, libraryWith } from './library.ts';
+import { NOT_DRAWN } from './undrawn.ts';
 
 const common = () => ({
   version: z.literal(1),
@@ -240,7 +241,7 @@ export function openOwn(reference: Library, changes: readonly Change[]): OwnLibr
   return { library: libraryWith({ ...reference, ladders: [] }, [...moves.values()], all), states };
 }
 
-/** A move as it is written down: only the figures that differ from its base posture's. */
+/** A move as it is written down: only the figures that differ from its base posture's and that nothing else says. */
 export function writtenMove(library: Library, move: Move, demand: Demand): Move {
   const base = library.bases.get(move.base)?.demand ?? {};
   const figures: Record<string, WrittenFigure> = {};
@@ -248,6 +249,8 @@ export function writtenMove(library: Library, move: Move, demand: Demand): Move 
     const { lo, hi, from, source } = demand[key];
     const standing = base[key];
     if (standing && standing.lo === lo && standing.hi === hi) continue;
+    // What is drawn is read off the drawing, and what only a drawing knows is reckoned anew.
+    if (from === 'drawing' || source === NOT_DRAWN) continue;
     figures[key] =
       lo === null || hi === null
         ? null

@@ -1,5 +1,8 @@
 import type { Demand, DrawnKey, Figure, Move } from '../move/index.ts';
 
+/** Where a figure comes from that only a drawing knows, of a move without one. */
+export const NOT_DRAWN = 'not drawn: the careful end';
+
 type Stated = Partial<Record<keyof Demand, Figure>>;
 
 /** Hips bent so far over a standing leg that the back holds the trunk, degrees. Estimate. */
@@ -33,7 +36,7 @@ export function undrawn(
     lo: n,
     hi: n,
     from: 'estimate',
-    source: 'not drawn: the careful end',
+    source: NOT_DRAWN,
   });
   return {
     'spine.load': at(back),

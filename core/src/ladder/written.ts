@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { demandKeySchema, figureSchema, idSchema, moveSchema } from '../move/index.ts';
+import { drawnSchema, idSchema, moveSchema } from '../move/index.ts';
 import { lazily } from '../record/index.ts';
 import type { LibraryFault, LibraryFile } from './file.ts';
 import { ladderSchema } from './ladder.ts';
@@ -22,11 +22,7 @@ const sharedSchema = lazily(() =>
 );
 
 /** Figures that were reckoned from the moves' drawings, by move: what a move doesn't say itself. */
-const drawnSchema = lazily(() =>
-  z.strictObject({
-    drawn: z.record(idSchema, z.partialRecord(demandKeySchema, figureSchema)),
-  }),
-);
+const drawnFileSchema = lazily(() => z.strictObject({ drawn: z.record(idSchema, drawnSchema) }));
 
 type Raw = Readonly<Record<string, unknown>>;
 const isRaw = (value: unknown): value is Raw =>
@@ -55,7 +51,7 @@ export function writtenOut(files: readonly LibraryFile[]): {
   const faults: LibraryFault[] = [];
   const moves = new Map<string, { file: string; raw: Raw }>();
   let shared: z.output<typeof sharedSchema> = { breaths: {}, faults: {} };
-  let drawn: z.output<typeof drawnSchema>['drawn'] = {};
+  let drawn: z.output<typeof drawnFileSchema>['drawn'] = {};
   const rest: LibraryFile[] = [];
   for (const file of files) {
     if (isRaw(file.json) && 'breaths' in file.json) {
@@ -67,7 +63,7 @@ export function writtenOut(files: readonly LibraryFile[]): {
       continue;
     }
     if (isRaw(file.json) && 'drawn' in file.json) {
-      const read = drawnSchema.safeParse(file.json);
+      const read = drawnFileSchema.safeParse(file.json);
       if (read.success) drawn = read.data.drawn;
       else
         for (const { path, message } of read.error.issues)
@@ -96,20 +92,20 @@ export function writtenOut(files: readonly LibraryFile[]): {
     made.set(id, whole);
     return whole;
   };
-  /** A move without figures of its own drawing has those of the one it is like. */
+  /** What its own drawing doesn't say of a move, that of the one it is like does. */
   const drawnOf = (id: string, seen: readonly string[]): Raw | undefined => {
     const like = moves.get(id)?.raw['like'];
-    return (
-      drawn[id] ??
-      (typeof like === 'string' && !seen.includes(like) ? drawnOf(like, [...seen, id]) : undefined)
-    );
+    const other = typeof like === 'string' && !seen.includes(like) ? drawnOf(like, [...seen, id]) : undefined;
+    const own = drawn[id];
+    if (!own || !other) return own ?? other;
+    return Object.fromEntries(Object.entries(own).map(([key, said]) => [key, said ?? other[key] ?? null]));
   };
   const named = (move: Raw): Raw => {
     const { breath, faults: told } = move;
     const reckoned = drawnOf(String(move['id']), []);
     return {
       ...move,
-      ...(reckoned && isRaw(move['demand']) ? { demand: { ...reckoned, ...move['demand'] } } : {}),
+      ...(reckoned && move['drawn'] === undefined ? { drawn: reckoned } : {}),
       ...(typeof breath === 'string' && Object.hasOwn(shared.breaths, breath)
         ? { breath: shared.breaths[breath] }
         : {}),

@@ -1,17 +1,30 @@
-import { DRAWN_KEYS, type DrawnKey, type Move, type WrittenFigure } from '../move/index.ts';
+import {
+  type DemandKey,
+  DRAWN_KEYS,
+  type Drawn,
+  type DrawnKey,
+  LEAST_KEYS,
+  type LeastKey,
+  type Move,
+} from '../move/index.ts';
 import {
   type DrawnFigure,
   distance,
   FLESH,
   groundsAt,
+  kneeBend,
   LIMB_SIDES,
+  MASSES,
   poseAt,
   type Solved,
   solve,
   touchesOf,
 } from '../pose/index.ts';
+import { GRAVITY, USUAL_BODY } from './body.ts';
 import { contactsOf } from './contacts.ts';
-import { handLoad } from './findings.ts';
+import { L5_S1 } from './joints.ts';
+import { handLoad, LET_STAND, leastsOf, seenFromTheSide } from './least.ts';
+import { BACK_ARM } from './moments.ts';
 import { couldStop, type Frame, heldAs, LOW_BACK_ACTION_N, repOf } from './rep.ts';
 import { NOTHING_HELD } from './statics.ts';
 
@@ -48,12 +61,48 @@ function stillsOf(figure: DrawnFigure, kg: number): Frame[] {
   });
 }
 
+/** How far a trunk leans ahead for each degree that the knees beneath it bend: a free squat of 110° leans by 44. Estimate. */
+const LEANS = 0.4;
+
+/**
+ * Compression at the lowest joint of the spine of somebody who stands and is seen from the front, N, where the lean of
+ * the trunk points at the eye: by what of the trunk is seen, or as a squat leans at the bend of its knees. What is held
+ * hangs from the shoulders.
+ */
+function pressedFromFront(figure: DrawnFigure, kg: number): number {
+  const { hip, waist, neck } = solve(figure.poses[0]!, figure.view);
+  const trunk = (1 - L5_S1) * distance(hip, waist) + distance(waist, neck);
+  const above =
+    (MASSES.head.share + MASSES.chest.share + MASSES.loin.share * (1 - L5_S1)) * USUAL_BODY.massKg;
+  const arms = 2 * (MASSES.upperArm.share + MASSES.forearm.share + MASSES.hand.share) * USUAL_BODY.massKg;
+  const poses = figure.poses.map((pose) => ({ pose, s: solve(pose, figure.view) }));
+  const sits = poses.every(({ s }) => touchesOf(figure, s).some(({ part }) => part === 'hip'));
+  return Math.max(
+    0,
+    ...poses.map(({ pose, s }) => {
+      const touches = touchesOf(figure, s);
+      const bearing = LIMB_SIDES.filter((side) => touches.some((t) => t.part === 'foot' && t.side === side));
+      // Who sits, lies or props leans where they like.
+      const others = touches.some(({ part }) => part !== 'foot' && part !== 'hand' && part !== 'hip');
+      if (sits || bearing.length === 0 || others) return 0;
+      const knees = Math.max(...bearing.map((side) => kneeBend(s, side)));
+      const folded = (Math.acos(Math.min(1, pose.seen ?? 1)) * 180) / Math.PI;
+      const lean = (Math.max(folded, LEANS * knees) * Math.PI) / 180;
+      const ahead = Math.sin(lean) * trunk;
+      const moment = GRAVITY * (above * 0.5 * ahead + (arms + kg) * ahead);
+      return moment / BACK_ARM + GRAVITY * (above + arms + kg) * Math.cos(lean);
+    }),
+  );
+}
+
 /** The level of load on the low back: what its muscles and all above it press together. */
 function lowBackLevel(move: Pick<Move, 'needs' | 'pace'>, figure: DrawnFigure): number {
   const load = handLoad(move);
-  const still = stillsOf(figure, load?.middling ?? 0);
+  const held = load?.middling ?? 0;
   // Only what the back's own muscles make: bracing is the belly's row.
-  const pressed = Math.max(0, ...still.map(({ lowBack }) => (lowBack.moment > 0 ? lowBack.compression : 0)));
+  const side = stillsOf(figure, held).map(({ lowBack }) => (lowBack.moment > 0 ? lowBack.compression : 0));
+  const hanging = held * (heldAs(figure, held).filter((one) => one === held).length === 2 ? 2 : 1);
+  const pressed = Math.max(0, ...side, figure.view === 'front' ? pressedFromFront(figure, hanging) : 0);
   const swung =
     load !== null && (move.pace?.[1] ?? 0) >= SWUNG_FROM && pressed > LOW_BACK_CUTS[1] ? SWUNG : 1;
   return LOW_BACK_CUTS.filter((cut) => pressed * swung >= cut).length;
@@ -124,37 +173,101 @@ const overFace = (moments: readonly Solved[]): boolean =>
 const opensChest = (move: Pick<Move, 'muscles' | 'pattern' | 'unit'>): boolean =>
   move.pattern === 'stretch' && (move.muscles.chest ?? 0) >= 0.4;
 
+/** What a move is looked at for when its drawing is read. */
+export type DrawnMove = Pick<Move, 'id' | 'needs' | 'pace' | 'muscles' | 'pattern' | 'unit' | 'posture'>;
+
 /**
- * Figures that a drawing knows and that nobody types: what a move asks in the rows of {@link DRAWN_KEYS}, at its usual
- * height and the middling of its weights. Null where the drawing can't say: not known, and barred where it is asked.
+ * Figures that only a drawing knows, of {@link DRAWN_KEYS}, at the height that is drawn and the middling of its weights.
+ * Null where the drawing can't say: not known, and barred where it is asked.
  */
-export function drawnRows(
-  move: Pick<Move, 'needs' | 'pace' | 'muscles' | 'pattern' | 'unit' | 'posture'>,
-  figure: DrawnFigure | null,
-): Record<DrawnKey, WrittenFigure> {
+function drawnRows(move: DrawnMove, figure: DrawnFigure | null): Record<DrawnKey, number | null> {
   const chest = opensChest(move) ? 2 : 0;
-  const unknown = Object.fromEntries(DRAWN_KEYS.map((key) => [key, null])) as Record<DrawnKey, WrittenFigure>;
+  const unknown = Object.fromEntries(DRAWN_KEYS.map((key) => [key, null])) as Record<DrawnKey, null>;
   if (!figure) return { ...unknown, 'chest.open': chest };
-  const said = (n: number): WrittenFigure => ({ lo: n, hi: n, from: 'drawing' });
   const load = handLoad(move);
   // Seen from above somebody lies and nothing bears but the floor; with a weight nobody can tell.
   if (figure.above)
     return {
-      'spine.load': load ? null : said(0),
-      'hands.leave': said(0),
-      'hands.hang': said(0),
-      'feet.edge': said(0),
-      'head.under': load ? null : said(0),
+      'spine.load': load ? null : 0,
+      'hands.leave': 0,
+      'hands.hang': 0,
+      'feet.edge': 0,
+      'head.under': load ? null : 0,
       'chest.open': chest,
     };
   const moments = solvedOf(figure, MOMENTS);
   const stills = solvedOf(figure, null);
   return {
-    'spine.load': said(lowBackLevel(move, figure)),
-    'hands.leave': said(leaves(figure, moments) ? 1 : 0),
-    'hands.hang': said(hangs(figure, stills) ? 1 : 0),
-    'feet.edge': said(onEdge(figure, stills) ? 1 : 0),
-    'head.under': said(load && overFace(moments) ? 1 : 0),
+    'spine.load': lowBackLevel(move, figure),
+    'hands.leave': leaves(figure, moments) ? 1 : 0,
+    'hands.hang': hangs(figure, stills) ? 1 : 0,
+    'feet.edge': onEdge(figure, stills) ? 1 : 0,
+    'head.under': load && overFace(moments) ? 1 : 0,
     'chest.open': chest,
   };
+}
+
+const isLeast = (key: DemandKey): key is LeastKey => (LEAST_KEYS as readonly string[]).includes(key);
+
+/** What shows from the side alone: a drawing from the front, or of somebody lying on theirs, says nothing of it. */
+const BESIDE: readonly LeastKey[] = [
+  'hip.extensionDeg',
+  'knee.forward',
+  'knee.load',
+  'ankle.load',
+  'toes.curl',
+  'neck.load',
+  'shoulder.behind',
+  'shoulder.overheadLoad',
+];
+
+/** All that one drawing says: what only it knows, and the least of what an author may say more of. */
+function rowsAt(move: DrawnMove, figure: DrawnFigure | null): Map<DrawnKey | LeastKey, number | null> {
+  const rows = new Map<DrawnKey | LeastKey, number | null>(
+    Object.entries(drawnRows(move, figure)) as [DrawnKey, number | null][],
+  );
+  if (figure && !figure.above && !seenFromTheSide(figure)) for (const key of BESIDE) rows.set(key, null);
+  for (const { key, least } of figure ? leastsOf(move, figure) : []) {
+    if (isLeast(key) && !LET_STAND[`${move.id} ${key}`]) rows.set(key, Math.max(least, rows.get(key) ?? 0));
+  }
+  return rows;
+}
+
+/** Heights at which a move is looked at, cm apart. */
+const EVERY = 5;
+
+/**
+ * What a move's drawings say of its figures, at every height of what it is done on: a number, null where they can't say,
+ * or one for each height where it isn't the same at all. `draw` draws it with what is used so many centimetres high.
+ */
+export function readDrawing(
+  move: DrawnMove & Pick<Move, 'surface'>,
+  draw: ((cm: number) => DrawnFigure) | null,
+): Drawn {
+  const { surface } = move;
+  const cms = new Set<number>([surface?.usualCm ?? 0]);
+  if (surface && draw) {
+    for (let cm = surface.minCm; cm < surface.maxCm; cm += EVERY) cms.add(cm);
+    cms.add(surface.maxCm);
+  }
+  const heights = [...cms].sort((a, b) => a - b);
+  const rows = heights.map((cm) => rowsAt(move, draw ? draw(cm) : null));
+  const keys = [...DRAWN_KEYS, ...LEAST_KEYS].filter((key) => rows.some((row) => row.has(key)));
+  const said: Drawn = {};
+  for (const key of keys) {
+    // A row that isn't there at a height is one of those whose least is nothing there.
+    const seen = rows.map((row) => (row.has(key) ? (row.get(key) ?? null) : 0));
+    // What shows at one height and not at another is nothing there that anybody could see.
+    const found = isLeast(key) && seen.some(Boolean) ? seen.map((one) => one ?? 0) : seen;
+    const first = found[0] ?? null;
+    if (found.includes(null)) said[key] = null;
+    else if (found.some((one) => one !== first)) {
+      const points = heights.map((cm, i): [number, number] => [cm, found[i] ?? 0]);
+      // A height between two of the same says nothing.
+      said[key] = points.filter(
+        ([, n], i) => i === 0 || i === points.length - 1 || n !== found[i - 1] || n !== found[i + 1],
+      );
+    } else if (first !== 0 || !isLeast(key)) said[key] = first;
+  }
+  return said;
 }

@@ -1,6 +1,6 @@
 export { type Body, bodyFaults, GRAVITY, USUAL_BODY } from './body.ts';
-export { drawnRows } from './drawn.ts';
-export { handLoad, LET_STAND, loadFindings } from './findings.ts';
+export { readDrawing } from './drawn.ts';
+export { loadFindings } from './findings.ts';
 export {
   ABOVE_LOW_BACK,
   BELOW_LOW_BACK,
@@ -11,6 +11,7 @@ export {
   type MomentJoint,
   turnAbout,
 } from './joints.ts';
+export { handLoad, LET_STAND, leastsOf } from './least.ts';
 export { lowBackOf, momentsOf } from './moments.ts';
 export { nonNegativeLeastSquares } from './nnls.ts';
 export { findingsOf } from './odd.ts';
@@ -30,6 +31,7 @@ export {
   shareAt,
 } from './rep.ts';
 export { saidFindings } from './said.ts';
+export { SIBLINGS_LET_STAND, siblingFindings } from './siblings.ts';
 export {
   placedOf,
   problemAt,

@@ -58,7 +58,7 @@ export function jointAt(s: Solved, joint: MomentJoint, side: 0 | 1): Point {
 }
 
 /** The lowest joint of the spine lies so far up from the hips to the waist. Estimate. */
-const L5_S1 = 0.15;
+export const L5_S1 = 0.15;
 export const lowBackAt = (s: Solved): Point => along(s.hip, s.waist, L5_S1);
 export const ABOVE_LOW_BACK: readonly Part[] = [
   'head',

@@ -51,7 +51,7 @@ export function momentsOf(s: Solved, standing: Standing, body: Body): Moments {
 }
 
 /** How far behind that joint the back's muscles pull, and how far before it the belly's, m (Chaffin, from memory). */
-const BACK_ARM = 0.055;
+export const BACK_ARM = 0.055;
 const FRONT_ARM = 0.11;
 
 /** What the low back has to bear. */

@@ -1,12 +1,13 @@
 import { type FigureFinding, figureFindings } from '../figure/index.ts';
 import { DEMANDS, type Demand, type Move } from '../move/index.ts';
 import type { DrawnFigure } from '../pose/index.ts';
-import { LET_STAND, loadFindings } from './findings.ts';
+import { loadFindings } from './findings.ts';
+import { LET_STAND } from './least.ts';
 import { saidFindings } from './said.ts';
 
 /** Everything in which a move's figures disagree with its drawing, with the loads in it, and with its own words. */
 export function findingsOf(
-  move: Pick<Move, 'id' | 'name' | 'standard' | 'needs' | 'posture' | 'surface'>,
+  move: Pick<Move, 'id' | 'name' | 'standard' | 'needs' | 'posture' | 'unit'>,
   demand: Demand,
   figure: DrawnFigure | null,
 ): FigureFinding[] {

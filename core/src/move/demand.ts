@@ -129,6 +129,28 @@ export const DRAWN_KEYS = [
 ] as const satisfies readonly DemandKey[];
 export type DrawnKey = (typeof DRAWN_KEYS)[number];
 
+/**
+ * Rows of which a drawing shows the least: an author may say more, never less. A figure that was left at nothing is what
+ * is drawn.
+ */
+export const LEAST_KEYS = [
+  'strength.grip',
+  'hands.busy',
+  'wrist.load',
+  'elbow.load',
+  'shoulder.load',
+  'shoulder.behind',
+  'shoulder.overheadLoad',
+  'neck.load',
+  'hip.extensionDeg',
+  'knee.load',
+  'knee.forward',
+  'ankle.load',
+  'toes.curl',
+  'strain.holdSeconds',
+] as const satisfies readonly DemandKey[];
+export type LeastKey = (typeof LEAST_KEYS)[number];
+
 export const demandKeySchema = lazily(() => z.enum(DEMAND_KEYS as [DemandKey, ...DemandKey[]]));
 
 /**
@@ -148,6 +170,8 @@ export interface Figure {
   readonly hi: number | null;
   readonly from: Origin;
   readonly source?: string | undefined;
+  /** The least at other heights of what is used, as the move is drawn there. */
+  readonly heights?: Heights;
 }
 
 /** As written in the library: 3, [2, 4], null for not known, or with its own origin. */
@@ -167,6 +191,31 @@ export const figureSchema = lazily(() =>
   ]),
 );
 export type WrittenFigure = z.infer<typeof figureSchema>;
+
+/**
+ * What a drawing says of one figure: a number, null where it can't say, or where it changes with the height of what is
+ * used, a number for each of some heights in cm, lowest first.
+ */
+export const drawnSchema = lazily(() =>
+  z.partialRecord(
+    demandKeySchema,
+    z.union([
+      z.number().nonnegative(),
+      z.null(),
+      z.array(z.tuple([z.number(), z.number().nonnegative()])).min(2),
+    ]),
+  ),
+);
+export type Drawn = z.infer<typeof drawnSchema>;
+export type Heights = readonly (readonly [cm: number, least: number])[];
+
+/** The least at a height: the more careful of the two heights between which it lies. */
+export function leastAt(heights: Heights, cm: number): number {
+  const above = heights.findIndex(([at]) => at >= cm);
+  if (above < 0) return heights.at(-1)![1];
+  const [at, least] = heights[above]!;
+  return at === cm || above === 0 ? least : Math.max(least, heights[above - 1]![1]);
+}
 
 export type Demand = Readonly<Record<DemandKey, Figure>>;
 

@@ -1,4 +1,13 @@
-import { at, DEMAND_COUNT, DEMAND_KEYS, type Demand, type DemandKey, type Figure } from './demand.ts';
+import {
+  at,
+  DEMAND_COUNT,
+  DEMAND_KEYS,
+  type Demand,
+  type DemandKey,
+  type Figure,
+  type Heights,
+  leastAt,
+} from './demand.ts';
 import { LAWS, type Law, type LawId } from './laws.ts';
 import type { Move, Settings } from './move.ts';
 
@@ -9,6 +18,8 @@ export interface SettingsSpec {
   readonly pace: readonly [number, number, number];
   readonly supportBalance: number;
   readonly supportHands: number;
+  /** Position of each figure that is drawn at several heights, and the least it is there. */
+  readonly leasts: readonly (readonly [at: number, heights: Heights])[];
 }
 
 const BALANCE = at('balance.level');
@@ -32,6 +43,12 @@ export function settle(
     origin = spec.law.apply({ lo, hi, surfaceCm, usualCm: spec.usualCm, pace: spec.pace });
   else if (spec.law?.always)
     origin = spec.law.apply({ lo, hi, surfaceCm: spec.usualCm, usualCm: spec.usualCm, pace: spec.pace });
+  for (const [i, heights] of spec.leasts) {
+    const least = leastAt(heights, surfaceCm ?? spec.usualCm);
+    // What isn't known stays so.
+    if (lo[i]! < least) lo[i] = least;
+    if (hi[i]! < least) hi[i] = least;
+  }
   if (support) {
     lo[BALANCE] = Math.max(0, lo[BALANCE]! - spec.supportBalance);
     hi[BALANCE] = Math.max(0, hi[BALANCE]! - spec.supportBalance);
@@ -47,13 +64,19 @@ export function settle(
   return origin;
 }
 
-function settingsSpec(move: Move): SettingsSpec {
+function settingsSpec(move: Move, demand: Demand): SettingsSpec {
   return {
     law: move.surface ? LAWS[move.surface.law as LawId] : null,
     usualCm: move.surface?.usualCm ?? 0,
     pace: move.pace ?? [Number.NaN, Number.NaN, Number.NaN],
     supportBalance: move.support?.balance ?? 0,
     supportHands: move.support?.hands ?? 0,
+    leasts: move.surface
+      ? DEMAND_KEYS.flatMap((key, i) => {
+          const { heights } = demand[key];
+          return heights ? [[i, heights] as const] : [];
+        })
+      : [],
   };
 }
 
@@ -64,7 +87,7 @@ export function trimEffect(move: Move, id: string | undefined): (readonly [numbe
 
 /** A move's demand at its settings, each figure with its origin. */
 export function demandOf(move: Move, base: Demand, settings: Settings = {}): Demand {
-  const spec = settingsSpec(move);
+  const spec = settingsSpec(move, base);
   const { surfaceCm = spec.usualCm, support, trim } = settings;
   // As it stands: a page of ladders asks this of every rung.
   if (!support && !trim && (!spec.law || (surfaceCm === spec.usualCm && !spec.law.always))) return base;
@@ -88,7 +111,9 @@ export function demandOf(move: Move, base: Demand, settings: Settings = {}): Dem
     const now = { lo: known(lo[i]!), hi: known(hi[i]!) };
     const byLaw = origin && spec.law?.writes.includes(key);
     if (!byLaw && now.lo === was.lo && now.hi === was.hi) return [key, was];
-    return [key, { ...now, ...(byLaw ? origin : { from: 'estimate' as const }) }];
+    const drawn = was.heights && now.hi === leastAt(was.heights, surfaceCm);
+    const from = byLaw ? origin : { from: drawn ? ('drawing' as const) : ('estimate' as const) };
+    return [key, { ...now, ...from, ...(was.heights ? { heights: was.heights } : {}) }];
   });
   return Object.fromEntries(figures) as unknown as Demand;
 }

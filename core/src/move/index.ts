@@ -6,17 +6,23 @@ export {
   type Demand,
   type DemandKey,
   DRAWN_KEYS,
+  type Drawn,
   type DrawnKey,
   demandKeySchema,
+  drawnSchema,
   type Figure,
   figureSchema,
+  type Heights,
+  LEAST_KEYS,
+  type LeastKey,
   LIMB_KEYS,
+  leastAt,
   middle,
   readFigure,
   unsafeEnd,
   type WrittenFigure,
 } from './demand.ts';
-export { demandOf, settle, trimEffect } from './form.ts';
+export { demandOf, type SettingsSpec, settle, trimEffect } from './form.ts';
 export {
   KNEE_PUSH_UP_SHARE,
   LAW_IDS,

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { drawingSchema } from '../pose/index.ts';
 import { lazily } from '../record/index.ts';
-import { demandKeySchema, figureSchema, LIMB_KEYS, originSchema } from './demand.ts';
+import { demandKeySchema, drawnSchema, figureSchema, LIMB_KEYS, originSchema } from './demand.ts';
 import { LAW_IDS } from './laws.ts';
 import { LEVER_IDS, type LeverId } from './levers.ts';
 
@@ -248,6 +248,8 @@ export const moveSchema = lazily(() =>
       /** The base posture whose figures hold where the move says nothing of its own. */
       base: idSchema,
       demand: z.partialRecord(demandKeySchema, figureSchema),
+      /** What its drawing says of its figures, reckoned: an author may say more. */
+      drawn: drawnSchema.optional(),
       /** The trainer's own drawing of it; the library's own moves are drawn with the product. */
       drawing: drawingSchema.optional(),
       /** Where the move's own figures come from when a figure doesn't say. */

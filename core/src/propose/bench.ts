@@ -52,8 +52,16 @@ export class Bench {
   readonly #source: string;
 
   constructor(from: Draft, lever: string) {
-    this.move = { ...from.move };
-    this.#figures = new Map(DEMAND_KEYS.map((key) => [key, from.demand[key]]));
+    // Another move than the one that is drawn.
+    const { drawn: _, ...move } = from.move;
+    this.move = move;
+    this.#figures = new Map(
+      DEMAND_KEYS.map((key) => {
+        const { heights, ...figure } = from.demand[key];
+        if (figure.from === 'drawing') return [key, { ...figure, from: 'estimate' }];
+        return [key, heights ? figure : from.demand[key]];
+      }),
+    );
     this.#source = `${from.move.name}, ${lever}`;
   }
 

@@ -106,7 +106,14 @@ export function describeMove(library: Library, answers: MoveAnswers): Draft {
   const standing = (base.demand['posture.standing']?.hi ?? 0) > 0;
   const floor = (base.demand['posture.floor']?.hi ?? 0) > 0;
   const at = standing ? 'standing' : floor ? postureOf(answers.base) : 'seated';
-  const { surface: _surface, support: _support, serves: _serves, easier: _easier, ...rest } = like;
+  const {
+    surface: _surface,
+    support: _support,
+    serves: _serves,
+    easier: _easier,
+    drawn: _drawn,
+    ...rest
+  } = like;
   const { tempo: _tempo, pace: _pace, source: _source, ...plain } = rest;
   const move: Move = {
     ...plain,

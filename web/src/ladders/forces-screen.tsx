@@ -8,6 +8,7 @@ import {
   repOf,
   USUAL_BODY,
 } from '@inner-rung/core/mechanics';
+import { demandOf } from '@inner-rung/core/move';
 import type { DrawnFigure } from '@inner-rung/core/pose';
 import { useId, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -17,7 +18,7 @@ import { PartsHeader } from '../ui/parts-header.tsx';
 import { ServerAway, Waiting } from '../ui/shell.tsx';
 import { ForcesCurves } from './forces-curves.tsx';
 import { ForcesPicture } from './forces-picture.tsx';
-import { MostOfRep, SharesNow } from './forces-tables.tsx';
+import { Decides, MostOfRep, SharesNow } from './forces-tables.tsx';
 
 /** A slider for a weight goes at least so far, kg. */
 const SOME_KG = 10;
@@ -43,6 +44,8 @@ export default function ForcesScreen() {
     () => (shown ? repOf(shown.figure, { held: heldAs(shown.figure, kg) }) : null),
     [shown, kg],
   );
+  const own = library?.demand.get(id);
+  const demand = move && own && demandOf(move, own, cm === undefined ? {} : { surfaceCm: cm });
   const heightId = useId();
   const loadId = useId();
   if (failed) return <ServerAway />;
@@ -93,12 +96,11 @@ export default function ForcesScreen() {
           )}
         </div>
         {shown && rep && typeof rep !== 'string' ? (
-          <Reckoned
-            figure={shown.figure}
-            rep={rep}
-            like={shown.like?.name ?? null}
-            pace={move.pace?.[1] ?? null}
-          />
+          <>
+            <Reckoned figure={shown.figure} rep={rep} pace={move.pace?.[1] ?? null} />
+            {!shown.like && demand && <Decides move={move} demand={demand} figure={shown.figure} />}
+            <Believed like={shown.like?.name ?? null} />
+          </>
         ) : (
           <p className="quiet mt-4 text-lg">
             {rep === 'seen from above'
@@ -111,8 +113,8 @@ export default function ForcesScreen() {
   );
 }
 
-function Reckoned(props: { figure: DrawnFigure; rep: Rep; like: string | null; pace: number | null }) {
-  const { figure, rep, like, pace } = props;
+function Reckoned(props: { figure: DrawnFigure; rep: Rep; pace: number | null }) {
+  const { figure, rep, pace } = props;
   const hardest = useMemo(() => hardestFrame(rep), [rep]);
   const [at, setAt] = useState<number | null>(null);
   const i = Math.min(at ?? hardest, rep.frames.length - 1);
@@ -148,13 +150,17 @@ function Reckoned(props: { figure: DrawnFigure; rep: Rep; like: string | null; p
       </div>
       <ForcesCurves rep={rep} here={i} />
       <MostOfRep rep={rep} pace={pace} />
-      <p className="quiet mt-3 max-w-prose text-sm">
-        Reckoned from the drawing{like ? ` of ${like.toLowerCase()}` : ''} for somebody of {USUAL_BODY.massKg}{' '}
-        kg and {USUAL_BODY.heightM.toFixed(2)} m, slowly and in one plane: throws, landings, turning, and
-        muscles that brace against each other come on top; elbows that go out to the sides come out too hard.
-        On the hands it is within 3 in 100 of the published figures; for the low back of somebody lying or
-        bracing it is too low. It supports your judgement, and defers to a clinician’s.
-      </p>
     </>
   );
 }
+
+/** How far the reckoning is to be believed. */
+const Believed = ({ like }: { like: string | null }) => (
+  <p className="quiet mt-3 max-w-prose text-sm">
+    Reckoned from the drawing{like ? ` of ${like.toLowerCase()}` : ''} for somebody of {USUAL_BODY.massKg} kg
+    and {USUAL_BODY.heightM.toFixed(2)} m, slowly and in one plane: throws, landings, turning, and muscles
+    that brace against each other come on top; elbows that go out to the sides come out too hard. On the hands
+    it is within 3 in 100 of the published figures; for the low back of somebody lying or bracing it is too
+    low. It supports your judgement, and defers to a clinician’s.
+  </p>
+);

@@ -3,6 +3,7 @@ import {
   type Frame,
   JOINT_ROWS,
   LOW_BACK_ACTION_N,
+  leastsOf,
   MOMENT_JOINTS,
   type MomentJoint,
   metOfRaising,
@@ -13,7 +14,10 @@ import {
   shareAt,
   USUAL_BODY,
 } from '@inner-rung/core/mechanics';
+import { DEMANDS, type Demand, type DemandKey, type Move, unsafeEnd } from '@inner-rung/core/move';
+import type { DrawnFigure } from '@inner-rung/core/pose';
 import { JOINT_SAYS } from './forces-curves.tsx';
+import { figureWords } from './part-bars.tsx';
 
 /** MomentJoint by joint, in the moment that is shown. */
 export function SharesNow({ frame }: { frame: Frame }) {
@@ -111,6 +115,44 @@ export function MostOfRep({ rep, pace }: { rep: Rep; pace: number | null }) {
             </td>
           </tr>
         )}
+      </tbody>
+    </table>
+  );
+}
+
+/** What the drawing makes of the figures that limits read, and where an author says more than it shows. */
+export function Decides({ move, demand, figure }: { move: Move; demand: Demand; figure: DrawnFigure }) {
+  const by = new Map<DemandKey, { least: number; why: string }>();
+  for (const one of leastsOf(move, figure)) {
+    const known = by.get(one.key);
+    if (!known || known.least < one.least) by.set(one.key, one);
+  }
+  if (by.size === 0) return null;
+  return (
+    <table className="table table-sm mt-4 w-full text-[0.95rem]">
+      <caption className="text-left text-xl font-semibold">What limits read, and what decides it</caption>
+      <thead>
+        <tr className="text-base-content">
+          <th scope="col">Figure</th>
+          <th scope="col">Stands at</th>
+          <th scope="col">Decided by</th>
+        </tr>
+      </thead>
+      <tbody>
+        {[...by].map(([key, { least, why }]) => (
+          <tr key={key}>
+            <th scope="row" className="font-normal">
+              {DEMANDS[key].says}
+            </th>
+            <td>{figureWords(key, demand[key])}</td>
+            <td>
+              {unsafeEnd(demand[key]) > least
+                ? `its author, who is more careful than ${least}: `
+                : 'the drawing: '}
+              {why}
+            </td>
+          </tr>
+        ))}
       </tbody>
     </table>
   );

@@ -1,6 +1,6 @@
 import { FIGURES, shownFor } from '@inner-rung/core/figure';
 import type { Library } from '@inner-rung/core/ladder';
-import { findingsOf } from '@inner-rung/core/mechanics';
+import { findingsOf, readDrawing } from '@inner-rung/core/mechanics';
 import {
   DEMAND_KEYS,
   DEMANDS,
@@ -70,6 +70,12 @@ export function FaultFields({ move, put, wrong }: MoveEdits) {
 /** The move's own drawing, or the nearest that there is and a way to begin from it. */
 export function LookFields({ library, move, demand, put, wrong }: MoveEdits) {
   const looks = shownFor(library, { move: move.id });
+  const shipped = FIGURES[move.id];
+  // What it asks is read off its own drawing from then on.
+  const drawnAs = (drawing: DrawnFigure): Partial<Move> => ({
+    drawing,
+    drawn: readDrawing(move, () => drawing),
+  });
   return (
     <>
       <h2 className="text-xl">How it looks</h2>
@@ -78,8 +84,15 @@ export function LookFields({ library, move, demand, put, wrong }: MoveEdits) {
           key={move.id}
           drawing={move.drawing}
           findings={findingsOf(move, demand, move.drawing)}
-          onKeep={(drawing, says) => put('drawing', { drawing }, {}, says)}
-          onAway={() => put('drawing', { drawing: undefined }, {}, 'Take the drawing away')}
+          onKeep={(drawing, says) => put('drawing', drawnAs(drawing), {}, says)}
+          onAway={() =>
+            put(
+              'drawing',
+              { drawing: undefined, drawn: shipped && readDrawing(move, (cm) => shipped(cm / 100)) },
+              {},
+              'Take the drawing away',
+            )
+          }
         />
       ) : (
         <>
@@ -94,7 +107,7 @@ export function LookFields({ library, move, demand, put, wrong }: MoveEdits) {
           <button
             type="button"
             className="btn btn-sm touch"
-            onClick={() => put('drawing', { drawing: looks?.figure ?? shownStanding() }, {}, 'Draw it')}
+            onClick={() => put('drawing', drawnAs(looks?.figure ?? shownStanding()), {}, 'Draw it')}
           >
             <Pencil size={17} aria-hidden /> Draw it {looks ? 'from this' : 'from somebody standing'}
           </button>

@@ -93,6 +93,7 @@ export function Asks(props: {
   const heightId = useId();
   const figures = DEMAND_KEYS.filter((key) => demand[key].hi !== 0);
   const parts = difficultyOf(demand).parts.slice(0, 4);
+  const changes = DEMAND_KEYS.some((key) => demand[key].heights);
   return (
     <section aria-labelledby="asks" className="mt-8">
       <h2 id="asks" className="text-2xl">
@@ -108,11 +109,11 @@ export function Asks(props: {
           See the forces, joint by joint
         </Link>
       </p>
-      {surface && surface.law !== 'place' && surfaceCm !== undefined && (
+      {surface && surfaceCm !== undefined && (surface.law !== 'place' || changes) && (
         <div className="mt-2 max-w-xl">
           <label htmlFor={heightId}>
             Height of the {surface.for}: <strong>{surfaceCm} cm</strong>
-            <span className="quiet">, {LAWS[surface.law as LawId].says}</span>
+            {surface.law !== 'place' && <span className="quiet">, {LAWS[surface.law as LawId].says}</span>}
           </label>
           <input
             id={heightId}
