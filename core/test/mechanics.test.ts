@@ -8,6 +8,7 @@ import {
   type Body,
   bodyFaults,
   GRAVITY,
+  helpFindings,
   LET_STAND,
   landing,
   loadFindings,
@@ -348,10 +349,53 @@ describe('words beside figures', () => {
     ['Twisting squat', 'Down, and the chest turns to one side.', 'spine.turn'],
     ['Low crawl', 'On all fours, hand and knee in turn.', 'knee.kneel'],
   ] as const)('“%s: %s” has to have its figure', (name, standard, key) => {
-    expect(saidFindings({ name, standard }, library.demand.get('squat')!).map((one) => one.key)).toContain(
-      key,
-    );
+    expect(
+      saidFindings({ name, standard, cues: [] }, library.demand.get('squat')!).map((one) => one.key),
+    ).toContain(key);
   });
+  test.each([
+    ['Eyes follow the hand', 'balance.headTurn'],
+    ['Hips stay up', 'strain.holdSeconds'],
+    ['Sink into the stretch', 'joint.endRange'],
+  ] as const)('a cue too: “%s”', (cue, key) => {
+    const squat = library.demand.get('squat')!;
+    const said = { name: 'Squat', standard: 'Down and up.', cues: ['Chest up', cue] };
+    expect(saidFindings(said, squat).map((one) => one.key)).toEqual([key]);
+  });
+});
+
+describe('help that is spoken of', () => {
+  const helped = (id: string, see: string, help: string) => {
+    const move = library.move(id)!;
+    const fault = { ...move.faults[0]!, see, do: help };
+    return helpFindings({ ...move, faults: [fault] }, library.demand.get(id)!).map(({ says }) => says);
+  };
+  test('no fault of the library names help that its move can’t have', () => {
+    expect(
+      library.moves.flatMap((move) =>
+        helpFindings(move, library.demand.get(move.id)!).map(({ says }) => `${move.id}: ${says}`),
+      ),
+    ).toEqual([]);
+  });
+  test.each([
+    ['squat', 'the knees fall in', 'lighter', 'it has no load'],
+    ['heel-raise-held', 'sways', 'a hand on a chair', 'the hands hold already'],
+    ['wall-push-up', 'the hips sag', 'raise the hands', 'the hands are on a wall'],
+    ['crunch', 'the hips sag', 'raise the hands', 'no weight is on the hands'],
+    ['knee-plank', 'the lower back sags', 'knees down', 'the knees are down'],
+    ['march', 'hurries', 'step instead', 'nothing leaves the floor'],
+    ['side-lunge', 'the front knee falls in', 'less depth', 'no front knee'],
+  ])('%s, “%s”: “%s”, and %s', (id, see, help, why) => {
+    expect(helped(id, see, help)).toEqual([expect.stringContaining(why)]);
+  });
+  test.each([
+    ['standing-press', 'leans back', 'lighter'],
+    ['one-leg-stand', 'sways', 'a hand on a chair'],
+    ['push-up', 'the hips sag', 'raise the hands'],
+    ['plank', 'the lower back sags', 'knees down'],
+    ['squat-jump', 'a heavy landing', 'step instead'],
+    ['lunge', 'the front knee falls in', 'less depth'],
+  ])('%s, “%s”: “%s” fits', (id, see, help) => expect(helped(id, see, help)).toEqual([]));
 });
 
 describe('what can’t be reckoned with is said', () => {

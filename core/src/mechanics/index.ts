@@ -1,6 +1,7 @@
 export { type Body, bodyFaults, GRAVITY, USUAL_BODY } from './body.ts';
 export { readDrawing } from './drawn.ts';
 export { loadFindings } from './findings.ts';
+export { helpFindings } from './helps.ts';
 export {
   ABOVE_LOW_BACK,
   BELOW_LOW_BACK,

@@ -7,11 +7,15 @@ import {
   distance,
   FLESH,
   groundsAt,
+  hipBend,
   kneeBend,
   LIMB_SIDES,
+  poseAt,
   type Solved,
+  solve,
 } from '../pose/index.ts';
 import { GRAVITY, USUAL_BODY } from './body.ts';
+import { contactsOf } from './contacts.ts';
 import { BACK_MOST, JOINT_ROWS, type MomentJoint } from './joints.ts';
 import { couldStop, type Frame, heldAs, momentAt, onHands, repOf } from './rep.ts';
 import { type Held, NOTHING_HELD } from './statics.ts';
@@ -154,9 +158,11 @@ const onFoot = ({ standing }: Frame, side: 0 | 1): number =>
   );
 
 /** How many hands or forearms bear. */
-const handsDown = ({ standing }: Frame): number =>
+const handsDown = (figure: DrawnFigure, s: Solved): number =>
   new Set(
-    standing.reactions.filter(({ part }) => part === 'hand' || part === 'elbow').map(({ side }) => side),
+    contactsOf(figure, s)
+      .filter(({ part }) => part === 'hand' || part === 'elbow')
+      .map(({ side }) => side),
   ).size;
 
 const kneels = (s: Solved, side: 0 | 1): boolean => s.legs[side].joint[1] < FLESH.knee * 2;
@@ -196,27 +202,35 @@ const HOLDS_BACK = 0.4;
 const HOLDS_BELLY = 0.45;
 const IN_A_SET = 20;
 
-/** What is held without moving through a whole rep, in words; null where nothing is. */
-function heldThrough(frames: readonly Frame[], leaves: boolean): string | null {
-  if (frames.length === 0 || frames.some((frame) => frame.standing.reactions.length === 0)) return null;
-  const still = (of: (frame: Frame) => number, least: number): boolean => {
-    const all = frames.map(of);
+/** What is held without moving through a whole rep, in words; null where nothing is. Most reps move all that bends. */
+function heldThrough(
+  moments: readonly Solved[],
+  leaves: boolean,
+  reckoned: () => readonly Frame[],
+): string | null {
+  const still = (of: (s: Solved, side: 0 | 1) => number, side: 0 | 1, least: number): boolean => {
+    const all = moments.map((s) => of(s, side));
     return Math.min(...all) > least && Math.max(...all) - Math.min(...all) < HELD_WITHIN;
   };
-  const least = (of: (frame: Frame) => number): number => Math.min(...frames.map(of));
+  const joints = { knee: kneeBend, hip: hipBend } as const;
+  const perKg = USUAL_BODY.massKg;
+  let frames: readonly Frame[] | null = null;
+  const least = (of: (frame: Frame) => number): number => {
+    frames ??= reckoned();
+    const bears = frames.length > 0 && frames.every(({ standing }) => standing.reactions.length > 0);
+    return bears ? Math.min(...frames.map(of)) : 0;
+  };
   for (const side of LIMB_SIDES) {
     for (const joint of ['knee', 'hip'] as const) {
-      const of = least(
-        ({ moments }) => Math.abs(moments[joint][side]) / USUAL_BODY.massKg / JOINT_ROWS[joint].most,
-      );
+      if (!still(joints[joint], side, HELD_BENT)) continue;
+      const of = least((frame) => Math.abs(frame.moments[joint][side]) / perKg / JOINT_ROWS[joint].most);
       // A hip that is held folded is so by the back as well.
-      const back = least(({ lowBack }) => lowBack.moment / USUAL_BODY.massKg / BACK_MOST);
-      const holds = of > HOLDS_LIMB && (joint === 'knee' || back > HOLDS_BACK);
-      if (holds && still((frame) => frame[joint][side], HELD_BENT))
+      const back = least(({ lowBack }) => lowBack.moment / perKg / BACK_MOST);
+      if (of > HOLDS_LIMB && (joint === 'knee' || back > HOLDS_BACK))
         return `drawn with a ${joint} held bent through all of a rep, at ${percent(of)} % of a usual adult’s strength`;
     }
-    if (!leaves || !still((frame) => frame.hip[side], -1)) continue;
-    const belly = least(({ lowBack }) => -lowBack.moment / USUAL_BODY.massKg / (BACK_MOST * BELLY));
+    if (!leaves || !still(hipBend, side, -1)) continue;
+    const belly = least(({ lowBack }) => -lowBack.moment / perKg / (BACK_MOST * BELLY));
     if (belly > HOLDS_BELLY)
       return `drawn with the belly held through all of a rep, at ${percent(belly)} % of a usual adult’s strength`;
   }
@@ -253,13 +267,13 @@ export const seenFromTheSide = (figure: DrawnFigure): boolean =>
  * What a drawing says of joints whose angle it shows: the least each is, seen from the side and not lying on one. What
  * passes at speed counts as what is held, but where a joint only matters while it bears.
  */
-function byAngle(figure: DrawnFigure, keys: readonly Frame[], frames: readonly Frame[]): Least[] {
+function byAngle(figure: DrawnFigure, keys: readonly Frame[], moments: readonly Solved[]): Least[] {
   if (!seenFromTheSide(figure)) return [];
   const found: Least[] = [];
   const say = (key: DemandKey, least: number, why: string) => {
     if (least > 0) found.push({ key, least, why });
   };
-  const behind = most(bothSides(frames, ({ solved }, side) => thighBehind(solved, side)));
+  const behind = most(moments.flatMap((s) => LIMB_SIDES.map((side) => thighBehind(s, side))));
   if (behind >= BEHIND_FROM)
     say(
       'hip.extensionDeg',
@@ -286,11 +300,10 @@ function byAngle(figure: DrawnFigure, keys: readonly Frame[], frames: readonly F
     say('ankle.load', 2, `drawn with ${percent(onOne)} % of the weight on one bent leg`);
   const heel = most(bothSides(keys, heelUp));
   say('toes.curl', levelAt(HEEL_UP, heel), `drawn with a heel ${Math.round(heel)}° over the ball that bears`);
-  const level = frames.filter(
-    ({ solved: s }) =>
-      Math.abs(s.crown[0] - s.neck[0]) > LEVEL_NECK * distance(s.crown, s.neck) && !headRests(figure, s),
+  const level = moments.filter(
+    (s) => Math.abs(s.crown[0] - s.neck[0]) > LEVEL_NECK * distance(s.crown, s.neck) && !headRests(figure, s),
   ).length;
-  if (level > MUCH_OF_IT * frames.length) say('neck.load', 1, 'drawn with the head held level');
+  if (level > MUCH_OF_IT * moments.length) say('neck.load', 1, 'drawn with the head held level');
   // As of both arms: one that leans alone bears for two.
   const leaning = (there: (s: Solved, side: 0 | 1) => boolean): number =>
     2 *
@@ -376,21 +389,19 @@ export function leastsOf(move: Pick<Move, 'needs' | 'unit'>, figure: DrawnFigure
   if (rep.length === 0) return [];
   // A weight in a hand that bears stands on the floor, and isn't borne by the wrist.
   const empty = held[0] === 0 && held[1] === 0 ? rep : keysOf(figure, NOTHING_HELD);
-  const framesWith = (hands: Held): readonly Frame[] => {
-    const made = repOf(figure, { held: hands, steps: MOMENTS });
-    return typeof made === 'string' ? [] : made.frames;
-  };
-  const frames = framesWith(NOTHING_HELD);
+  const moments = Array.from({ length: MOMENTS + 1 }, (_, i) =>
+    solve(poseAt(figure, i / MOMENTS), figure.view),
+  );
   const holding =
     move.unit === 'reps'
-      ? heldThrough(
-          held[0] === 0 && held[1] === 0 ? frames : framesWith(held),
-          new Set(frames.map((frame) => handsDown(frame))).size > 1,
-        )
+      ? heldThrough(moments, new Set(moments.map((s) => handsDown(figure, s))).size > 1, () => {
+          const made = repOf(figure, { held, steps: MOMENTS });
+          return typeof made === 'string' ? [] : made.frames;
+        })
       : null;
   return [
     ...byLoad(move, figure, rep, empty),
-    ...byAngle(figure, empty, frames),
+    ...byAngle(figure, empty, moments),
     ...(holding ? [{ key: 'strain.holdSeconds' as const, least: IN_A_SET, why: holding }] : []),
   ];
 }

@@ -23,7 +23,7 @@ const SAYINGS: readonly Saying[] = [
     least: 1,
   },
   {
-    says: ['round the back', 'the back rounds up', 'roll up', 'roll down', 'bone by bone'],
+    says: ['round the back', 'the back rounds', 'roll up', 'roll down', 'bone by bone', 'spine rounds'],
     key: 'spine.bend',
     least: 1,
   },
@@ -67,7 +67,21 @@ const SAYINGS: readonly Saying[] = [
     least: 1,
   },
   {
-    says: ['look over', 'look behind', 'head turns', 'turn the head', 'looks left', 'look left'],
+    says: [
+      'look over',
+      'look behind',
+      'look at the top',
+      'look at the weight',
+      'eyes on the weight',
+      'eyes on the fist',
+      'look where you land',
+      'look where you will land',
+      'look left',
+      'looks left',
+      'head turns',
+      'turn the head',
+      'eyes follow',
+    ],
     key: 'balance.headTurn',
     least: 1,
   },
@@ -93,6 +107,16 @@ const SAYINGS: readonly Saying[] = [
   },
   { says: ['hips high and head low', 'head below the', 'head low'], key: 'strain.headLow', least: 1 },
   {
+    says: ['into the stretch', 'as far as it goes', 'to the end of the range', 'until it pulls'],
+    key: 'joint.endRange',
+    least: 1,
+  },
+  { says: ['hold a second', 'for a second', 'hold for one second'], key: 'strain.holdSeconds', least: 1 },
+  { says: ['hold two seconds', 'pause two seconds'], key: 'strain.holdSeconds', least: 2 },
+  { says: ['hold three seconds', 'hold three'], key: 'strain.holdSeconds', least: 3 },
+  { says: ['hold five seconds', 'holds five seconds'], key: 'strain.holdSeconds', least: 5 },
+  { says: ['hips held up', 'hips stay up', 'knee held up'], key: 'strain.holdSeconds', least: 10 },
+  {
     says: ['cross behind', 'crosses behind', 'behind and across', 'cross the middle', 'across the other leg'],
     key: 'hip.cross',
     least: 1,
@@ -111,9 +135,9 @@ interface SaidFinding {
   readonly says: string;
 }
 
-/** What a move's name and standard say of a body, beside its figures; empty where they agree. */
-export function saidFindings(move: Pick<Move, 'name' | 'standard'>, demand: Demand): SaidFinding[] {
-  return [move.name, move.standard].flatMap((text) =>
+/** What a move's name, standard and cues say of a body, beside its figures; empty where they agree. */
+export function saidFindings(move: Pick<Move, 'name' | 'standard' | 'cues'>, demand: Demand): SaidFinding[] {
+  return [move.name, move.standard, ...move.cues].flatMap((text) =>
     SAYINGS.flatMap(({ says, key, least }) => {
       const heard = says.find((phrase) => plain(text).includes(` ${phrase} `));
       return heard !== undefined && unsafeEnd(demand[key]) < least

@@ -25,7 +25,6 @@ const ALIKE: Readonly<Record<string, string>> = {
   'half-burpee': 'hop-back-stand',
   'plank-jack': 'climber-run',
   'bear-toe-touch': 'knee-hover-tap',
-  slam: 'load-chop',
   'chin-tuck': 'neck-nods',
   'ball-squeeze': 'seated-seat-squeeze',
   'down-dog': 'pike-press',
@@ -91,5 +90,5 @@ export const alike = (of: Figures): Figures => ({
   'seal-jack': armed(of['jumping-jack']!, LEVEL),
   'overhead-swing': armed(of['swing']!, both(turned(20, 22)), UP),
   snatch: armed(of['one-hand-swing']!, both(turned(20, 22)), UP),
-  slam: armed(of['load-chop']!, UP, both(turned(40, 44))),
+  slam: (surface) => ({ ...of['stand-reach-down']!(surface), props: [{ is: 'ball', in: 'both' }] }),
 });
