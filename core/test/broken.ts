@@ -54,7 +54,7 @@ export function breaks(limit: Limit, use: Use, subject: Subject, slack = 1e-9): 
     case 'effort':
       return (
         !(use.metHi <= effortCeiling(limit, subject) + slack) ||
-        beyondEffort(limit, (key) => d[key].hi ?? Number.NaN, subject.ability, subject.owns, use.move)
+        beyondEffort(limit, (key) => d[key].hi ?? Number.NaN, subject.ability, subject.owns, use.move, slack)
           .length > 0 ||
         (use.holdSeconds !== null && use.holdSeconds > holdLeft(limit))
       );

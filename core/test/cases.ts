@@ -102,6 +102,7 @@ export function beyondEffort(
   ability: Subject['ability'],
   owns: readonly string[] = [],
   move = '',
+  slack = 1e-9,
 ): string[] {
   const share = LEFT[Math.floor(limit.maxRpe) - 3];
   if (limit.source === 'trainer' || share === undefined || (share === 1 && owns.includes(move))) return [];
@@ -109,7 +110,7 @@ export function beyondEffort(
     ...REGIONS.filter(
       (r, i) =>
         r.startsWith('strength.') &&
-        !(asked(r) <= share * ability[i]! + (share === 1 ? RUNG_STEP[r] : 0) + 1e-9),
+        !(asked(r) <= share * ability[i]! + (share === 1 ? RUNG_STEP[r] : 0) + slack),
     ),
     ...(asked('strain.breath') <= (limit.maxRpe >= 6 ? 2 : 1) ? [] : ['strain.breath']),
   ];

@@ -1,4 +1,5 @@
 import {
+  ARM_REST,
   along,
   type DrawnFigure,
   direction,
@@ -142,7 +143,7 @@ function propBehind(prop: Prop): Shape[] {
         thing(box(x - 0.21, 0, 0.035, height - 0.04)),
         thing(box(x + 0.175, 0, 0.035, height - 0.04)),
         ...(prop.back ? [thing(box(x - 0.25, height, 0.035, 0.48))] : []),
-        ...(prop.arms ? [thing(box(x - 0.22, height + 0.2, 0.38, 0.035))] : []),
+        ...(prop.arms ? [thing(box(x - 0.22, height + ARM_REST - 0.035, 0.38, 0.035))] : []),
       ];
     }
     case 'hold': {
@@ -350,11 +351,12 @@ function extent(figure: DrawnFigure, moments: readonly number[]): Frame {
 }
 
 /** Left, top, width, height of what a figure ever covers, so that nothing of it is cut off. */
-export const frameOf = (figure: DrawnFigure, steps = 8): Frame =>
-  extent(
-    figure,
-    Array.from({ length: steps + 1 }, (_, k) => k / steps),
-  );
+export const frameOf = (figure: DrawnFigure, steps = 8): Frame => {
+  const last = Math.max(1, figure.poses.length - 1);
+  // Parts that follow each other reach furthest at their own moments, which needn't be eighths.
+  const own = figure.parts ? figure.poses.map((_, i) => (i / last) * (figure.back ? 0.5 : 1)) : [];
+  return extent(figure, [...Array.from({ length: steps + 1 }, (_, k) => k / steps), ...own]);
+};
 
 /** A moment of a rep with what is seen of it, in the units of its drawing. */
 export interface Still {

@@ -1,5 +1,4 @@
-import type { DrawnFigure } from '../pose/index.ts';
-import { solve } from '../pose/index.ts';
+import { type DrawnFigure, distance, LIMB_SIDES, type Point, solve } from '../pose/index.ts';
 
 /** Flights lower than this show less than where they land, m. */
 const SEEN_FLIGHT = 0.12;
@@ -12,6 +11,7 @@ const SEEN_LEAP = 0.2;
 /** Moments of a rep to be drawn still: the first, the one furthest from it, and one between where the way is long. */
 export const stillsOf = (figure: DrawnFigure): readonly number[] => {
   const n = figure.poses.length - 1;
+  if (figure.parts) return eachPart(figure);
   if (figure.travels && figure.flight?.from !== 'each' && n + 1 >= NEEDS_MIDDLE) {
     // Half way, the pose that is lowest of those between: what the move goes through.
     const lows = figure.poses.map((pose) => solve(pose, figure.view).neck[1]);
@@ -23,6 +23,29 @@ export const stillsOf = (figure: DrawnFigure): readonly number[] => {
   }
   return twoStills(figure);
 };
+/** A key pose no further than this from one that is shown shows the same, m at any joint. Estimate. */
+const SAME = 0.12;
+
+/** Every key pose but those that show what one before them did: there and back is seen once. */
+function eachPart(figure: DrawnFigure): readonly number[] {
+  const n = figure.poses.length - 1;
+  const shown: (readonly Point[])[] = [];
+  const kept: number[] = [];
+  figure.poses.forEach((pose, i) => {
+    const s = solve(pose, figure.view);
+    const joints = [
+      s.hip,
+      s.neck,
+      ...LIMB_SIDES.flatMap((k) => [s.arms[k], s.legs[k]].flatMap((l) => [l.joint, l.end])),
+    ];
+    const alike = shown.some((other) => other.every((at, k) => distance(at, joints[k]!) < SAME));
+    if (alike) return;
+    shown.push(joints);
+    kept.push((figure.back ? 0.5 : 1) * (i / n));
+  });
+  return kept;
+}
+
 const twoStills = (figure: DrawnFigure): readonly number[] =>
   figure.poses.length === 1
     ? [0]

@@ -27,7 +27,13 @@ const mostHeld = ({ move }: Sibling): number => {
   const load = handLoad(move);
   return load ? load.most * load.count : 0;
 };
-const sameHeld = (one: Sibling, other: Sibling): boolean => mostHeld(one) === mostHeld(other);
+const sameHeld = (one: Sibling, other: Sibling): boolean =>
+  mostHeld(one) === mostHeld(other) && one.move.alone === other.move.alone;
+/** Something is pulled on, which is a load of its own. */
+const pulls = ({ move }: Sibling): boolean =>
+  move.needs.some(({ what }) => ['band', 'pull anchor', 'high anchor', 'towel', 'ball'].includes(what));
+const aWeightMore = (one: Sibling, other: Sibling): boolean =>
+  mostHeld(one) > 0 && mostHeld(other) === 0 && !pulls(other);
 const STRENGTH: readonly DemandKey[] = [
   'strength.legs',
   'strength.push',
@@ -40,7 +46,7 @@ const STRENGTH: readonly DemandKey[] = [
 const HARDER: readonly Harder[] = [
   {
     says: 'a weight is held',
-    than: (one, other) => mostHeld(one) > 0 && mostHeld(other) === 0,
+    than: aWeightMore,
     loads: [
       ...STRENGTH,
       'strength.grip',
@@ -57,7 +63,7 @@ const HARDER: readonly Harder[] = [
   },
   {
     says: 'a weight is held',
-    than: (one, other) => mostHeld(one) > 0 && mostHeld(other) === 0,
+    than: aWeightMore,
     loads: [],
     raises: ['hands.busy'],
   },

@@ -92,6 +92,7 @@ export const drawingSchema = lazily(() =>
       props: z.array(prop).max(8),
       back: z.boolean(),
       travels: z.boolean().optional(),
+      parts: z.literal(true).optional(),
       above: z.literal(true).optional(),
       flight: z
         .strictObject({

@@ -41,6 +41,8 @@ export interface DrawnFigure {
   readonly travels?: boolean;
   /** Everything leaves the ground after this pose, or after each, as high as so many metres. */
   readonly flight?: { readonly from: number | 'each'; readonly height: number };
+  /** One part after another: a still picture shows every key pose. */
+  readonly parts?: true;
   /** Somebody lying, seen from above: nothing in it is high or low. */
   readonly above?: true;
 }
@@ -168,10 +170,15 @@ export function groundsAt(figure: Pick<DrawnFigure, 'props'>, x: number): number
     if ((prop.is === 'surface' || prop.is === 'step') && x > prop.from - 0.06 && x < prop.to + 0.06)
       found.push(prop.height);
     if (prop.is === 'seat' && Math.abs(x - prop.x) < 0.34) found.push(prop.height);
+    if (prop.is === 'seat' && prop.arms && x > prop.x - 0.24 && x < prop.x + 0.18)
+      found.push(prop.height + ARM_REST);
     if (prop.is === 'cushion' && Math.abs(x - prop.x) < 0.25) found.push(0.06);
   }
   return found;
 }
+
+/** Arm rests over their seat, m. Common for chairs with arms. */
+export const ARM_REST = 0.22;
 
 const NEAR_ENOUGH = 0.035;
 /** Share of a forearm's length by which its wrist is higher where it leans on a wall. Estimate. */

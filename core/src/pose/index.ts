@@ -37,6 +37,7 @@ export {
 } from './build.ts';
 export { drawingSchema, MOST_POSES } from './drawing.ts';
 export {
+  ARM_REST,
   armRaised,
   type DrawnFigure,
   faultsOf,

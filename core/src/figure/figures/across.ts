@@ -263,11 +263,15 @@ export const ACROSS: Figures = {
       GOES,
     ),
   'punch-squat-knee': () =>
-    side([
-      standing({ arms: [turned(86, 88), turned(10, 140)] }),
-      standing({ h: 0.66, lean: 36, arms: both(turned(20, 140)) }),
-      standing({ legs: [turned(94, 6), flat(0)], over: 0.05, arms: both(turned(20, 130)) }),
-    ]),
+    side(
+      [
+        standing({ arms: [turned(86, 88), turned(10, 140)] }),
+        standing({ h: 0.66, lean: 36, arms: both(turned(20, 140)) }),
+        standing({ legs: [turned(94, 6), flat(0)], over: 0.05, arms: both(turned(20, 130)) }),
+      ],
+      [],
+      { parts: true },
+    ),
   'side-lunge-knee-lift': () => {
     const lunge = {
       ...stood({ legs: apart(0.46), arms: both(turned(20, 120)), h: 0.68, over: null, x: -0.24 }),

@@ -9,7 +9,7 @@ const inOne =
     // Seen another way or somewhere else the second would jump: the first says most of it.
     if (a.view !== b.view || a.above !== b.above) return a;
     const there = a.back ? [...a.poses, ...a.poses.slice(0, -1).reverse()] : a.poses;
-    return { ...a, poses: [...there, ...b.poses], back: false, props: [...a.props, ...b.props] };
+    return { ...a, poses: [...there, ...b.poses], back: false, parts: true, props: [...a.props, ...b.props] };
   };
 
 /** Drawn as its neighbour is, whose picture says the same. */
@@ -23,12 +23,12 @@ const ALIKE: Readonly<Record<string, string>> = {
   'half-turn-jump': 'turn-squat-jump',
   stairs: 'step-up',
   'half-burpee': 'hop-back-stand',
-  'plank-jack': 'climber-run',
   'bear-toe-touch': 'knee-hover-tap',
   'chin-tuck': 'neck-nods',
   'ball-squeeze': 'seated-seat-squeeze',
   'down-dog': 'pike-press',
   'backward-walk': 'backward-heel-toe',
+  'seated-overhead-slow': 'overhead-elbow-press',
   snatch: 'one-hand-swing',
   'one-arm-push-press': 'push-press',
 };
@@ -90,5 +90,12 @@ export const alike = (of: Figures): Figures => ({
   'seal-jack': armed(of['jumping-jack']!, LEVEL),
   'overhead-swing': armed(of['swing']!, both(turned(20, 22)), UP),
   snatch: armed(of['one-hand-swing']!, both(turned(20, 22)), UP),
+  // Feet apart and together are one behind the other from the side: what is seen is that they leave the floor.
+  'plank-jack': (surface) => {
+    const plank = of['plank']!(surface);
+    const [pose] = plank.poses;
+    const up = pose!.legs.map((leg) => ({ ...leg, at: [leg.at![0] + 0.04, leg.at![1] + 0.09] as const }));
+    return { ...plank, back: true, poses: [pose!, { ...pose!, legs: [up[0]!, up[1]!] }] };
+  },
   slam: (surface) => ({ ...of['stand-reach-down']!(surface), props: [{ is: 'ball', in: 'both' }] }),
 });

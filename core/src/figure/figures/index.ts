@@ -8,6 +8,7 @@ import { PUSH } from './push.ts';
 import { RISE } from './rise.ts';
 import { SEATED } from './seated.ts';
 import { SQUAT } from './squat.ts';
+import { STRONG_SEATED } from './strong-seated.ts';
 import { UPRIGHT } from './upright.ts';
 
 const DRAWN: Figures = {
@@ -20,6 +21,7 @@ const DRAWN: Figures = {
   ...ACROSS,
   ...SEATED,
   ...NAMED,
+  ...STRONG_SEATED,
 };
 
 /** Every figure, by its move. */

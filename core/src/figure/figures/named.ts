@@ -227,8 +227,8 @@ export const NAMED: Figures = {
   }, weights),
   'get-up-elbow': () => onMat(...getUp.slice(0, 2)),
   'get-up-half': () => onMat(...getUp.slice(0, 3)),
-  'get-up': () => side(getUp, [MAT], GOES),
-  'get-up-load': () => side(getUp, [MAT, { is: 'bell', in: 'near' }], GOES),
+  'get-up': () => side(getUp, [MAT], { ...GOES, parts: true }),
+  'get-up-load': () => side(getUp, [MAT, { is: 'bell', in: 'near' }], { ...GOES, parts: true }),
 
   // On the front, on the hands
   cobra: () =>
@@ -320,7 +320,7 @@ export const NAMED: Figures = {
         boxing(both(GUARD), { h: 0.72, lean: 30 }),
       ],
       [],
-      { back: false },
+      { back: false, parts: true },
     ),
 
   // Standing, lunging, squatting

@@ -511,7 +511,6 @@ export const UPRIGHT: Figures = {
     weights,
   ),
   'seated-press': withProps(seatedRaise(RACK, UP), weights),
-  'seated-overhead-slow': withProps(seatedRaise(RACK, UP), weights),
   'seated-arm-raise': seatedRaise(turned(18, 40), UP),
   'front-raise': withProps(raise(turned(4, 6), turned(86, 88)), weights),
   'side-raise': withProps(sideRaise(88), weights),
