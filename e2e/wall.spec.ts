@@ -162,6 +162,8 @@ test('a second coach has the easier forms; one sits out, one goes and is back in
   await expect(news.last().locator('[data-does]')).toContainText('easy movement');
   await expect(presses).toContainText('the one who is new to this');
   await expect(presses.locator('.display')).toHaveText(before!);
+  // Whoever did a few reps was there.
+  await expect(page.getByRole('timer').first()).toContainText(/11:[0-4]\d/);
   // Over: everybody said 10, where 8 was aimed for and 6 by those new to it.
   await page.getByRole('button', { name: 'It is over for today' }).click();
   await page.getByRole('button', { name: 'End it', exact: true }).click();

@@ -1,5 +1,6 @@
-import type { ReactNode } from 'react';
-import { team } from '../store/api.ts';
+import { type ReactNode, useEffect } from 'react';
+import { type TeamState, team } from '../store/api.ts';
+import { nowSigned, onOtherSigner, waitingHere } from '../store/signer.ts';
 import { asJson, useAsk } from '../store/use-ask.ts';
 
 /** Somebody's own link, or a card's: nobody asks them who they are. */
@@ -26,6 +27,7 @@ function Field(props: { name: string; label: string; kind: 'text' | 'password'; 
 /** Asks for what lets somebody in: a name and its passphrase in a team, the trainer's passcode from the network. */
 function Door(props: { byName: boolean }) {
   const { ask, wrong, busy } = useAsk('/api');
+  const waiting = props.byName ? waitingHere() : [];
   return (
     <main className="grid min-h-dvh place-items-center p-6">
       <form
@@ -33,13 +35,22 @@ function Door(props: { byName: boolean }) {
         onSubmit={(event) => {
           event.preventDefault();
           const said = Object.fromEntries(new FormData(event.currentTarget));
-          void ask('/sign-in', asJson('POST', said)).then((answer) => {
+          void ask('/sign-in', asJson('POST', said)).then(async (answer) => {
+            if (!answer) return;
+            const told = await fetch('/api/team').then((now) => now.json() as Promise<TeamState>);
+            nowSigned(told.me);
             // What the page asked for before it came in was refused: it begins anew.
-            if (answer) location.reload();
+            location.reload();
           });
         }}
       >
         <h1 className="text-3xl">Inner Rung</h1>
+        {waiting.length > 0 && (
+          <p>
+            Changes that aren’t saved yet wait here for {waiting.join(', ')}: they are saved when{' '}
+            {waiting.length > 1 ? 'each' : waiting[0]} signs in.
+          </p>
+        )}
         {props.byName ? (
           <>
             <Field name="name" label="Your name" kind="text" complete="username" />
@@ -73,6 +84,11 @@ function Door(props: { byName: boolean }) {
 
 function Asked(props: { children: ReactNode }) {
   const { data, failed } = team.use();
+  // Somebody else than this browser knew of: what is open was looked for under another name.
+  useEffect(() => {
+    if (data?.in && nowSigned(data.me)) location.reload();
+  }, [data]);
+  useEffect(() => onOtherSigner(() => location.reload()), []);
   if (data && !data.in && location.pathname !== '/team/sheet') return <Door byName={data.on} />;
   return data || failed || AT_MACHINE() ? props.children : null;
 }

@@ -43,8 +43,8 @@ export function changedBy(
   if (address.origin !== origin || method === 'GET') return { is: 'nothing' };
   const [, api, kind = '', ...more] = address.pathname.split('/');
   if (api !== 'api') return { is: 'nothing' };
-  // Who signs out or is signed out, what is erased, and what a copy brought back: none of it stays behind here.
-  const gone = kind === 'sign-out' || kind === 'network' || kind === 'copies';
+  // Who signs in, out or is signed out, what is erased, and what a copy brought back: none of it stays behind here.
+  const gone = kind === 'sign-in' || kind === 'sign-out' || kind === 'network' || kind === 'copies';
   if (gone || more.at(-1) === 'erase') return { is: 'all' };
   if (!KEPT.has(kind)) return { is: 'nothing' };
   return { is: 'some', paths: [`/api/${kind}`, address.pathname] };

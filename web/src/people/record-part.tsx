@@ -4,6 +4,7 @@ import type { PersonPage } from '../features/use-person.ts';
 import { dayOf, dayWords } from '../store/day.ts';
 import { letGo } from '../store/erased.ts';
 import { people as peopleShelf, useApp } from '../store/index.ts';
+import { useMay } from '../store/use-may.ts';
 import { saveFile } from '../ui/save-file.ts';
 import { ConsentPart } from './consent-part.tsx';
 
@@ -12,6 +13,7 @@ const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digi
 /** What was changed, when and why; everything out as a file or a page; and gone for good. */
 export function RecordPart(props: { page: PersonPage }) {
   const { person, first } = props.page;
+  const mayErase = useMay('erase');
   const [typed, setTyped] = useState('');
   const [failed, setFailed] = useState<string | null>(null);
   const saved = useApp(peopleShelf.saveState).is === 'saved';
@@ -82,37 +84,41 @@ export function RecordPart(props: { page: PersonPage }) {
             </Link>
           </div>
         </section>
-        <section aria-labelledby="erase-h" className="border-t-2 border-base-300 pt-3">
-          <h3 id="erase-h" className="text-xl">
-            Erase for good
-          </h3>
-          <p>
-            Everything about {first}: this page, earlier versions, their place in groups and circuits. It
-            can’t be undone.
-          </p>
-          <label className="mt-2 block">
-            <span className="quiet text-sm">Type “{person.name}” to be sure</span>
-            <input
-              className="input touch w-full"
-              value={typed}
-              autoComplete="off"
-              onChange={(e) => setTyped(e.target.value)}
-            />
-          </label>
-          <button
-            type="button"
-            className="btn touch mt-2"
-            disabled={typed.trim() !== person.name}
-            onClick={() => void erase()}
-          >
-            Erase {first}
-          </button>
-          {failed && (
-            <p role="alert" className="mt-1 font-semibold text-error">
-              {failed}
+        {mayErase ? (
+          <section aria-labelledby="erase-h" className="border-t-2 border-base-300 pt-3">
+            <h3 id="erase-h" className="text-xl">
+              Erase for good
+            </h3>
+            <p>
+              Everything about {first}: this page, earlier versions, their place in groups and circuits. It
+              can’t be undone.
             </p>
-          )}
-        </section>
+            <label className="mt-2 block">
+              <span className="quiet text-sm">Type “{person.name}” to be sure</span>
+              <input
+                className="input touch w-full"
+                value={typed}
+                autoComplete="off"
+                onChange={(e) => setTyped(e.target.value)}
+              />
+            </label>
+            <button
+              type="button"
+              className="btn touch mt-2"
+              disabled={typed.trim() !== person.name}
+              onClick={() => void erase()}
+            >
+              Erase {first}
+            </button>
+            {failed && (
+              <p role="alert" className="mt-1 font-semibold text-error">
+                {failed}
+              </p>
+            )}
+          </section>
+        ) : (
+          <p className="quiet border-t-2 border-base-300 pt-3">Erasing somebody for good is the owner’s.</p>
+        )}
       </div>
     </div>
   );

@@ -6,6 +6,7 @@ import { Link, useNavigate } from 'react-router';
 import { copyId } from '../store/copy.ts';
 import { useApp } from '../store/index.ts';
 import { openNewPlan } from '../store/sync.ts';
+import { useMay } from '../store/use-may.ts';
 import { useTheme } from '../store/use-theme.ts';
 import type { Commands } from '../ui/commands.tsx';
 import { Dialog } from '../ui/dialog.tsx';
@@ -22,6 +23,7 @@ export function MoreDialog(props: {
 }) {
   const { plan, commands } = props;
   const store = useStore();
+  const mayChange = useMay('change-sessions');
   const navigate = useNavigate();
   const theme = useTheme();
   const base = useApp((state) => state.sync.base[plan.id] ?? 0);
@@ -70,9 +72,11 @@ export function MoreDialog(props: {
         >
           <Download size={18} aria-hidden /> Keep it as a file
         </button>
-        <button type="button" className="btn touch justify-start" onClick={() => setSure(true)}>
-          <Trash2 size={18} aria-hidden /> Delete it
-        </button>
+        {mayChange && (
+          <button type="button" className="btn touch justify-start" onClick={() => setSure(true)}>
+            <Trash2 size={18} aria-hidden /> Delete it
+          </button>
+        )}
         {sure && (
           <p className="border-l-4 border-primary pl-3">
             It will be gone for good.{' '}

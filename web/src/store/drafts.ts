@@ -1,5 +1,6 @@
 import { openRecord } from '@inner-rung/core/record';
 import { PLAN, type Plan } from '@inner-rung/core/session';
+import { keyOf } from './signer.ts';
 import { storage, tabId } from './storage.ts';
 
 /** Edits not yet on the server, kept in the browser, one draft a tab so that two tabs never mix. */
@@ -11,7 +12,7 @@ interface Draft {
   readonly was: Plan | null;
 }
 
-const prefix = (id: string) => `inner-rung/draft/${id}/`;
+const prefix = (id: string) => `${keyOf('draft')}${id}/`;
 /** A draft of another tab this old belongs to a tab that has closed, or whose server was away. */
 const ORPHAN_MS = 5000;
 

@@ -38,7 +38,7 @@ const textsIn = (value: unknown): string[] =>
 /** All that is kept in a browser and may name somebody. A key more that does is an entry here. */
 const KEPT: readonly Kept[] = [
   {
-    key: /^inner-rung\/shelf\/[^/]+\/./,
+    key: /^inner-rung\/shelf(@[^/]+)?\/[^/]+\/./,
     names: ({ docs }: Shelf, key) => {
       const kind = shelfOf(key);
       if (!kind) return [];
@@ -58,7 +58,7 @@ const KEPT: readonly Kept[] = [
     },
   },
   {
-    key: /^inner-rung\/draft\//,
+    key: /^inner-rung\/draft(@[^/]+)?\//,
     names: ({ plan }: { plan: unknown }) => namedIn(PLAN as unknown as Named, plan, 'person'),
     without: (draft: { plan: unknown }, id) => {
       const plan = withoutErased(PLAN as unknown as Named, draft.plan, person(id));

@@ -3,6 +3,7 @@ import { createSlice, type Middleware, type PayloadAction, type Reducer } from '
 import undoable, { excludeAction, type StateWithHistory } from 'redux-undo';
 import { type Docs, empty, type Machine, type SaveState, type Stored, unsaved } from './machine.ts';
 import { createSaver, type Holds } from './saver.ts';
+import { keyOf } from './signer.ts';
 import { storage, tabId } from './storage.ts';
 
 /** One step: what is put and what is taken away, and its name for whoever undoes it. */
@@ -98,7 +99,7 @@ export function createShelf<T extends { id: string; version: number }>(
     store.dispatch({ type: clearType });
   };
 
-  const draftKey = (tab: string) => `inner-rung/shelf/${name}/${tab}`;
+  const draftKey = (tab: string) => `${keyOf('shelf')}${name}/${tab}`;
   const keepDraft = (store: Store) => {
     const machine = machineOf(store);
     const docs = docsOf(store);

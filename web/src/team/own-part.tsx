@@ -1,6 +1,7 @@
 import { TEAM_ROLE_SAYS } from '@inner-rung/core/team';
 import { useState } from 'react';
 import type { TeamMember } from '../store/api.ts';
+import { nowSigned } from '../store/signer.ts';
 import { asJson, useAsk } from '../store/use-ask.ts';
 import { Field, Wrong } from './fields.tsx';
 
@@ -29,7 +30,11 @@ export function OwnPart(props: { me: TeamMember; team: readonly TeamMember[] }) 
           className="btn touch"
           disabled={busy}
           onClick={() =>
-            void ask('/sign-out', { method: 'POST' }).then((answer) => answer && location.assign('/'))
+            void ask('/sign-out', { method: 'POST' }).then((answer) => {
+              if (!answer) return;
+              nowSigned(null);
+              location.assign('/');
+            })
           }
         >
           Sign out
