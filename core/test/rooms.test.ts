@@ -12,6 +12,7 @@ import {
   rowsFor,
   sizeUnit,
   thingsFor,
+  unsaidRoom,
 } from '@inner-rung/core/room';
 
 describe('the catalogue', () => {
@@ -140,4 +141,18 @@ describe('a room', () => {
   test('things for a need are named', () => {
     expect(thingsFor(READY_ROOMS[1]!, 'hand load', 6)).toEqual(['Loaded rucksack']);
   });
+});
+
+test('where nobody said where it is, all who are here fit, on a floor with walls round it', () => {
+  for (let people = 0; people <= 60; people++) {
+    const room = unsaidRoom(people);
+    expect(peopleThatFit(room)).toBeGreaterThanOrEqual(people);
+    // A metre and a bit of wall a place, of the half that is clear.
+    if (room !== ROOM_EXAMPLE)
+      expect(room.items).toEqual([{ what: 'wall', count: Math.floor((4 * room.lengthMetres) / 2 / 1.2) }]);
+    expect(unsaidRoom(people)).toBe(room);
+    expect(ROOM.schema.safeParse(room).success).toBe(true);
+  }
+  expect(unsaidRoom(1)).toBe(ROOM_EXAMPLE);
+  expect(unsaidRoom(14)).toMatchObject({ name: ROOM_EXAMPLE.name, lengthMetres: 8, items: [{ count: 13 }] });
 });

@@ -4,7 +4,7 @@ import { compileConstraints, lawIn, openForAll, subjectOf } from '../limits/inde
 import { formRefSchema, sameForm } from '../move/index.ts';
 import { outlookOf } from '../person/index.ts';
 import { lazily } from '../record/index.ts';
-import { ROOM_EXAMPLE } from '../room/index.ts';
+import { unsaidRoom } from '../room/index.ts';
 import { formName } from '../words/index.ts';
 import { day, how, personDocument, roomDocument, sessionDocument } from './parts.ts';
 import { defineQuestion } from './question.ts';
@@ -76,7 +76,7 @@ export const classPlan = defineQuestion({
     const { library } = ground;
     const { session, people, on, most } = question;
     const { writtenFor, dials } = session;
-    const room = question.room ?? ROOM_EXAMPLE;
+    const room = question.room ?? unsaidRoom(people.length);
     const law = lawIn(library, room);
     const here = people.filter((person) => outlookOf(person, on).mayTrain);
     const plan = planClass(ground.scaler(room), room, {

@@ -5,7 +5,7 @@ import { subjectOf } from '../limits/index.ts';
 import { outlookOf } from '../person/index.ts';
 import { lazily } from '../record/index.ts';
 import { check, sumUp } from '../review/index.ts';
-import { ROOM_EXAMPLE } from '../room/index.ts';
+import { unsaidRoom } from '../room/index.ts';
 import { formName, sayReason } from '../words/index.ts';
 import { day, personDocument, roomDocument, sessionDocument } from './parts.ts';
 import { defineQuestion } from './question.ts';
@@ -107,7 +107,7 @@ export const versions = defineQuestion({
   answers,
   *run(ground, { session, people, room, on, lanes }): Iterable<z.infer<typeof answers>> {
     const { library, index } = ground;
-    const scaler = ground.scaler(room ?? ROOM_EXAMPLE);
+    const scaler = ground.scaler(room ?? unsaidRoom(people.length));
     const { writtenFor, dials } = session;
     const named = (use: Use | null) => use && { ...use, name: formName(library, use.move, use.settings) };
     const versionOf = (person: (typeof people)[number]) => {

@@ -24,7 +24,8 @@ export interface Prices {
   readonly ofPace: (form: number, pace: number) => number;
 }
 
-export function pricesAt(context: Context, entry: number): Prices {
+/** `ownBelow` is how many rungs below what was aimed at the form lies that somebody would be given by themselves. */
+export function pricesAt(context: Context, entry: number, ownBelow = 0): Prices {
   const { index, table, costs, limits, verdict, liked, disliked, newToThem } = context;
   const { hi, move: moveOf, surfaceCm, support, side, trim, standIn } = table;
   const aim = context.aims[entry]!;
@@ -32,6 +33,7 @@ export function pricesAt(context: Context, entry: number): Prices {
   const usual = context.usual[entry]!;
   const own = context.own[entry]!;
   const goal = goalOf(context, aim);
+  const heldFrom = Math.max(1, ownBelow);
   const { governs, target, step, move: aimed, form: asWritten, settings } = aim;
   const stands = aim.hi[STANDING]! > 0;
   const lands = aim.hi[IMPACT_CLASS]!;
@@ -56,7 +58,8 @@ export function pricesAt(context: Context, entry: number): Prices {
     // Past what was aimed at is as far off as short of it, though within what they can do.
     const below = (target - middle(table, form, governs)) / step;
     let cost = Math.round(costs.rungOff * Math.abs(below));
-    if (below > 1) cost += Math.round(costs.heldDown * (below - 1));
+    // Held down is who does less than they would by themselves, not who would do no more.
+    if (below > heldFrom) cost += Math.round(costs.heldDown * (below - heldFrom));
     if (form !== asWritten) {
       const cm = surfaceCm[form]!;
       const shownAlready =

@@ -1,12 +1,30 @@
 import { rowOf, settingsOf, taughtForms } from '../forms/index.ts';
 import { isGiven } from '../move/index.ts';
 import type { Choice } from './budget.ts';
-import { type Context, NONE } from './context.ts';
+import { type Context, middle, NONE } from './context.ts';
 import { paceFinder } from './pace.ts';
 import { choiceOf, pricesAt } from './price.ts';
 
 /** Choices of a session by entry; null is rest. */
 export type Choices = readonly (Choice | null)[];
+
+/** By context and entry: rungs below what was aimed at of the form somebody would be given by themselves. */
+const owns = new WeakMap<Context, Map<number, number>>();
+
+/** The same, worked out when it is first asked for; 0 where nothing hangs on it. */
+function ownBelow(context: Context, entry: number): number {
+  if (context.costs.heldDown === 0) return 0;
+  const known = owns.get(context) ?? new Map<number, number>();
+  owns.set(context, known);
+  const was = known.get(entry);
+  if (was !== undefined) return was;
+  const alone = { ...context, costs: { ...context.costs, heldDown: 0 } };
+  const own = search(alone, entry, 0, context.costs.rest);
+  const { governs, target, step } = context.aims[entry]!;
+  const below = own ? (target - middle(context.table, own.form, governs)) / step : 0;
+  known.set(entry, below);
+  return below;
+}
 
 /** The cheapest form under a cost that so many rulers bar; the lower row wins a tie. */
 export function search(
@@ -23,7 +41,7 @@ export function search(
   let bestPace = Number.NaN;
   let bound = under;
   const open = bars === 0 ? context.open() : null;
-  const prices = pricesAt(context, entry);
+  const prices = pricesAt(context, entry, ownBelow(context, entry));
   const paceOf = paceFinder(context, aim);
   for (let k = 0; k < moves.length && base[k]! - further <= bound; k++) {
     if (without.has(moves[k]!)) continue;
@@ -83,7 +101,7 @@ export function optionsOf(context: Context, entry: number): Choice[] {
   const { moves, base } = similarity.ranking(aim.move);
   const options: Choice[] = [];
   const open = context.open();
-  const prices = pricesAt(context, entry);
+  const prices = pricesAt(context, entry, ownBelow(context, entry));
   const paceOf = paceFinder(context, aim);
   moves.forEach((move, k) => {
     const ofMove = prices.ofMove(move);
@@ -118,7 +136,7 @@ export function cheapestOf(context: Context, entry: number): Cheapest {
   if (!aim) return { cost, form, pace };
   const { moves, base } = similarity.ranking(aim.move);
   const open = context.open();
-  const prices = pricesAt(context, entry);
+  const prices = pricesAt(context, entry, ownBelow(context, entry));
   const paceOf = paceFinder(context, aim);
   for (let k = 0; k < moves.length; k++) {
     const ofMove = prices.ofMove(moves[k]!);

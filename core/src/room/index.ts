@@ -26,6 +26,7 @@ export {
   roomSchema,
   rowsFor,
   thingsFor,
+  unsaidRoom,
   withBorrowed,
   withOwn,
 } from './room.ts';

@@ -72,6 +72,29 @@ export const clearMetres = (room: Room): number => Math.max(room.lengthMetres, r
 /** Square metres a person needs to stand, turn and lie down with arms out. Common practice. */
 const PERSON_SQUARE_METRES = 4;
 
+/**
+ * Metres of a wall that one person takes who leans on it or sits against it, and how much of a room's walls is clear of
+ * doors, windows and radiators. Estimates.
+ */
+const WALL_METRES = 1.2;
+const CLEAR_WALL = 0.5;
+const unsaid = new Map<number, Room>();
+/**
+ * Where nobody has said where it is: a square floor that so many people fit on, and the clear half of its walls. For one or two it is
+ * {@link ROOM_EXAMPLE}; the same number gives the same object.
+ */
+export function unsaidRoom(people: number): Room {
+  const side = Math.max(ROOM_EXAMPLE.lengthMetres, Math.ceil(Math.sqrt(people * PERSON_SQUARE_METRES)));
+  const known = unsaid.get(side) ?? {
+    ...ROOM_EXAMPLE,
+    items: [{ what: 'wall' as const, count: Math.floor((4 * side * CLEAR_WALL) / WALL_METRES) }],
+    lengthMetres: side,
+    widthMetres: side,
+  };
+  unsaid.set(side, known);
+  return side === ROOM_EXAMPLE.lengthMetres ? ROOM_EXAMPLE : known;
+}
+
 /** How many people fit on the floor at once. */
 export const peopleThatFit = (room: Room): number =>
   Math.max(1, Math.floor((room.lengthMetres * room.widthMetres) / PERSON_SQUARE_METRES));

@@ -1,6 +1,6 @@
 import type { Library } from '@inner-rung/core/ladder';
 import type { Group, Person } from '@inner-rung/core/person';
-import { ROOM_EXAMPLE, type Room, withBorrowed } from '@inner-rung/core/room';
+import { type Room, unsaidRoom, withBorrowed } from '@inner-rung/core/room';
 import type { Plan } from '@inner-rung/core/session';
 import { useMemo } from 'react';
 import { useDraft } from '../ui/use-draft.ts';
@@ -26,12 +26,12 @@ export function useClassToday(
   people: readonly Person[],
   rooms: readonly Room[],
 ) {
-  const hall = rooms.find((r) => r.id === plan?.room) ?? ROOM_EXAMPLE;
+  const who = useWhoToday(id, group, people);
+  const hall = rooms.find((r) => r.id === plan?.room) ?? unsaidRoom(who.taking.length);
   const borrowed = plan?.borrowed;
   const room = useMemo(() => withBorrowed(hall, borrowed ?? []), [hall, borrowed]);
   const key = `${id}/${group?.id ?? 'all'}`;
   const [ways, setWays] = useDraft<Ways>(`class-ways/${key}`, USUAL);
-  const who = useWhoToday(id, group, people);
   const answer = useClass(shipped, plan, room, who.taking, ways.most, ways.how, key);
   return { hall, room, who, answer, ...ways, setWays };
 }

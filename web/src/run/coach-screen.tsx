@@ -1,7 +1,7 @@
 import { swappedOtherwise } from '@inner-rung/core/ask';
 import type { Library } from '@inner-rung/core/ladder';
 import { type ConditionId, everybodyIn, type LevelIndex } from '@inner-rung/core/person';
-import { ROOM_EXAMPLE, withBorrowed } from '@inner-rung/core/room';
+import { unsaidRoom, withBorrowed } from '@inner-rung/core/room';
 import { doesNow, positionAt } from '@inner-rung/core/run';
 import { ArrowLeft, HeartPulse, Monitor, Smartphone } from 'lucide-react';
 import { useCallback, useState } from 'react';
@@ -60,7 +60,10 @@ function CoachFace(props: { library: Library; live: LiveRun }) {
     events: [...live.events],
     on: today(),
     dials: plan && { writtenFor: plan.writtenFor, dials: plan.dials },
-    room: withBorrowed(rooms.find((r) => r.name === run.room) ?? ROOM_EXAMPLE, plan?.borrowed ?? []),
+    room: withBorrowed(
+      rooms.find((r) => r.name === run.room) ?? unsaidRoom(run.cast.length),
+      plan?.borrowed ?? [],
+    ),
     expected: [...files, ...(group ? everybodyIn(group, files) : [])],
   });
   const nameOf = (id: string | null) => all.people.find((p) => p.id === id)?.name ?? '';

@@ -2,8 +2,7 @@ import { ACTIONS, type ActionId, type TeamRole } from '@inner-rung/core/team';
 import { type TeamState, team } from './api.ts';
 
 /** Whether whoever is at this browser may do something; true while nobody has said otherwise. */
-const mayIn = (state: TeamState | undefined, id: ActionId): boolean =>
-  !state?.in || state.may.includes(id);
+const mayIn = (state: TeamState | undefined, id: ActionId): boolean => !state?.in || state.may.includes(id);
 
 export const useMay = (id: ActionId): boolean => mayIn(team.use().data, id);
 
