@@ -135,6 +135,8 @@ test('a second coach has the easier forms; one sits out, one goes and is back in
     expect(await second.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
   }
   const news = page.locator('[data-person]').filter({ hasText: /new to this/ });
+  // Both do the same, so they stand in one row until the coach wants each by themselves.
+  await news.getByRole('button', { name: 'one by one' }).click();
   await expect(news).toHaveCount(2);
   const presses = second.locator('[data-easier-forms] > li').nth(1);
   const before = await presses.locator('.display').textContent();

@@ -83,14 +83,18 @@ export function Sheet(props: {
                                     <strong>{form.people.length}</strong>: all the others
                                   </span>
                                 ) : (
-                                  <>
-                                    <strong>{form.people.length}</strong>:{' '}
-                                    <Names
-                                      ids={form.people}
-                                      byId={byId}
-                                      onPerson={(id) => props.onPerson(id, entry)}
-                                    />
-                                  </>
+                                  <span className="flex gap-x-1.5">
+                                    <span>
+                                      <strong>{form.people.length}</strong>:
+                                    </span>{' '}
+                                    <span className="min-w-0">
+                                      <Names
+                                        ids={form.people}
+                                        byId={byId}
+                                        onPerson={(id) => props.onPerson(id, entry)}
+                                      />
+                                    </span>
+                                  </span>
                                 )}
                               </p>
                             )}
@@ -149,13 +153,15 @@ function Names(props: {
     <>
       {[...kinds.values()].map((kind, i) => (
         <span key={kind.ids[0]}>
-          {i > 0 && ', '}
+          {i > 0 && ' '}
           <button
             type="button"
             className="inline min-h-6 py-0.5 text-left leading-6 decoration-dotted underline-offset-4 hover:underline"
             onClick={() => props.onPerson(kind.ids[0]!)}
           >
             {kind.byNumber ? knownAs(kind.ids.length, kind.name) : kind.name}
+            {/* A button wraps as a block: outside it the comma would stand on a line of its own. */}
+            {i < kinds.size - 1 && <span aria-hidden>,</span>}
           </button>
         </span>
       ))}
