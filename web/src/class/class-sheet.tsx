@@ -83,7 +83,7 @@ export function Sheet(props: {
                                     <strong>{form.people.length}</strong>: all the others
                                   </span>
                                 ) : (
-                                  <span className="flex gap-x-1.5">
+                                  <span className="flex items-baseline gap-x-1.5">
                                     <span>
                                       <strong>{form.people.length}</strong>:
                                     </span>{' '}
