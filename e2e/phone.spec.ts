@@ -35,6 +35,25 @@ test('the story at arm’s length, by thumb', async ({ page }) => {
   expect(wide).toBeLessThanOrEqual(0);
 });
 
+test('the page and the run come first, what changes them is behind one button', async ({ page }) => {
+  await page.goto(`${server.url}/plan/tuesday-ten/class`);
+  const first = page.locator('[data-station="1"]').first();
+  await expect(first).toBeInViewport();
+  const most = page.getByRole('group', { name: 'Other forms, at most' });
+  await expect(most).toBeHidden();
+  await page.getByRole('button', { name: 'More' }).tap();
+  await expect(page.getByRole('button', { name: 'More' })).toHaveAttribute('aria-expanded', 'true');
+  await most.getByText('1', { exact: true }).tap();
+  await expect(most.getByRole('radio', { name: '1', exact: true })).toBeChecked();
+  await page.getByRole('button', { name: 'Run it' }).tap();
+  await expect(page.getByRole('button', { name: 'Go', exact: true })).toBeInViewport();
+  const sound = page.getByRole('button', { name: 'Sound' });
+  await expect(sound).toBeHidden();
+  await page.getByRole('button', { name: 'More' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(sound).toBeVisible();
+});
+
 test('everything to tap is at least 44 px high', async ({ page }) => {
   await page.goto(server.url);
   await expect(page.getByRole('button', { name: /^1 / })).toBeVisible();

@@ -275,6 +275,19 @@ describe('every move', () => {
       )
         expect([move.id, move.needs.some((n) => n.what === 'hand hold')]).toEqual([move.id, true]);
   });
+  test('a hand on a chair takes something low enough to lean on, which a wall isn’t', () => {
+    for (const move of library.moves)
+      if (/hands? on a chair/i.test(move.name))
+        expect([
+          move.id,
+          move.needs.some((n) => n.what === 'firm surface' && (n.min ?? 0) >= 40 && (n.max ?? 0) <= 80),
+        ]).toEqual([move.id, true]);
+  });
+  test('what anything steady would do for isn’t named after a chair or a wall, which may not be there', () => {
+    const says = library.moves.flatMap((move) => (move.support?.say ? [[move.id, move.support.say]] : []));
+    expect(says.length).toBeGreaterThan(0);
+    expect(says.filter(([, say]) => /chair|wall|table|bench|rail/.test(say!))).toEqual([]);
+  });
 });
 
 /** Absolute MET at the usual pace, by what the Compendium 2011 gives for the group (from memory), as a band. */

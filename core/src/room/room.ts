@@ -80,19 +80,22 @@ const WALL_METRES = 1.2;
 const CLEAR_WALL = 0.5;
 const unsaid = new Map<number, Room>();
 /**
- * Where nobody has said where it is: a square floor that so many people fit on, and the clear half of its walls. For one or two it is
- * {@link ROOM_EXAMPLE}; the same number gives the same object.
+ * Where nobody has said where it is: a square floor that so many people fit on, with clear wall for each of them, since nobody said
+ * that it is short. For one it is {@link ROOM_EXAMPLE}; the same number gives the same object.
  */
 export function unsaidRoom(people: number): Room {
+  if (people <= 1) return ROOM_EXAMPLE;
   const side = Math.max(ROOM_EXAMPLE.lengthMetres, Math.ceil(Math.sqrt(people * PERSON_SQUARE_METRES)));
-  const known = unsaid.get(side) ?? {
+  const known = unsaid.get(people) ?? {
     ...ROOM_EXAMPLE,
-    items: [{ what: 'wall' as const, count: Math.floor((4 * side * CLEAR_WALL) / WALL_METRES) }],
+    items: [
+      { what: 'wall' as const, count: Math.max(people, Math.floor((4 * side * CLEAR_WALL) / WALL_METRES)) },
+    ],
     lengthMetres: side,
     widthMetres: side,
   };
-  unsaid.set(side, known);
-  return side === ROOM_EXAMPLE.lengthMetres ? ROOM_EXAMPLE : known;
+  unsaid.set(people, known);
+  return known;
 }
 
 /** How many people fit on the floor at once. */

@@ -12,6 +12,7 @@ import { aimWords, blockName } from '@inner-rung/core/session';
 import { Pause, Play, Plus, RotateCcw, SkipForward, Undo2, Volume2 } from 'lucide-react';
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { timeWords } from '../store/day.ts';
+import { BehindMore } from '../ui/behind-more.tsx';
 import { Chip } from '../ui/choice.tsx';
 import { type Commands, useCommands } from '../ui/commands.tsx';
 import { useDraft } from '../ui/use-draft.ts';
@@ -91,31 +92,33 @@ export function Coach(props: {
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-base-300 px-3 py-1.5">
         {props.back}
-        <h1 className="min-w-40 flex-1 truncate text-xl">{run.plan.title}</h1>
+        <h1 className="min-w-28 flex-1 truncate text-xl md:min-w-40">{run.plan.title}</h1>
         {props.status}
-        <Chip on={heard.volume > 0} onTurn={() => setHeard({ volume: heard.volume > 0 ? 0 : 0.5 })}>
-          <Volume2 size={17} className="mr-1 inline" aria-hidden />
-          Sound
-        </Chip>
-        {heard.volume > 0 && (
-          <input
-            type="range"
-            aria-label="How loud"
-            className="range range-sm w-24"
-            min={0.05}
-            max={1}
-            step={0.05}
-            value={heard.volume}
-            onChange={(event) => setHeard({ volume: Number(event.target.value) })}
-          />
-        )}
-        <Chip on={heard.speech} onTurn={() => setHeard({ speech: !heard.speech })}>
-          Voice
-        </Chip>
-        <Chip on={heard.pulse} onTurn={() => setHeard({ pulse: !heard.pulse })}>
-          Beat
-        </Chip>
-        {props.tools}
+        <BehindMore>
+          <Chip on={heard.volume > 0} onTurn={() => setHeard({ volume: heard.volume > 0 ? 0 : 0.5 })}>
+            <Volume2 size={17} className="mr-1 inline" aria-hidden />
+            Sound
+          </Chip>
+          {heard.volume > 0 && (
+            <input
+              type="range"
+              aria-label="How loud"
+              className="range range-sm w-24"
+              min={0.05}
+              max={1}
+              step={0.05}
+              value={heard.volume}
+              onChange={(event) => setHeard({ volume: Number(event.target.value) })}
+            />
+          )}
+          <Chip on={heard.speech} onTurn={() => setHeard({ speech: !heard.speech })}>
+            Voice
+          </Chip>
+          <Chip on={heard.pulse} onTurn={() => setHeard({ pulse: !heard.pulse })}>
+            Beat
+          </Chip>
+          {props.tools}
+        </BehindMore>
       </header>
       <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[22rem_minmax(0,1fr)]">
         <section
