@@ -10,6 +10,7 @@ import {
   groupSchema,
   type Limit,
   outlookOf,
+  partWords,
   QUICK_CONDITIONS,
   standIn,
 } from '@inner-rung/core/person';
@@ -301,6 +302,28 @@ describe('who is here', () => {
     expect(outlook('two over 70').age.lo).toBeGreaterThanOrEqual(70);
     expect(outlook('4 aged 9 to 11').conditions.map(({ id }) => id)).toContain('child');
     expect(outlook('4 aged 9 to 11').age.lo).toBeLessThanOrEqual(9);
+  });
+  test('of 70 and more, nothing else said, what is known is standing up from a chair: the first level', () => {
+    for (const [text, level, called] of [
+      ['three over 70', 0, /^3: over 70$/],
+      ['3 in their 70s', 0, /^3: 70 to 79$/],
+      ['Jim 77, angina', 0, /77/],
+      ['three over 70 who move well', 2, /^3: over 70, moves well$/],
+      ['3 over 60', 1, /^3: over 60$/],
+      // The levels by the names they have on every page; who doesn't isn't taken to.
+      ['2 new to this', 0, /^2: new to this$/],
+      ['2 finding their feet', 1, /^2: finding their feet$/],
+      ['2 who move well', 2, /^2: moves well$/],
+      ['3 who don’t move well', 0, /^3: new to this$/],
+      ['3 adults', 1, /^3/],
+      ['4 aged 9 to 11', 1, /^4: 9 to 11/],
+      ['two aged 74', 0, /^2: 74$/],
+      ['3 aged over 70', 0, /^3: over 70$/],
+    ] as const) {
+      const [one] = standsFor(text);
+      expect([text, one!.assumedLevel]).toEqual([text, level]);
+      expect(partWords(groupOf(readWho(text), 'class', '2026-11-25').parts[0]!)).toMatch(called);
+    }
   });
   test('a side is kept of a limb, and of nothing that has none', () => {
     for (const id of CONDITION_IDS) {

@@ -183,6 +183,19 @@ const YEARS_APART = 8;
 /** The year of birth that asks for more care: of children the later, of everybody else the earlier. */
 const carefulYear = (part: GroupPart, [from, to]: readonly [number, number]): number =>
   part.kind === 'child or teenager' ? Math.min(to, from + YEARS_APART) : Math.max(from, to - YEARS_APART);
+/**
+ * From what age somebody of whom nothing else was said is taken to be new to this. What the average of that age is known to do
+ * is standing up from a chair without hands, some twelve times in half a minute (CDC STEADI's 30-second chair stand), which is
+ * what the first level says; a full squat is the next one's. The age is an estimate: the test begins at 65.
+ */
+const NEW_FROM = 70;
+/** The level of those of whom none was said. Common practice. */
+export function usualLevel(part: Pick<GroupPart, 'kind' | 'aged'>): 0 | 1 {
+  const youngest =
+    part.kind === 'older adult' ? Number(/^(?:over )?(\d+)/.exec(part.aged ?? '')?.[1] ?? 0) : 0;
+  return youngest >= NEW_FROM ? 0 : 1;
+}
+
 /** A part in words: "2: sore knees (left)", "1: “kidney disease”, not understood". */
 export function partWords(part: GroupPart): string {
   const conditions = part.conditions.map(
@@ -193,7 +206,7 @@ export function partWords(part: GroupPart): string {
   const level = LEVELS[part.level].name.toLowerCase();
   const said = [part.name ?? '', people, part.aged ?? '', ...unread, ...conditions].filter(Boolean);
   // A level that isn't the usual one was said.
-  const words = said.length === 0 || part.level !== GROUP_EXAMPLE.parts[0]!.level ? [...said, level] : said;
+  const words = said.length === 0 || part.level !== usualLevel(part) ? [...said, level] : said;
   return `${part.count}: ${words.join(', ')}`;
 }
 

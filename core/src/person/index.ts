@@ -103,6 +103,7 @@ export {
   standsFor,
   takingPart,
   USUAL_PROGRESS,
+  usualLevel,
   WALK_INS,
   type Waiting,
   WEEKDAYS,

@@ -97,6 +97,8 @@ export interface Clause {
   unread: string[];
 }
 
+/** Words that an age comes after. */
+const AGED: ReadonlySet<string> = new Set(['aged', 'age', 'ages']);
 /** How old children are in the first year at school, by what it is called in England and in America. From memory. */
 const FIRST_YEAR: Readonly<Record<string, number>> = { year: 5, yr: 5, y: 5, grade: 6, grader: 6 };
 const LAST_YEAR = 13;
@@ -391,8 +393,12 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         FIRST_YEAR[pieces[follows]?.token.word ?? ''] !== undefined &&
         numberAt(follows + 1) !== null &&
         numberAt(follows + 1)! <= LAST_YEAR;
+      // "4 aged 9 to 11": the age comes after its word, and four is how many.
+      const agesFollow =
+        AGED.has(pieces[follows]?.token.word ?? '') &&
+        (numberAt(follows + 1) !== null || ['over', 'under', 'decade'].includes(isAt(follows + 1) ?? ''));
       const years =
-        (!ofSchool && isAt(follows) === 'age word') ||
+        (!ofSchool && isAt(follows) === 'age word' && !agesFollow) ||
         (pieces[follows]?.token.word === '-' && isAt(follows + 1) === 'age word');
       if (
         isAt(follows) === 'weeks' ||

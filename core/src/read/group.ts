@@ -1,8 +1,6 @@
-import { GROUP_EXAMPLE, type Group, type GroupPart, OLDEST, YOUNGEST } from '../person/index.ts';
+import { GROUP_EXAMPLE, type Group, type GroupPart, OLDEST, usualLevel, YOUNGEST } from '../person/index.ts';
 import type { Who, WhoPart } from './who.ts';
 
-/** What somebody of whom nothing was said is taken to be. Common practice. */
-const USUAL_LEVEL = 1;
 /** As much as a part of a group keeps of what isn't understood. */
 const MOST_UNREAD = 10;
 const LONGEST_WORDS = 200;
@@ -28,21 +26,24 @@ const agedWords = ([from, to]: readonly [number, number]): string =>
         ? `under ${to + 1}`
         : `${from} to ${to}`;
 
-const partOf = (part: WhoPart, id: string, year: number): GroupPart => ({
-  id,
-  count: part.count,
-  conditions: part.conditions.map(({ id: condition, side }) => ({ id: condition, side: side ?? 'both' })),
-  level: part.level ?? USUAL_LEVEL,
-  ...(part.ages
-    ? { born: [year - part.ages[1], year - part.ages[0]] as [number, number], aged: agedWords(part.ages) }
-    : {}),
-  ...(part.kind ? { kind: part.kind } : {}),
-  ...(part.sex ? { sex: part.sex } : {}),
-  ...(part.name ? { name: part.name.slice(0, 80) } : {}),
-  ...(part.unread.length > 0
-    ? { unread: part.unread.slice(0, MOST_UNREAD).map((piece) => piece.slice(0, LONGEST_WORDS)) }
-    : {}),
-});
+const partOf = (part: WhoPart, id: string, year: number): GroupPart => {
+  const aged = part.ages ? { aged: agedWords(part.ages) } : {};
+  const kind = part.kind ? { kind: part.kind } : {};
+  return {
+    id,
+    count: part.count,
+    conditions: part.conditions.map(({ id: condition, side }) => ({ id: condition, side: side ?? 'both' })),
+    level: part.level ?? usualLevel({ ...kind, ...aged }),
+    ...(part.ages ? { born: [year - part.ages[1], year - part.ages[0]] as [number, number] } : {}),
+    ...aged,
+    ...kind,
+    ...(part.sex ? { sex: part.sex } : {}),
+    ...(part.name ? { name: part.name.slice(0, 80) } : {}),
+    ...(part.unread.length > 0
+      ? { unread: part.unread.slice(0, MOST_UNREAD).map((piece) => piece.slice(0, LONGEST_WORDS)) }
+      : {}),
+  };
+};
 
 /** How many nothing more is known of. */
 const othersIn = (who: Who): number => who.total - who.parts.reduce((sum, part) => sum + part.count, 0);

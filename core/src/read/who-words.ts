@@ -88,13 +88,13 @@ list(
 list(
   { is: 'level', level: 1 },
   words(
-    'improver,some experience,intermediate,bit of experience,a bit of experience,fairly new,fairly fit,quite fit,average,average fitness,moderately fit,medium',
+    'improver,some experience,intermediate,bit of experience,a bit of experience,fairly new,fairly fit,quite fit,average,average fitness,moderately fit,medium,finding their feet,finding her feet,finding his feet',
   ),
 );
 list(
   { is: 'level', level: 2 },
   words(
-    'been coming,been coming for years,been coming for ages,been coming a while,been coming a year,been coming for a year,been at it for years,long standing,old timer,fit,regular,steady,experienced,active,seasoned,trained,comes every week,old hand,used to it',
+    'been coming,been coming for years,been coming for ages,been coming a while,been coming a year,been coming for a year,been at it for years,long standing,old timer,fit,regular,steady,experienced,active,seasoned,trained,comes every week,old hand,used to it,moves well,move well,moving well,well moving',
   ),
 );
 list(

@@ -11,6 +11,7 @@ import {
   partWords,
   personSchema,
   shortName,
+  usualLevel,
 } from '@inner-rung/core/person';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -143,7 +144,7 @@ function Part(props: {
   const [name, setName] = useState('');
   const [born, setBorn] = useState('');
   const [wrong, setWrong] = useState<string | null>(null);
-  const what = partWords({ ...part, level: 1 }).replace(/^\d+: /, '');
+  const what = partWords({ ...part, level: usualLevel(part) }).replace(/^\d+: /, '');
   return (
     <li className="py-2">
       <div className="flex flex-wrap items-center gap-2">
