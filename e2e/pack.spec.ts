@@ -56,6 +56,8 @@ test('the hall has no network: a session in one file, run from storage, reloaded
   const walkIn = pack.locator('[data-person^="walked-in-"]');
   await expect(walkIn).toContainText('walk-in 1');
   await expect(walkIn.locator('[data-does]')).toHaveText(/\w/);
+  // On a phone behind one button.
+  await pack.getByRole('button', { name: 'More', exact: true }).click();
   await pack.getByRole('button', { name: 'Class sheet' }).click();
   await expect(pack.getByRole('main')).toContainText('Saskia');
   await pack.getByRole('button', { name: 'Run', exact: true }).click();

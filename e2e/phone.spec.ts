@@ -41,15 +41,18 @@ test('the page and the run come first, what changes them is behind one button', 
   await expect(first).toBeInViewport();
   const most = page.getByRole('group', { name: 'Other forms, at most' });
   await expect(most).toBeHidden();
-  await page.getByRole('button', { name: 'More' }).tap();
-  await expect(page.getByRole('button', { name: 'More' })).toHaveAttribute('aria-expanded', 'true');
+  await page.getByRole('button', { name: 'More', exact: true }).tap();
+  await expect(page.getByRole('button', { name: 'More', exact: true })).toHaveAttribute(
+    'aria-expanded',
+    'true',
+  );
   await most.getByText('1', { exact: true }).tap();
   await expect(most.getByRole('radio', { name: '1', exact: true })).toBeChecked();
   await page.getByRole('button', { name: 'Run it' }).tap();
   await expect(page.getByRole('button', { name: 'Go', exact: true })).toBeInViewport();
   const sound = page.getByRole('button', { name: 'Sound' });
   await expect(sound).toBeHidden();
-  await page.getByRole('button', { name: 'More' }).focus();
+  await page.getByRole('button', { name: 'More', exact: true }).focus();
   await page.keyboard.press('Enter');
   await expect(sound).toBeVisible();
 });

@@ -106,7 +106,7 @@ export function findMoves(library: Library, text: string, most: number): MoveHit
   const plain = plainName(words);
   const exact = (hit: (typeof loose)[number]) =>
     plainName(hit['name'] as string) === plain ||
-    (hit['twins'] as string).split(', ').some((twin) => plainName(twin) === plain);
+    library.move(hit.id as string)!.twins.some((twin) => plainName(twin) === plain);
   const hits = [...loose.filter(exact), ...loose.filter((hit) => !exact(hit))];
   const found: MoveHit[] = [];
   for (const hit of hits) {

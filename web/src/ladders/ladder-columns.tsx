@@ -50,7 +50,7 @@ export const Trunk = memo(function Trunk(props: ColumnProps) {
                     to={`/moves/${rung.move}`}
                     title={by.map((b) => b.says).join('; ') || undefined}
                     style={barred ? undefined : laneStyle(look.lane)}
-                    className={`touch flex min-h-6.5 items-center gap-1.5 border-y border-base-content/50 px-2 py-0.5 text-[0.92rem] leading-tight hover:underline ${barred ? 'barred' : ''} ${props.found?.has(rung.move) ? 'outline-2 -outline-offset-2 outline-primary' : ''}`}
+                    className={`touch flex min-h-7 items-center gap-1.5 border-y border-base-content/50 px-2 py-0.5 text-[0.92rem] leading-tight hover:underline ${barred ? 'barred' : ''} ${props.found?.has(rung.move) ? 'outline-2 -outline-offset-2 outline-primary' : ''}`}
                   >
                     <span
                       className={`min-w-0 flex-1 ${barred ? 'quiet line-through decoration-2' : 'font-semibold'}`}
