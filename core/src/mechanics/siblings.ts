@@ -1,4 +1,4 @@
-import { DEMANDS, type Demand, type DemandKey, type Move, middle } from '../move/index.ts';
+import { DEMAND_KEYS, DEMANDS, type Demand, type DemandKey, type Move, middle } from '../move/index.ts';
 import { handLoad } from './least.ts';
 
 /** A figure that is lower in the harder of two moves of which one is like the other. */
@@ -34,14 +34,7 @@ const pulls = ({ move }: Sibling): boolean =>
   move.needs.some(({ what }) => ['band', 'pull anchor', 'high anchor', 'towel', 'ball'].includes(what));
 const aWeightMore = (one: Sibling, other: Sibling): boolean =>
   mostHeld(one) > 0 && mostHeld(other) === 0 && !pulls(other);
-const STRENGTH: readonly DemandKey[] = [
-  'strength.legs',
-  'strength.push',
-  'strength.pull',
-  'strength.front',
-  'strength.side',
-  'strength.back',
-];
+const STRENGTH = DEMAND_KEYS.filter((key) => key.startsWith('strength.'));
 
 const HARDER: readonly Harder[] = [
   {
@@ -49,7 +42,6 @@ const HARDER: readonly Harder[] = [
     than: aWeightMore,
     loads: [
       ...STRENGTH,
-      'strength.grip',
       'wrist.load',
       'elbow.load',
       'shoulder.load',

@@ -162,8 +162,8 @@ export function isLabel(names: Names, tokens: readonly Token[], own: ReadonlyMap
   return factsIn(CLOCK_GRAMMAR, content).every(({ fact }) => IN_LABELS.has(fact.is));
 }
 
-/** "Tabata 2", "AMRAP B": the kind of clock, and which of several it is. */
 const PAIR: Fact = { is: 'format', kind: 'superset' };
+/** "Tabata 2", "AMRAP B": the kind of clock, and which of several it is. */
 export function numberedFormat(tokens: readonly Token[]): Match<Fact>[] | null {
   const last = tokens.at(-1);
   if (tokens.length < 2 || !last || !(last.kind === 'number' && last.value <= 6) || last.spelt) return null;

@@ -1,8 +1,5 @@
-import { type LevelIndex, type Person, standIn, WALK_INS } from '../person/index.ts';
+import { type LevelIndex, type Person, standIn, usualLevel, WALK_INS } from '../person/index.ts';
 import type { Cast } from './run.ts';
-
-/** Nobody knows more of somebody than this. */
-const USUAL_LEVEL: LevelIndex = 1;
 
 /** Somebody nobody has a file of, as far as is known. */
 const unknown = (level: LevelIndex): Person =>
@@ -20,7 +17,7 @@ export function whoInRun(
   // One of several alike is named by a number behind theirs.
   const whose = cast.id.replace(/#\d+$/, '');
   const known = expected.find((one) => one.id === whose);
-  const person = known ?? unknown(level ?? USUAL_LEVEL);
+  const person = known ?? unknown(level ?? usualLevel({}));
   const more = conditions.filter(
     (one) => !person.conditions.some((held) => held.id === one.id && held.side === one.side),
   );

@@ -24,7 +24,8 @@ export const keyOf = (kind: 'draft' | 'shelf'): string =>
 /** Work that was kept before there were names becomes somebody's. */
 function claim(id: string): void {
   for (const key of storage.keys()) {
-    if (WORK.exec(key)?.[2] !== undefined || !WORK.test(key)) continue;
+    const found = WORK.exec(key);
+    if (!found || found[2] !== undefined) continue;
     const kept = storage.get(key);
     if (kept === null) continue;
     if (storage.set(key.replace(WORK, `inner-rung/$1@${id}/`), kept)) storage.remove(key);
