@@ -185,8 +185,8 @@ const carefulYear = (part: GroupPart, [from, to]: readonly [number, number]): nu
   part.kind === 'child or teenager' ? Math.min(to, from + YEARS_APART) : Math.max(from, to - YEARS_APART);
 /**
  * From what age somebody of whom nothing else was said is taken to be new to this. What the average of that age is known to do
- * is standing up from a chair without hands, some twelve times in half a minute (CDC STEADI's 30-second chair stand), which is
- * what the first level says; a full squat is the next one's. The age is an estimate: the test begins at 65.
+ * is standing up from a chair without hands, some twelve times in half a minute (CDC STEADI's 30-second chair stand, from memory), which
+ * is what the first level says; a full squat is the next one's. The age is an estimate: the test begins at 65.
  */
 const NEW_FROM = 70;
 /** The level of those of whom none was said. Common practice. */
