@@ -149,7 +149,7 @@ export function makeLanes(scaler: Scaler, request: LanesRequest): LanesMade {
       for (const id of own) forms.add(id);
       return [...forms]
         .filter((id) => form[id]! >= 0)
-        .map((id) => candidateOf(one, entry, one.choice(entry, form[id]!, pace[id]!, cost[id]!)));
+        .map((id) => candidateOf(one, entry, one.choice(entry, form[id]!, pace(id), cost[id]!)));
     });
     return lists.map((list, lane): Candidate[] => {
       const pin = pins.find((p) => p.entry === entry && p.lane === lane);

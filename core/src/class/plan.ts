@@ -141,11 +141,19 @@ interface PlannedEntry {
   readonly shortHere: readonly string[];
 }
 
-interface Column {
-  /** Number of the taught form. */
+class Column {
   readonly id: number;
-  readonly form: FormRef;
   readonly written: boolean;
+  readonly #named: (id: number) => FormRef;
+  constructor(id: number, written: boolean, named: (id: number) => FormRef) {
+    this.id = id;
+    this.written = written;
+    this.#named = named;
+  }
+  // Of the class: one function for all of thousands.
+  get form(): FormRef {
+    return this.#named(this.id);
+  }
 }
 
 /**
@@ -184,13 +192,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
   const columnOf = (id: number, written: boolean): Column => {
     const known = unwritten[id];
     if (known && !written) return known;
-    const made = {
-      id,
-      get form() {
-        return formOf(id);
-      },
-      written,
-    };
+    const made = new Column(id, written, formOf);
     if (!written) unwritten[id] = made;
     return made;
   };
@@ -208,20 +210,30 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
     if (!wanted.has(id)) wanted.set(id, wantsOf(needsOf, room, formOf(id)));
     return wanted.get(id)!;
   };
+  const columnsHere: Column[][] = [];
+  /** What is open to anybody at an entry, found once however often it is planned. */
+  const columnsAt = (entry: number): readonly Column[] => {
+    const known = columnsHere[entry];
+    if (known) return known;
+    const own = new Map(kinds.map((one) => [one, one.cheapest(entry)]));
+    cheapestAt[entry] = own;
+    const written = opened.map((one) => one.written(entry)).find((form) => form >= 0) ?? -1;
+    const writtenId = written < 0 ? -1 : numbers.of[written]!;
+    const openTo = new Uint8Array(numbers.count);
+    for (const { form } of own.values())
+      for (let id = 0; id < numbers.count; id++) if (form[id]! >= 0) openTo[id] = 1;
+    const columns: Column[] = [];
+    for (let id = 0; id < numbers.count; id++)
+      if (openTo[id] === 1) columns.push(columnOf(id, id === writtenId));
+    columnsHere[entry] = columns;
+    return columns;
+  };
   const planEntry = (
     entry: number,
     { price = null, spare, elsewhere, left, proving = false }: Besides = {},
   ): PlannedEntry => {
-    const own = cheapestAt[entry] ?? new Map(kinds.map((one) => [one, one.cheapest(entry)]));
-    cheapestAt[entry] = own;
-    const written = opened.map((one) => one.written(entry)).find((form) => form >= 0) ?? -1;
-    const writtenId = written < 0 ? -1 : numbers.of[written]!;
-    const columns: Column[] = [];
-    const openTo = new Uint8Array(numbers.count);
-    for (const { form } of own.values())
-      for (let id = 0; id < numbers.count; id++) if (form[id]! >= 0) openTo[id] = 1;
-    for (let id = 0; id < numbers.count; id++)
-      if (openTo[id] === 1) columns.push(columnOf(id, id === writtenId));
+    const columns = columnsAt(entry);
+    const own = cheapestAt[entry]!;
     /** Whether a form is open to a person. */
     const has = (p: number, column: Column) => own.get(opened[p]!)!.form[column.id]! >= 0;
     const wishes = (request.wishes ?? []).filter((wish) => wish.entry === entry);
@@ -367,7 +379,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
       if (how === 'together' && !given && !kept && (column ? mine.cost[column.id]! : REST) > least)
         shortHere.push(person.id);
       return column
-        ? opened[p]!.choice(entry, mine.form[column.id]!, mine.pace[column.id]!, mine.cost[column.id]!)
+        ? opened[p]!.choice(entry, mine.form[column.id]!, mine.pace(column.id), mine.cost[column.id]!)
         : null;
     });
     return {

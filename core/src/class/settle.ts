@@ -68,7 +68,7 @@ export function settleClass(it: ToSettle): SettledClass {
   const cheapestOf = (p: number, entry: number) => it.cheapest[entry]!.get(opened[p]!)!;
   const choiceAt = (p: number, entry: number, id: number): Choice => {
     const mine = cheapestOf(p, entry);
-    return opened[p]!.choice(entry, mine.form[id]!, mine.pace[id]!, mine.cost[id]!);
+    return opened[p]!.choice(entry, mine.form[id]!, mine.pace(id), mine.cost[id]!);
   };
   const put = (p: number, entry: number, id: number) => {
     const is = id < 0 ? null : choiceAt(p, entry, id);
@@ -111,7 +111,7 @@ export function settleClass(it: ToSettle): SettledClass {
       const mine = cheapestOf(p, entry);
       const ids = it.shown[entry]!;
       // Who had to slow down for their landings keeps to what they have, or rests.
-      const slowed = now >= 0 && chosen[p]![entry]!.pace !== mine.pace[now];
+      const slowed = now >= 0 && chosen[p]![entry]!.pace !== mine.pace(now);
       return {
         ids,
         costs: ids.map((id) =>

@@ -167,8 +167,7 @@ export function contextOf(ground: Ground, request: ScaleRequest): Context {
 }
 
 /** The middle of a form's figure at a position in its row. */
-export const middle = ({ lo, hi }: FormTable, form: number, key: number): number =>
-  (lo[form * ROW_SIZE + key]! + hi[form * ROW_SIZE + key]!) / 2;
+export const middle = (table: FormTable, form: number, key: number): number => table.middle(key)[form]!;
 
 /** A form's effort in MET at a pace in reps a minute; at its usual one where it has none. */
 export function metOf({ index, table }: Ground, form: number, pace: number): number {

@@ -1,4 +1,3 @@
-import { ROW_SIZE } from '../forms/index.ts';
 import { at } from '../move/index.ts';
 import type { Aim } from './aim.ts';
 import { type Context, goalOf, HIGH, LIGHT, paceOf } from './context.ts';
@@ -11,7 +10,8 @@ const CHANGES = at('posture.changes');
  */
 export function paceFinder(context: Context, aim: Aim): (form: number) => number {
   const { index, table, request, verdict, careful } = context;
-  const { hi, move: moveOf } = table;
+  const { most, move: moveOf } = table;
+  const [light, high, balance, changes] = [most(LIGHT), most(HIGH), most(BALANCE), most(CHANGES)];
   const { pace: paces, strict } = index;
   const { dials } = request;
   const goal = goalOf(context, aim);
@@ -22,14 +22,13 @@ export function paceFinder(context: Context, aim: Aim): (form: number) => number
     if (Number.isNaN(quickest)) return Number.NaN;
     const move = moveOf[form]!;
     const m = move * 3;
-    const of = form * ROW_SIZE;
     let wanted = paces[m + 1]!;
     if (givesBack && form !== aim.form && !strict[move]) {
       const pace = paceOf(context, form, goal);
       wanted = Number.isNaN(pace) ? paces[m]! : Math.round(pace);
-      const perRep = hi[of + LIGHT]! + hi[of + HIGH]!;
+      const perRep = light[form]! + high[form]!;
       // Nobody careful is hurried where balance, a landing or getting down is the limit.
-      if (careful && (hi[of + BALANCE]! >= 2 || hi[of + CHANGES]! >= 1 || perRep > 0))
+      if (careful && (balance[form]! >= 2 || changes[form]! >= 1 || perRep > 0))
         wanted = Math.min(wanted, paces[m + 1]!);
       // What easing impact took out is never given back as more landings.
       if (dials.impact !== 'as written' && perRep > 0)

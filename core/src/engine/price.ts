@@ -2,7 +2,7 @@ import { REGION_AT, ROW_SIZE } from '../forms/index.ts';
 import { REGIONS, RUNG_STEP } from '../ladder/index.ts';
 import { at } from '../move/index.ts';
 import type { Choice } from './budget.ts';
-import { type Context, goalOf, HIGH, LIGHT, metOf, middle } from './context.ts';
+import { type Context, goalOf, HIGH, LIGHT, metOf } from './context.ts';
 import { landingsOf } from './doses.ts';
 
 const IMPACT_CLASS = at('impact.class');
@@ -24,10 +24,14 @@ export interface Prices {
   readonly ofPace: (form: number, pace: number) => number;
 }
 
+/** Of most moves, thousands of times a class. */
+const NOTHING: MovePrice = { any: 0, other: 0 };
+
 /** `ownBelow` is how many rungs below what was aimed at the form lies that somebody would be given by themselves. */
 export function pricesAt(context: Context, entry: number, ownBelow = 0): Prices {
   const { index, table, costs, limits, verdict, liked, disliked, newToThem } = context;
   const { hi, move: moveOf, surfaceCm, support, side, trim, standIn } = table;
+  const [standing, impact] = [table.most(STANDING), table.most(IMPACT_CLASS)];
   const aim = context.aims[entry]!;
   const written = context.written[context.entries[entry]!.block]!;
   const usual = context.usual[entry]!;
@@ -38,25 +42,24 @@ export function pricesAt(context: Context, entry: number, ownBelow = 0): Prices 
   const stands = aim.hi[STANDING]! > 0;
   const lands = aim.hi[IMPACT_CLASS]!;
   const { ability } = limits;
+  const asked = table.middle(governs);
   const beyond = (context.request.reach ?? 0) > 0;
 
   const ofMove = (move: number): MovePrice => {
     const another = move !== aimed;
-    return {
-      any: disliked.has(move) ? costs.disliked : 0,
-      other:
-        (newToThem.has(move) ? costs.newToPerson : 0) +
-        (another && written.has(move) ? costs.alreadyHere : 0) +
-        (another && usual.size > 0 && !usual.has(move) ? costs.unusual : 0) +
-        (another && own.size > 0 && !own.has(move) ? costs.notTheirWay : 0),
-    };
+    const any = disliked.has(move) ? costs.disliked : 0;
+    const other =
+      (newToThem.has(move) ? costs.newToPerson : 0) +
+      (another && written.has(move) ? costs.alreadyHere : 0) +
+      (another && usual.size > 0 && !usual.has(move) ? costs.unusual : 0) +
+      (another && own.size > 0 && !own.has(move) ? costs.notTheirWay : 0);
+    return any === 0 && other === 0 ? NOTHING : { any, other };
   };
 
   const ofForm = (form: number, { any, other }: MovePrice, under: number): number => {
     const move = moveOf[form]!;
-    const of = form * ROW_SIZE;
     // Past what was aimed at is as far off as short of it, though within what they can do.
-    const below = (target - middle(table, form, governs)) / step;
+    const below = (target - asked[form]!) / step;
     let cost = Math.round(costs.rungOff * Math.abs(below));
     // Held down is who does less than they would by themselves, not who would do no more.
     if (below > heldFrom) cost += Math.round(costs.heldDown * (below - heldFrom));
@@ -68,11 +71,11 @@ export function pricesAt(context: Context, entry: number, ownBelow = 0): Prices 
         (support[form] === 1) === (settings.support ?? false);
       if (side[form]) cost += costs.oneSideOnly;
       if (!shownAlready) cost += costs.anotherForm;
-      if (stands && hi[of + STANDING]! === 0) cost += costs.offTheFeet;
+      if (stands && standing[form]! === 0) cost += costs.offTheFeet;
       if (trim[form]! >= 0) cost += costs.trim;
       if (standIn[form]) cost += costs.standIn;
       cost += other;
-      const harder = hi[of + IMPACT_CLASS]! - lands;
+      const harder = impact[form]! - lands;
       if (harder > 0) cost += costs.harderLandings * harder;
     }
     cost += any;
@@ -80,7 +83,7 @@ export function pricesAt(context: Context, entry: number, ownBelow = 0): Prices 
     if (ability && (beyond || verdict.barred[form] !== 0) && !limits.owns.has(index.ids[move]!)) {
       let over = 0;
       for (let r = 0; r < REGION_AT.length; r++)
-        over = Math.max(over, (hi[of + REGION_AT[r]!]! - ability[r]!) / RUNG_STEP[REGIONS[r]!]);
+        over = Math.max(over, (hi[form * ROW_SIZE + REGION_AT[r]!]! - ability[r]!) / RUNG_STEP[REGIONS[r]!]);
       cost += Math.round(costs.rungTooHard * over);
     }
     return liked.has(move) ? cost - costs.liked : cost;

@@ -82,7 +82,7 @@ function given(context: Context, entry: number): Choice | null {
   form.forEach((f, id) => {
     if (f < 0 || table.move[f] !== move) return;
     const same = isGiven(wanted, { move: wanted.move, settings: settingsOf(table, f) });
-    if (same && (!best || cost[id]! < best.cost)) best = choiceOf(context, entry, f, pace[id]!, cost[id]!);
+    if (same && (!best || cost[id]! < best.cost)) best = choiceOf(context, entry, f, pace(id), cost[id]!);
   });
   return best;
 }
@@ -123,7 +123,8 @@ export function optionsOf(context: Context, entry: number): Choice[] {
 export interface Cheapest {
   readonly cost: Float64Array;
   readonly form: Int32Array;
-  readonly pace: Float64Array;
+  /** The pace at which it costs that; reckoned when it is asked for, since few of thousands are. */
+  readonly pace: (id: number) => number;
 }
 
 export function cheapestOf(context: Context, entry: number): Cheapest {
@@ -131,13 +132,13 @@ export function cheapestOf(context: Context, entry: number): Cheapest {
   const { of, count } = taughtForms(table);
   const cost = new Float64Array(count).fill(Number.POSITIVE_INFINITY);
   const form = new Int32Array(count).fill(-1);
-  const pace = new Float64Array(count);
   const aim = context.aims[entry];
-  if (!aim) return { cost, form, pace };
+  if (!aim) return { cost, form, pace: () => Number.NaN };
   const { moves, base } = similarity.ranking(aim.move);
   const open = context.open();
   const prices = pricesAt(context, entry, ownBelow(context, entry));
   const paceOf = paceFinder(context, aim);
+  const pace = (id: number) => (form[id]! < 0 ? Number.NaN : paceOf(form[id]!));
   for (let k = 0; k < moves.length; k++) {
     const ofMove = prices.ofMove(moves[k]!);
     for (let f = table.start[moves[k]!]!; f < table.start[moves[k]! + 1]!; f++) {
@@ -147,12 +148,10 @@ export function cheapestOf(context: Context, entry: number): Cheapest {
       const room = cost[id]! + further - base[k]!;
       const bare = free ? 0 : prices.ofForm(f, ofMove, room);
       if (!free && bare >= room) continue;
-      const p = paceOf(f);
-      const own = free ? 0 : Math.max(0, base[k]! + bare + prices.ofPace(f, p));
+      const own = free ? 0 : Math.max(0, base[k]! + bare + prices.ofPace(f, paceOf(f)));
       if (own < cost[id]!) {
         cost[id] = own;
         form[id] = f;
-        pace[id] = p;
       }
     }
   }

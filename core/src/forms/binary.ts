@@ -50,6 +50,12 @@ interface Head {
 
 const typeOf = (column: ArrayBufferView): ColumnType =>
   (Object.keys(COLUMN_TYPES) as ColumnType[]).find((type) => column instanceof COLUMN_TYPES[type])!;
+/** JSON of ASCII alone: a string of one byte a letter is decoded and parsed in half the time of one that holds a single dash. */
+const asciiJson = (value: unknown) =>
+  JSON.stringify(value).replace(
+    /[\u0080-\uffff]/g,
+    (letter) => `\\u${letter.charCodeAt(0).toString(16).padStart(4, '0')}`,
+  );
 const upTo8 = (n: number) => Math.ceil(n / 8) * 8;
 
 /**
@@ -100,8 +106,8 @@ export function encodeLibrary(library: Library): Uint8Array<ArrayBuffer> {
     drawn: library.moves.map((move) => move.drawn ?? null),
     bases: [...library.bases],
   };
-  const text = new TextEncoder().encode(JSON.stringify(head));
-  const later = new TextEncoder().encode(JSON.stringify(written));
+  const text = new TextEncoder().encode(asciiJson(head));
+  const later = new TextEncoder().encode(asciiJson(written));
   const begins = upTo8(HEAD_BYTES + text.length + later.length);
   const file = new Uint8Array(begins + at);
   const view = new DataView(file.buffer);
@@ -117,14 +123,19 @@ export function encodeLibrary(library: Library): Uint8Array<ArrayBuffer> {
   return file;
 }
 
-/** Demands read off the columns when they are asked for: most pages look at a few moves. */
-class DemandTable implements ReadonlyMap<string, Demand> {
-  readonly #rows: ReadonlyMap<string, number>;
-  readonly #read: (row: number) => Demand;
-  readonly #made = new Map<string, Demand>();
-  constructor(rows: ReadonlyMap<string, number>, read: (row: number) => Demand) {
-    this.#rows = rows;
+/** What stands in a file under a name, read when it is asked for: most pages look at a few moves, and few at postures. */
+class ReadWhenAsked<T> implements ReadonlyMap<string, T> {
+  readonly #find: () => ReadonlyMap<string, number>;
+  readonly #read: (row: number) => T;
+  readonly #made = new Map<string, T>();
+  #found: ReadonlyMap<string, number> | undefined;
+  constructor(rows: () => ReadonlyMap<string, number>, read: (row: number) => T) {
+    this.#find = rows;
     this.#read = read;
+  }
+  get #rows() {
+    this.#found ??= this.#find();
+    return this.#found;
   }
   get size() {
     return this.#rows.size;
@@ -132,7 +143,7 @@ class DemandTable implements ReadonlyMap<string, Demand> {
   has(id: string) {
     return this.#rows.has(id);
   }
-  get(id: string): Demand | undefined {
+  get(id: string): T | undefined {
     const row = this.#rows.get(id);
     if (row === undefined) return undefined;
     const made = this.#made.get(id) ?? this.#read(row);
@@ -142,18 +153,45 @@ class DemandTable implements ReadonlyMap<string, Demand> {
   keys() {
     return this.#rows.keys();
   }
-  *values(): MapIterator<Demand> {
+  *values(): MapIterator<T> {
     for (const id of this.#rows.keys()) yield this.get(id)!;
   }
-  *entries(): MapIterator<[string, Demand]> {
+  *entries(): MapIterator<[string, T]> {
     for (const id of this.#rows.keys()) yield [id, this.get(id)!];
   }
   [Symbol.iterator]() {
     return this.entries();
   }
-  forEach(each: (demand: Demand, id: string, map: ReadonlyMap<string, Demand>) => void) {
-    for (const [id, demand] of this.entries()) each(demand, id, this);
+  forEach(each: (value: T, id: string, map: ReadonlyMap<string, T>) => void) {
+    for (const [id, value] of this.entries()) each(value, id, this);
   }
+}
+const placesOf = (ids: readonly string[]) => new Map(ids.map((id, i) => [id, i]));
+
+/** Of the move with this id, what only who edits a move looks at. */
+type Later = (id: string) => Pick<Move, 'demand' | 'drawn'>;
+const LATER = Symbol('later');
+/**
+ * The same functions on the moves of every library: with functions of its own every move would be a table of names of
+ * its own, and what they close over would be kept until old space is collected.
+ */
+const READ_LATER: PropertyDescriptorMap & ThisType<{ readonly id: string; readonly [LATER]: Later }> = {
+  demand: {
+    enumerable: true,
+    get() {
+      return this[LATER](this.id).demand;
+    },
+  },
+  drawn: {
+    enumerable: true,
+    get() {
+      return this[LATER](this.id).drawn;
+    },
+  },
+};
+function readLater(move: Omit<Move, 'demand' | 'drawn'>, later: Later): Move {
+  Object.defineProperty(move, LATER, { value: later });
+  return Object.defineProperties(move, READ_LATER) as Move;
 }
 
 /**
@@ -178,13 +216,17 @@ export function decodeLibrary(buffer: ArrayBuffer): Library {
     read ??= json(HEAD_BYTES + length, later) as Written;
     return read;
   };
-  let bases: ReadonlyMap<string, Base> | undefined;
-  const moves = head.moves.map((move, i) =>
-    Object.defineProperties(move, {
-      demand: { enumerable: true, get: () => written().demands[i] },
-      drawn: { enumerable: true, get: () => written().drawn[i] ?? undefined },
-    }),
-  ) as unknown as readonly Move[];
+  let places: ReadonlyMap<string, number> | undefined;
+  const writtenOf: Later = (id) => {
+    places ??= placesOf(head.moves.map((move) => move.id));
+    const i = places.get(id)!;
+    return { demand: written().demands[i]!, drawn: written().drawn[i] ?? undefined };
+  };
+  const moves = head.moves.map((move) => readLater(move, writtenOf));
+  const bases = new ReadWhenAsked(
+    () => placesOf(written().bases.map(([id]) => id)),
+    (i) => written().bases[i]![1],
+  );
   const begins = upTo8(HEAD_BYTES + length + later);
   const columns = Object.fromEntries(
     head.columns.map(({ name, type, at, length: n }) => [
@@ -205,26 +247,18 @@ export function decodeLibrary(buffer: ArrayBuffer): Library {
     const { from, source } = head.origins[origin[at]!]!;
     return { lo: Number.isNaN(lo) ? null : lo, hi: Number.isNaN(hi) ? null : hi, from, source };
   };
-  const demand = new DemandTable(new Map(head.ids.map((id, row) => [id, row])), (row) => {
-    // Made for every move of a page of ladders: no lists on the way.
-    const made = {} as Record<DemandKey, Figure>;
-    for (let k = 0; k < DEMAND_KEYS.length; k++) made[DEMAND_KEYS[k]!] = figure(row * ROW_SIZE + k);
-    for (const [k, heights] of heightsAt(index, row)) {
-      const key = DEMAND_KEYS[k]!;
-      made[key] = { ...made[key], heights };
-    }
-    return made;
-  });
-  return withIndex(
-    libraryOf({
-      moves,
-      ladders: head.ladders,
-      demand,
-      get bases() {
-        bases ??= new Map(written().bases);
-        return bases;
-      },
-    }),
-    index,
+  const demand = new ReadWhenAsked(
+    () => placesOf(head.ids),
+    (row): Demand => {
+      // Made for every move of a page of ladders: no lists on the way.
+      const made = {} as Record<DemandKey, Figure>;
+      for (let k = 0; k < DEMAND_KEYS.length; k++) made[DEMAND_KEYS[k]!] = figure(row * ROW_SIZE + k);
+      for (const [k, heights] of heightsAt(index, row)) {
+        const key = DEMAND_KEYS[k]!;
+        made[key] = { ...made[key], heights };
+      }
+      return made;
+    },
   );
+  return withIndex(libraryOf({ moves, ladders: head.ladders, demand, bases }), index);
 }

@@ -35,6 +35,10 @@ export interface FormTable {
   readonly unheld: Float64Array;
   readonly lo: Float64Array;
   readonly hi: Float64Array;
+  /** One figure of all forms, by its place in a row: what looks at thousands of forms reads side by side, not row by row. */
+  readonly most: (key: number) => Float64Array;
+  /** The same, the middle between least and most. */
+  readonly middle: (key: number) => Float64Array;
 }
 
 export const LACKS_SPACE = -2;
@@ -178,6 +182,8 @@ export function tabulateForms(index: LibraryIndex, room: Room): FormTable {
     start[move + 1] = drafts.length;
   }
   const count = drafts.length;
+  const lo = new Float64Array(count * ROW_SIZE);
+  const hi = new Float64Array(count * ROW_SIZE);
   const table: FormTable = {
     count,
     index,
@@ -191,22 +197,38 @@ export function tabulateForms(index: LibraryIndex, room: Room): FormTable {
     missing: Int8Array.from(drafts, (d) => d.missing),
     onlyThat: Uint8Array.from(drafts, (d) => d.onlyThat),
     unheld: new Float64Array(count),
-    lo: new Float64Array(count * ROW_SIZE),
-    hi: new Float64Array(count * ROW_SIZE),
+    lo,
+    hi,
+    most: byPlace((key) => columnOf(count, (at) => hi[at + key]!)),
+    middle: byPlace((key) => columnOf(count, (at) => (lo[at + key]! + hi[at + key]!) / 2)),
   };
   for (let f = 0; f < count; f++) {
     const { move, surfaceCm, support, trim } = drafts[f]!;
-    const lo = table.lo.subarray(f * ROW_SIZE, (f + 1) * ROW_SIZE);
-    const hi = table.hi.subarray(f * ROW_SIZE, (f + 1) * ROW_SIZE);
-    lo.set(index.lo.subarray(move * ROW_SIZE, (move + 1) * ROW_SIZE));
-    hi.set(index.hi.subarray(move * ROW_SIZE, (move + 1) * ROW_SIZE));
+    const least = lo.subarray(f * ROW_SIZE, (f + 1) * ROW_SIZE);
+    const most = hi.subarray(f * ROW_SIZE, (f + 1) * ROW_SIZE);
+    least.set(index.lo.subarray(move * ROW_SIZE, (move + 1) * ROW_SIZE));
+    most.set(index.hi.subarray(move * ROW_SIZE, (move + 1) * ROW_SIZE));
     const cm = Number.isNaN(surfaceCm) ? undefined : surfaceCm;
-    settle(lo, hi, specOf(index, move), cm, support === 1, trimOf(index, trim));
+    settle(least, most, specOf(index, move), cm, support === 1, trimOf(index, trim));
     const held = support === 1 ? index.supportBalance[move]! : 0;
     // No surface's law writes balance, so that the base figure is what it asks before anything eases it.
-    table.unheld[f] = Math.max(index.hi[move * ROW_SIZE + BALANCE]!, hi[BALANCE]! + held);
+    table.unheld[f] = Math.max(index.hi[move * ROW_SIZE + BALANCE]!, most[BALANCE]! + held);
   }
   return table;
+}
+
+function columnOf(count: number, read: (at: number) => number): Float64Array {
+  const column = new Float64Array(count);
+  for (let f = 0; f < count; f++) column[f] = read(f * ROW_SIZE);
+  return column;
+}
+/** Made when it is first asked for, and kept. */
+function byPlace(make: (key: number) => Float64Array): (key: number) => Float64Array {
+  const made: Float64Array[] = [];
+  return (key) => {
+    made[key] ??= make(key);
+    return made[key];
+  };
 }
 
 export function settingsOf(table: FormTable, form: number): Settings {

@@ -243,20 +243,16 @@ export function ladderFaults(
 export type LibraryParts = Pick<Library, 'moves' | 'ladders' | 'demand' | 'bases'>;
 
 /** A library from its parts; of two things with one id the last holds. */
-export function libraryOf(parts: LibraryParts): Library {
-  const { moves, ladders, demand } = parts;
-  const byId = <T extends { id: string }>(list: readonly T[]) =>
-    [...list].sort((a, b) => (a.id < b.id ? -1 : 1));
+export function libraryOf({ moves, ladders, demand, bases }: LibraryParts): Library {
+  const byId = <T extends { id: string }>(of: ReadonlyMap<string, T>) =>
+    [...of.values()].sort((a, b) => (a.id < b.id ? -1 : 1));
   const moveById = new Map(moves.map((move) => [move.id, move]));
   const ladderById = new Map(ladders.map((ladder) => [ladder.id, ladder]));
   return {
-    moves: byId([...moveById.values()]),
-    ladders: byId([...ladderById.values()]),
+    moves: byId(moveById),
+    ladders: byId(ladderById),
     demand,
-    // Read when it is asked for: of a library out of its file that is later, and seldom.
-    get bases() {
-      return parts.bases;
-    },
+    bases,
     move: (id) => moveById.get(id),
     ladder: (id) => ladderById.get(id),
   };
@@ -274,8 +270,6 @@ export function libraryWith(
     moves: [...library.moves, ...moves.map((added) => added.move)],
     ladders: [...library.ladders, ...ladders],
     demand,
-    get bases() {
-      return library.bases;
-    },
+    bases: library.bases,
   });
 }
