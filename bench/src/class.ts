@@ -78,7 +78,7 @@ export async function classRows(library: Library): Promise<Row[]> {
       const plan = planClass(scaler, ample, request);
       return row(
         `a class of ${people}, twelve stations, three forms each, ${lib.moves.length} moves (${gapWords(plan)})`,
-        times(20, () => planClass(scaler, ample, request), 10),
+        times(60, () => planClass(scaler, ample, request), 10),
         target,
       );
     }),

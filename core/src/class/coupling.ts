@@ -282,10 +282,13 @@ export function pathOver(
   const starts = ring
     ? [...firsts].flatMap((a) => [...seconds].map((b) => [a, b] as const))
     : [[-1, -1] as const];
+  // State: loads of the last two stations. What led to a state is read only where the state was reached, so that it
+  // needn't be cleared between one start and the next.
+  let costs = new Float64Array(ALL * ALL);
+  let next = new Float64Array(ALL * ALL);
+  const back = options.map(() => new Int32Array(ALL * ALL));
   for (const [first, second] of starts) {
-    // State: loads of the last two stations.
-    let costs = new Float64Array(ALL * ALL).fill(Number.POSITIVE_INFINITY);
-    const back: Int32Array[] = [];
+    costs.fill(Number.POSITIVE_INFINITY);
     options[0]!.forEach((a, i) => {
       if (first >= 0 && a.loads !== first) return;
       options[1]!.forEach((b, k) => {
@@ -294,29 +297,29 @@ export function pathOver(
         const cost = a.cost + b.cost;
         if (cost < costs[state]!) {
           costs[state] = cost;
-          back[1] ??= new Int32Array(ALL * ALL).fill(-1);
-          back[1][state] = i * 64 + k;
+          back[1]![state] = i * 64 + k;
         }
       });
     });
     for (let s = 2; s < n; s++) {
-      const next = new Float64Array(ALL * ALL).fill(Number.POSITIVE_INFINITY);
-      const from = new Int32Array(ALL * ALL).fill(-1);
+      next.fill(Number.POSITIVE_INFINITY);
+      const from = back[s]!;
+      const here = options[s]!;
       for (let state = 0; state < ALL * ALL; state++) {
         if (costs[state] === Number.POSITIVE_INFINITY) continue;
         const a = Math.floor(state / ALL);
         const b = state % ALL;
-        options[s]!.forEach((c, k) => {
+        for (let k = 0; k < here.length; k++) {
+          const c = here[k]!;
           const cost = costs[state]! + c.cost + penalty(a, b, c.loads);
           const to = b * ALL + c.loads;
           if (cost < next[to]!) {
             next[to] = cost;
             from[to] = state * 64 + k;
           }
-        });
+        }
       }
-      costs = next;
-      back[s] = from;
+      [costs, next] = [next, costs];
     }
     for (let state = 0; state < ALL * ALL; state++) {
       let cost = costs[state]!;
