@@ -264,6 +264,13 @@ export const RUN_COST = 3000;
 export const bitsOf = (n: number): number => (n === 0 ? 0 : (n & 1) + bitsOf(n >> 1));
 const ALL = 1 << LOADS.length;
 
+// Filled anew by every path, of which a class asks for hundreds.
+const STATES: readonly [Float64Array, Float64Array] = [
+  new Float64Array(ALL * ALL),
+  new Float64Array(ALL * ALL),
+];
+const LED_FROM: Int32Array[] = [];
+
 /**
  * The way of one person through a block's stations over the forms shown: the cheapest, three stations running on
  * one joint counted in. Exact: the loads of the last two stations are all that what follows has to know; where
@@ -284,9 +291,9 @@ export function pathOver(
     : [[-1, -1] as const];
   // State: loads of the last two stations. What led to a state is read only where the state was reached, so that it
   // needn't be cleared between one start and the next.
-  let costs = new Float64Array(ALL * ALL);
-  let next = new Float64Array(ALL * ALL);
-  const back = options.map(() => new Int32Array(ALL * ALL));
+  let [costs, next] = STATES;
+  while (LED_FROM.length < n) LED_FROM.push(new Int32Array(ALL * ALL));
+  const back = LED_FROM;
   for (const [first, second] of starts) {
     costs.fill(Number.POSITIVE_INFINITY);
     options[0]!.forEach((a, i) => {

@@ -1,5 +1,5 @@
 import type { Choice, Opened, ScaleRequest, Scaler, Use } from '../engine/index.ts';
-import { COSTS, type Costs, costsFor } from '../engine/index.ts';
+import { COSTS, type Costs, costsFor, scratchOf } from '../engine/index.ts';
 import { type FormTable, settingsOf, taughtForms } from '../forms/index.ts';
 import { type FormRef, isGiven, sameForm } from '../move/index.ts';
 import type { Room } from '../room/index.ts';
@@ -171,6 +171,7 @@ class Column {
 export function planClass(scaler: Scaler, room: Room, request: ClassRequest): ClassPlan {
   const { table } = scaler;
   const numbers = taughtForms(table);
+  const scratch = scratchOf(table);
   const people = [...request.people].sort((a, b) => (a.id < b.id ? -1 : 1));
   const alike = new Map<string, Opened>();
   const opened = people.map(({ request: asked }) => {
@@ -215,7 +216,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
   const columnsAt = (entry: number): readonly Column[] => {
     const known = columnsHere[entry];
     if (known) return known;
-    const own = new Map(kinds.map((one) => [one, one.cheapest(entry)]));
+    const own = new Map(kinds.map((one) => [one, one.cheapest(entry, scratch)]));
     cheapestAt[entry] = own;
     const written = opened.map((one) => one.written(entry)).find((form) => form >= 0) ?? -1;
     const writtenId = written < 0 ? -1 : numbers.of[written]!;
@@ -234,6 +235,8 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
   ): PlannedEntry => {
     const columns = columnsAt(entry);
     const own = cheapestAt[entry]!;
+    // What is cut from here on is needed for this station alone.
+    const kept = scratch.mark();
     /** Whether a form is open to a person. */
     const has = (p: number, column: Column) => own.get(opened[p]!)!.form[column.id]! >= 0;
     const wishes = (request.wishes ?? []).filter((wish) => wish.entry === entry);
@@ -285,7 +288,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
           row.heads++;
           return row.at;
         }
-        const cells = new Float64Array(list.length);
+        const cells = scratch.floats(list.length);
         const plain = !holds && !was;
         for (let i = 0; i < list.length; i++) {
           const column = list[i]!;
@@ -382,6 +385,7 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
         ? opened[p]!.choice(entry, mine.form[column.id]!, mine.pace(column.id), mine.cost[column.id]!)
         : null;
     });
+    scratch.release(kept);
     return {
       shown: solved.forms.map((f) => list[f]!),
       chosen,

@@ -7,6 +7,7 @@ import { contextOf, HIGH, LIGHT, type ScaleRequest } from './context.ts';
 import { costsFor } from './costs.ts';
 import { NEAR_CM } from './doses.ts';
 import { choiceOf } from './price.ts';
+import type { Scratch } from './scratch.ts';
 import { type Cheapest, type Choices, cheapestOf, freely, optionsOf, parted } from './search.ts';
 import { originalOf, settle, useFor } from './settle.ts';
 import type { Use, Version } from './version.ts';
@@ -19,7 +20,7 @@ export interface Opened {
   readonly free: () => Choices;
   /** Choices of which two that came to one move for different ones are parted, where that costs little. */
   readonly varied: (choices: Choices) => Choices;
-  readonly cheapest: (entry: number) => Cheapest;
+  readonly cheapest: (entry: number, scratch?: Scratch) => Cheapest;
   /** A form at a pace as a choice of an entry. */
   readonly choice: (entry: number, form: number, pace: number, cost: number) => Choice;
   /** All legal choices of an entry; none where the library has no such move. */
@@ -71,7 +72,7 @@ export function createScaler(index: LibraryIndex, room: Room): Scaler {
     return {
       free: () => freely(context),
       varied: (choices) => parted(context, choices),
-      cheapest: (entry) => cheapestOf(context, entry),
+      cheapest: (entry, scratch) => cheapestOf(context, entry, scratch),
       choice: (entry, form, pace, cost) => choiceOf(context, entry, form, pace, cost),
       options: (entry) => optionsOf(context, entry),
       budget: { light: perSession(LIGHT), high: perSession(HIGH) },

@@ -4,6 +4,7 @@ import type { Choice } from './budget.ts';
 import { type Context, middle, NONE } from './context.ts';
 import { paceFinder } from './pace.ts';
 import { choiceOf, pricesAt } from './price.ts';
+import { Scratch } from './scratch.ts';
 
 /** Choices of a session by entry; null is rest. */
 export type Choices = readonly (Choice | null)[];
@@ -130,11 +131,11 @@ export interface Cheapest {
   readonly pace: (id: number) => number;
 }
 
-export function cheapestOf(context: Context, entry: number): Cheapest {
+export function cheapestOf(context: Context, entry: number, scratch = new Scratch()): Cheapest {
   const { table, similarity, further, asWritten } = context;
   const { of, count } = taughtForms(table);
-  const cost = new Float64Array(count).fill(Number.POSITIVE_INFINITY);
-  const form = new Int32Array(count).fill(-1);
+  const cost = scratch.floats(count).fill(Number.POSITIVE_INFINITY);
+  const form = scratch.ints(count).fill(-1);
   const aim = context.aims[entry];
   if (!aim) return { cost, form, pace: () => Number.NaN };
   const { moves, base } = similarity.ranking(aim.move);
