@@ -1,5 +1,6 @@
 export { pathOver, RUN_COST, seatAll, solveWithPieces } from './coupling.ts';
 export { type FloorPlan, floorPlan } from './floor-plan.ts';
+export type { ClassPerson, ClassRequest, ClassWish } from './ground.ts';
 export {
   LANES,
   type LaneFault,
@@ -28,7 +29,7 @@ export {
   trimsAt,
   wishesOf,
 } from './page.ts';
-export { type ClassPerson, type ClassPlan, type ClassRequest, type ClassWish, planClass } from './plan.ts';
+export { type ClassPlan, planClass } from './plan.ts';
 export {
   fixesOf,
   type Given,

@@ -14,7 +14,8 @@ import {
   timelineOf,
 } from '../session/index.ts';
 import { beginsWith, ownWords } from '../words/index.ts';
-import type { ClassPlan, ClassWish } from './plan.ts';
+import type { ClassWish } from './ground.ts';
+import type { ClassPlan } from './plan.ts';
 
 type PlanWish = NonNullable<Plan['wishes']>[number];
 

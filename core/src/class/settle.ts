@@ -1,32 +1,16 @@
 import { formatEntry } from '../clock/index.ts';
-import type { Opened } from '../engine/index.ts';
 import { type Choice, withinBudgets } from '../engine/index.ts';
-import type { Room } from '../room/index.ts';
-import type { Block, Entry, Timed } from '../session/index.ts';
+import type { Block } from '../session/index.ts';
 import { isCircuit } from '../session/index.ts';
 import { bitsOf, loadsOf, pathOver, seatAll } from './coupling.ts';
+import { type ClassGround, REST } from './ground.ts';
 import { capacityOf, Store, type Want } from './sharing.ts';
 
-/** What the stations by themselves came to, and what couples them. People and forms by their numbers. */
+/** What the stations by themselves came to. */
 export interface ToSettle {
-  readonly people: readonly string[];
-  readonly opened: readonly Opened[];
-  readonly session: Timed | undefined;
-  readonly entries: readonly Entry[];
-  /** Taught forms shown at each entry. */
+  /** Numbers of the taught forms shown at each entry. */
   readonly shown: readonly (readonly number[])[];
-  readonly cheapest: readonly ReadonlyMap<Opened, ReturnType<Opened['cheapest']>>[];
-  /** Number of the taught form of every row of the table. */
-  readonly formNumber: Int32Array;
-  readonly wantsAt: (form: number) => readonly Want[] | null;
-  readonly room: Room;
-  readonly how: 'together' | 'rotation';
-  /** The table's unsafe ends, for what loads a joint. */
-  readonly hi: Float64Array;
-  readonly isGiven: (person: number, entry: number) => boolean;
-  /** Whether somebody may do another of the forms shown to spare a joint: not once they were told what they do. */
-  readonly spareJoints: boolean;
-  readonly rest: number;
+  /** By person and entry. */
   readonly chosen: readonly (readonly (Choice | null)[])[];
 }
 
@@ -55,24 +39,29 @@ export const poolsKey = (want: Want): string => want.pools.join();
  * stay within their budget, the pieces suffice at every moment, and no joint is loaded three stations running
  * where another of the forms avoids it for less than three rungs.
  */
-export function settleClass(it: ToSettle): SettledClass {
-  const { people, opened, entries, room, rest } = it;
+export function settleClass(ground: ClassGround, it: ToSettle): SettledClass {
+  const { people, opened, entries, room, numberOf, wantsAt, request } = ground;
+  const { hi } = ground.table;
   const chosen = it.chosen.map((list) => [...list]);
   const shortOf: { person: string; entry: number }[] = [];
   const over = new Map<string, number>();
   let cost = 0;
   const idAt = (p: number, entry: number): number => {
     const choice = chosen[p]![entry];
-    return choice ? it.formNumber[choice.form]! : -1;
+    return choice ? numberOf[choice.form]! : -1;
   };
-  const cheapestOf = (p: number, entry: number) => it.cheapest[entry]!.get(opened[p]!)!;
+  const cheapestOf = (p: number, entry: number) => ground.cheapest(entry, opened[p]!);
+  const isGiven = (p: number, entry: number) =>
+    (request.wishes ?? []).some(
+      (wish) => wish.kind === 'give' && wish.person === people[p]!.id && wish.entry === entry,
+    );
   const choiceAt = (p: number, entry: number, id: number): Choice => {
     const mine = cheapestOf(p, entry);
     return opened[p]!.choice(entry, mine.form[id]!, mine.pace(id), mine.cost[id]!);
   };
   const put = (p: number, entry: number, id: number) => {
     const is = id < 0 ? null : choiceAt(p, entry, id);
-    cost += (is?.cost ?? rest) - (chosen[p]![entry]?.cost ?? rest);
+    cost += (is?.cost ?? REST) - (chosen[p]![entry]?.cost ?? REST);
     chosen[p]![entry] = is;
   };
 
@@ -80,16 +69,16 @@ export function settleClass(it: ToSettle): SettledClass {
   people.forEach((_, p) => {
     const one = opened[p]!;
     const spent = chosen[p]!;
-    const kept = withinBudgets(spent, one.budget, rest, (entry) =>
-      one.options(entry).filter((choice) => it.shown[entry]!.includes(it.formNumber[choice.form]!)),
+    const kept = withinBudgets(spent, one.budget, REST, (entry) =>
+      one.options(entry).filter((choice) => it.shown[entry]!.includes(numberOf[choice.form]!)),
     );
     kept.forEach((choice, entry) => {
-      cost += (choice?.cost ?? rest) - (spent[entry]?.cost ?? rest);
+      cost += (choice?.cost ?? REST) - (spent[entry]?.cost ?? REST);
     });
     chosen[p] = kept;
   });
 
-  const moments = momentsOf(it);
+  const moments = momentsOf(ground);
   const momentOf = new Map(
     moments.flatMap((list) => list.map(({ p, entry }) => [`${p}/${entry}`, list] as const)),
   );
@@ -99,7 +88,7 @@ export function settleClass(it: ToSettle): SettledClass {
     return moment.every((seat, i) => {
       const changed = other && seat.p === other.p && seat.entry === other.entry;
       const id = changed ? other.id : idAt(seat.p, seat.entry);
-      const wants = id < 0 ? [] : it.wantsAt(id);
+      const wants = id < 0 ? [] : wantsAt(id);
       return wants !== null && store.take(i, wants);
     });
   };
@@ -117,27 +106,28 @@ export function settleClass(it: ToSettle): SettledClass {
         costs: ids.map((id) =>
           now < 0 || (slowed && id !== now) ? Number.POSITIVE_INFINITY : mine.cost[id]!,
         ),
-        wants: ids.map(it.wantsAt),
+        wants: ids.map(wantsAt),
       };
     });
-    seatAll(room, seats, rest).options.forEach((option, i) => {
+    seatAll(room, seats, REST).options.forEach((option, i) => {
       const { p, entry } = moment[i]!;
       const id = option < 0 ? -1 : seats[i]!.ids[option]!;
       if (id === idAt(p, entry)) return;
       put(p, entry, id);
-      shortOf.push({ person: people[p]!, entry });
+      shortOf.push({ person: people[p]!.id, entry });
     });
   }
 
-  if (it.spareJoints) it.session?.blocks.forEach(spareJoints);
+  // Not once they were told what they do.
+  if (request.before === undefined) ground.session?.blocks.forEach(spareJoints);
   const runAt = new Map<number, Map<number, number>>();
-  const runs = (it.session?.blocks ?? []).reduce((sum, block, b) => sum + countRuns(block, b), 0);
+  const runs = (ground.session?.blocks ?? []).reduce((sum, block, b) => sum + countRuns(block, b), 0);
   return { chosen, cost, shortOf, over, runs, runAt };
 
   function countOver(moment: Moment): void {
     const wanted = new Map<string, { want: Want; count: number }>();
     for (const { p, entry } of moment)
-      for (const want of it.wantsAt(idAt(p, entry)) ?? []) {
+      for (const want of wantsAt(idAt(p, entry)) ?? []) {
         const known = wanted.get(poolsKey(want)) ?? { want, count: 0 };
         known.count += want.count;
         wanted.set(poolsKey(want), known);
@@ -166,7 +156,7 @@ export function settleClass(it: ToSettle): SettledClass {
     people.forEach((_, p) => {
       const loads = first.map((entry) => {
         const choice = chosen[p]![entry];
-        return choice ? loadsOf(it.hi, choice.form) : 0;
+        return choice ? loadsOf(hi, choice.form) : 0;
       });
       for (let k = 0; k < (ring ? n : n - 2); k++) {
         const three = [k, (k + 1) % n, (k + 2) % n];
@@ -191,7 +181,7 @@ export function settleClass(it: ToSettle): SettledClass {
       for (let tries = 0; tries < TRIES; tries++) {
         const lists = first.map((entry) => {
           const now = idAt(p, entry);
-          const ids = now < 0 || it.isGiven(p, entry) ? [now] : it.shown[entry]!;
+          const ids = now < 0 || isGiven(p, entry) ? [now] : it.shown[entry]!;
           return ids
             .filter(
               (id) => id === now || (cheapestOf(p, entry).form[id]! >= 0 && !cannot.has(`${entry}/${id}`)),
@@ -199,7 +189,7 @@ export function settleClass(it: ToSettle): SettledClass {
             .map((id) => {
               if (id < 0) return { id, cost: 0, loads: 0 };
               const choice = id === now ? chosen[p]![entry]! : choiceAt(p, entry, id);
-              return { id, cost: choice.cost, loads: loadsOf(it.hi, choice.form) };
+              return { id, cost: choice.cost, loads: loadsOf(hi, choice.form) };
             });
         });
         const path = pathOver(lists, ring);
@@ -232,7 +222,7 @@ export function settleClass(it: ToSettle): SettledClass {
 type Moment = readonly { readonly p: number; readonly entry: number }[];
 
 /** Who is at what at the same moment. */
-function momentsOf({ how, entries, people, session }: ToSettle): Moment[] {
+function momentsOf({ how, entries, people, session }: ClassGround): Moment[] {
   if (how === 'together') return entries.map((_, entry) => people.map((_, p) => ({ p, entry })));
   const moments = new Map<string, { p: number; entry: number }[]>();
   entries.forEach(({ block, inBlock, part, round }, entry) => {
