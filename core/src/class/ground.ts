@@ -1,5 +1,4 @@
 import {
-  type Cheapest,
   COSTS,
   type Costs,
   costsFor,
@@ -68,6 +67,8 @@ const classCosts = (() => {
 })();
 /** Rest for want of a form at the station: dearer than any form, so that nobody rests who needn't. */
 export const REST = COSTS.rest;
+
+type Cheapest = ReturnType<Opened['cheapest']>;
 
 /** A taught form as a station may show it. */
 export class Column {
