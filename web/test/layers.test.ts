@@ -77,9 +77,9 @@ test('engine, store, ui and features import nothing that stands on them', () => 
   expect(wrong).toEqual([]);
 });
 
-test('a screen is under 250 lines', () => {
+test('a screen, and every part of one, is at most 250 lines', () => {
   const long = files
-    .filter((name) => name.endsWith('-screen.tsx'))
-    .filter((name) => readFileSync(join(ROOT, name), 'utf8').split('\n').length > 250);
+    .filter((name) => name.endsWith('.tsx'))
+    .filter((name) => readFileSync(join(ROOT, name), 'utf8').trimEnd().split('\n').length > 250);
   expect(long).toEqual([]);
 });

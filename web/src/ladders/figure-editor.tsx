@@ -4,78 +4,15 @@ import {
   type FigureFinding,
   type HandleId,
   handlesOf,
-  heightFault,
   SCALE,
   shapesOfPose,
 } from '@inner-rung/core/figure';
-import { type DrawnFigure, faultsOf, MOST_POSES, type Prop, solve, touchesOf } from '@inner-rung/core/pose';
+import { type DrawnFigure, faultsOf, MOST_POSES, solve, touchesOf } from '@inner-rung/core/pose';
 import { Plus, Trash2, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
-import { Num } from '../ui/fields.tsx';
 import { PaintedShapes, THEME } from '../ui/figure-shapes.tsx';
-
-/** What is seen while a pose is set, m: room to either side of somebody and above their raised hands. */
-const WINDOW = { left: -1.5, right: 1.5, top: 2.3, low: -0.12 } as const;
-const BY = { fine: 0.01, coarse: 0.05 } as const;
-/** The highest bar that is drawn, cm. */
-const HIGHEST_BAR = 260;
-const PART = {
-  foot: 'foot',
-  knee: 'knee',
-  hip: 'seat',
-  back: 'back',
-  hand: 'hand',
-  elbow: 'forearm',
-  chest: 'front',
-} as const;
-
-const NEW: readonly { readonly says: string; readonly prop: Prop }[] = [
-  { says: 'a mat', prop: { is: 'mat', from: -1.1, to: 1.1 } },
-  { says: 'a chair', prop: { is: 'seat', x: 0, height: 0.45, back: true } },
-  { says: 'an armchair', prop: { is: 'seat', x: 0, height: 0.45, back: true, arms: true } },
-  { says: 'a step', prop: { is: 'step', from: 0.3, to: 0.8, height: 0.2 } },
-  { says: 'a worktop, bench or box', prop: { is: 'surface', from: 0.5, to: 1, height: 0.45 } },
-  { says: 'a wall', prop: { is: 'wall', x: 0.6 } },
-  { says: 'a rail to hold', prop: { is: 'hold', x: 0.5, height: 0.95 } },
-  { says: 'a bar', prop: { is: 'bar', x: 0, height: 2.2 } },
-  { says: 'a cushion', prop: { is: 'cushion', x: 0 } },
-  { says: 'a weight in each hand', prop: { is: 'dumbbell', in: 'both' } },
-  { says: 'a weight in both hands', prop: { is: 'bell', in: 'both' } },
-  { says: 'a bottle in one hand', prop: { is: 'bottle', in: 'near' } },
-  { says: 'a ball', prop: { is: 'ball', in: 'both' } },
-  { says: 'a towel', prop: { is: 'towel', in: 'both' } },
-  { says: 'a line on the floor', prop: { is: 'mark', x: 0 } },
-  { says: 'a skipping rope', prop: { is: 'rope' } },
-  { says: 'a band from ahead', prop: { is: 'band', from: [1, 1.2], in: 'both' } },
-];
-const KINDS: Readonly<Record<Prop['is'], string>> = {
-  mat: 'Mat',
-  seat: 'Chair',
-  surface: 'Worktop, bench or box',
-  step: 'Step',
-  wall: 'Wall',
-  hold: 'Rail to hold',
-  bar: 'Bar',
-  cushion: 'Cushion',
-  dumbbell: 'Weights',
-  bell: 'Weight',
-  bottle: 'Bottle',
-  ball: 'Ball',
-  towel: 'Towel',
-  stick: 'Stick',
-  band: 'Band',
-  loop: 'Short band',
-  mark: 'Line on the floor',
-  rope: 'Skipping rope',
-};
-
-const xOf = (prop: Prop): number | null =>
-  'x' in prop ? prop.x : 'from' in prop && 'to' in prop ? prop.from : null;
-function movedTo(prop: Prop, x: number): Prop {
-  if ('x' in prop) return { ...prop, x };
-  if ('from' in prop && 'to' in prop) return { ...prop, from: x, to: x + (prop.to - prop.from) };
-  return prop;
-}
+import { FigureProps } from './figure-beside.tsx';
+import { BY, PART, WINDOW } from './figure-props.ts';
 
 /**
  * A trainer's own drawing: joints taken by the hand or the keyboard, contacts held while the rest moves, each pose
@@ -91,7 +28,6 @@ export function FigureEditor(props: {
   const [draft, setDraft] = useState(props.drawing);
   const [index, setIndex] = useState(0);
   const [says, setSays] = useState<string | null>(null);
-  const [tooHigh, setTooHigh] = useState<string | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const kept = useRef(JSON.stringify(props.drawing));
   const held = useRef<{ id: HandleId; before: DrawnFigure } | null>(null);
@@ -147,16 +83,6 @@ export function FigureEditor(props: {
     event.preventDefault();
     // Presses in a row are one step.
     pull(id, [from[0] + step[0]!, from[1] + step[1]!], `Nudge the ${id}…`);
-  };
-  /** A bar hangs where it hangs; everything else is got on to, leant on or held. */
-  const raise = (i: number, prop: Extract<Prop, { height: number }>, cm: number) => {
-    const fault = prop.is === 'bar' && cm >= 0 && cm <= HIGHEST_BAR ? null : heightFault(cm);
-    setTooHigh(fault);
-    if (!fault) setProp(i, { ...prop, height: cm / 100 });
-  };
-  const setProp = (i: number, next: Prop | null) => {
-    setTooHigh(null);
-    keep({ ...draft, props: draft.props.flatMap((p, k) => (k === i ? (next ? [next] : []) : [p])) });
   };
 
   return (
@@ -283,59 +209,7 @@ export function FigureEditor(props: {
           <strong>{finding.what}:</strong> {finding.says}.
         </p>
       ))}
-      <fieldset className="mt-2">
-        <legend className="quiet text-sm">Beside it</legend>
-        {draft.props.map((prop, i) => {
-          const x = xOf(prop);
-          return (
-            // biome-ignore lint/suspicious/noArrayIndexKey: things have no name but their place
-            <div key={i} className="mt-1 flex flex-wrap items-end gap-2">
-              <span className="min-w-28 flex-1 self-center">{KINDS[prop.is]}</span>
-              {x !== null && (
-                <Num
-                  label="along, cm"
-                  value={Math.round(x * 100)}
-                  onValue={(v) => setProp(i, movedTo(prop, v / 100))}
-                />
-              )}
-              {'height' in prop && (
-                <Num
-                  label="height, cm"
-                  value={Math.round(prop.height * 100)}
-                  onValue={(v) => raise(i, prop, v)}
-                />
-              )}
-              <button
-                type="button"
-                className="btn btn-sm touch"
-                aria-label={`Take away: ${KINDS[prop.is]}`}
-                onClick={() => setProp(i, null)}
-              >
-                <Trash2 size={17} aria-hidden />
-              </button>
-            </div>
-          );
-        })}
-        {tooHigh && (
-          <p role="alert" className="text-sm font-semibold text-error">
-            {tooHigh}
-          </p>
-        )}
-        <select
-          className="select touch mt-1 w-full"
-          aria-label="Something beside it"
-          value=""
-          onChange={(e) => {
-            const made = NEW.find((n) => n.says === e.target.value);
-            if (made) keep({ ...draft, props: [...draft.props, made.prop] });
-          }}
-        >
-          <option value="">something more beside it…</option>
-          {NEW.map(({ says: name }) => (
-            <option key={name}>{name}</option>
-          ))}
-        </select>
-      </fieldset>
+      <FigureProps draft={draft} onKeep={keep} />
       <button type="button" className="btn btn-sm touch mt-2" onClick={props.onAway}>
         <Undo2 size={17} aria-hidden /> Take my drawing away
       </button>

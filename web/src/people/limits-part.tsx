@@ -13,7 +13,8 @@ import { Link } from 'react-router';
 import type { PersonPage } from '../features/use-person.ts';
 import { dayWords, today, when } from '../store/day.ts';
 import { AddLimits } from './add-limits.tsx';
-import { ConditionCard, WhyForm } from './condition-card.tsx';
+import { ConditionCard } from './condition-card.tsx';
+import { WhyForm } from './ease-form.tsx';
 import { useReviews } from './use-reviews.ts';
 
 const SOURCE_WORDS: Readonly<Record<Limit['source'], string>> = {

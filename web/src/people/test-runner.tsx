@@ -2,49 +2,8 @@ import type { TestCard } from '@inner-rung/core/person';
 import { useEffect, useRef, useState } from 'react';
 import { Choice, Tick } from '../ui/choice.tsx';
 import { useDraft } from '../ui/use-draft.ts';
-
-/** What a test has come to so far; null while there is no result. */
-export interface Result {
-  readonly value: number;
-  readonly parts?: number[];
-}
-
-type Give = (result: Result | null) => void;
-const tenth = (seconds: number) => Math.round(seconds * 10) / 10;
-
-/** A clock that can be started and stopped; `seconds` is how long it has run. */
-function useStopwatch(limit: number | null, onLimit?: () => void) {
-  const [started, setStarted] = useState<number | null>(null);
-  const [seconds, setSeconds] = useState(0);
-  const ended = useRef(onLimit);
-  ended.current = onLimit;
-  useEffect(() => {
-    if (started === null) return;
-    const beat = setInterval(() => {
-      const ran = (performance.now() - started) / 1000;
-      if (limit !== null && ran >= limit) {
-        setSeconds(limit);
-        setStarted(null);
-        ended.current?.();
-      } else setSeconds(ran);
-    }, 50);
-    return () => clearInterval(beat);
-  }, [started, limit]);
-  return {
-    seconds,
-    runs: started !== null,
-    start: () => {
-      setSeconds(0);
-      setStarted(performance.now());
-    },
-    stop: (): number => {
-      const ran = started === null ? seconds : (performance.now() - started) / 1000;
-      setSeconds(ran);
-      setStarted(null);
-      return ran;
-    },
-  };
-}
+import { type Give, type Result, tenth, useStopwatch } from './stopwatch.ts';
+import { Stages } from './test-stages.tsx';
 
 /** The counter, timer or question a test is taken with. */
 export function TestRunner(props: { card: TestCard; draft: string; onResult: Give }) {
@@ -168,75 +127,6 @@ function Stopwatch(props: { draft: string; onResult: Give }) {
 function Figure(props: { unit: string; draft: string; onResult: Give }) {
   const typed = useTyped(props.draft, props.onResult);
   return <Entry label="Result" unit={props.unit} value={typed.text} onType={typed.type} />;
-}
-
-function Stages(props: { seconds: number; stages: readonly string[]; onResult: Give }) {
-  const [held, setHeld] = useState<readonly number[]>([]);
-  const give = (next: readonly number[]) => {
-    setHeld(next);
-    props.onResult(
-      next.length === 0 ? null : { value: tenth(next.reduce((sum, s) => sum + s, 0)), parts: [...next] },
-    );
-  };
-  const at = held.length;
-  const over = at >= props.stages.length || (held.at(-1) ?? props.seconds) < props.seconds;
-  const clock = useStopwatch(props.seconds, () => give([...held, props.seconds]));
-  return (
-    <div className="grid gap-2">
-      <ol className="grid gap-1">
-        {props.stages.map((stage, i) => (
-          <li
-            key={stage}
-            className={`flex items-center gap-3 border-l-4 px-3 py-1 ${i === at && !over ? 'border-primary text-lg font-semibold' : 'border-base-300'}`}
-          >
-            <span className="flex-1">{stage}</span>
-            <span className="display">
-              {i < at ? `${held[i]} s` : i === at && clock.runs ? clock.seconds.toFixed(1) : ''}
-            </span>
-          </li>
-        ))}
-      </ol>
-      {!over ? (
-        <button
-          type="button"
-          className="btn btn-primary display h-20 text-3xl"
-          onClick={() =>
-            clock.runs ? give([...held, tenth(Math.min(props.seconds, clock.stop()))]) : clock.start()
-          }
-        >
-          {clock.runs ? 'Stepped or touched' : `Let go: ${props.stages[at]}`}
-        </button>
-      ) : (
-        <button type="button" className="btn touch justify-self-start" onClick={() => give([])}>
-          Once more from the first
-        </button>
-      )}
-      <details>
-        <summary className="touch flex cursor-pointer items-center underline underline-offset-4">
-          Type the seconds
-        </summary>
-        <div className="flex flex-wrap gap-2">
-          {props.stages.map((stage, i) => (
-            <label key={stage} className="block">
-              <span className="quiet block text-sm">{stage}</span>
-              <input
-                className="input touch w-20 text-right"
-                inputMode="decimal"
-                value={held[i] ?? ''}
-                onChange={(event) => {
-                  const value = Number(event.target.value.replace(',', '.'));
-                  if (!Number.isFinite(value) || value < 0) return;
-                  const next = props.stages.map((_, k) => held[k] ?? 0);
-                  next[i] = Math.min(props.seconds, value);
-                  give(next);
-                }}
-              />
-            </label>
-          ))}
-        </div>
-      </details>
-    </div>
-  );
 }
 
 function Picked(props: { choices: readonly string[]; onResult: Give }) {

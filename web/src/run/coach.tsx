@@ -1,21 +1,14 @@
 import { clockText, isTallied } from '@inner-rung/core/clock';
-import {
-  formsAt,
-  groupsIn,
-  type MoveNow,
-  movesAt,
-  type Run,
-  restCalled,
-  stretchWords,
-} from '@inner-rung/core/run';
+import { groupsIn, type MoveNow, movesAt, restCalled, stretchWords } from '@inner-rung/core/run';
 import { aimWords, blockName } from '@inner-rung/core/session';
-import { Pause, Play, Plus, RotateCcw, SkipForward, Undo2, Volume2 } from 'lucide-react';
+import { Undo2 } from 'lucide-react';
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { timeWords } from '../store/day.ts';
 import { BehindMore } from '../ui/behind-more.tsx';
-import { Chip } from '../ui/choice.tsx';
 import { type Commands, useCommands } from '../ui/commands.tsx';
 import { useDraft } from '../ui/use-draft.ts';
+import { ClockBar, ClockButtons, HEARD, Heard } from './coach-clock.tsx';
+import { Cue } from './coach-parts.tsx';
 import { People } from './coach-people.tsx';
 import { EndIt } from './end-it.tsx';
 import { groupsWithSomebody, RunFloor } from './run-floor.tsx';
@@ -27,7 +20,6 @@ import { type LiveRun, useTick } from './use-run.ts';
 
 const NOBODY: readonly never[] = [];
 const NO_MOVES: readonly MoveNow[] = [];
-const HEARD = { volume: 0.5, speech: false, pulse: false };
 
 /** The run in the coach's hand: the clock, everybody with their form, everything one tap away. */
 export function Coach(props: {
@@ -95,28 +87,7 @@ export function Coach(props: {
         <h1 className="min-w-28 flex-1 truncate text-xl md:min-w-40">{run.plan.title}</h1>
         {props.status}
         <BehindMore>
-          <Chip on={heard.volume > 0} onTurn={() => setHeard({ volume: heard.volume > 0 ? 0 : 0.5 })}>
-            <Volume2 size={17} className="mr-1 inline" aria-hidden />
-            Sound
-          </Chip>
-          {heard.volume > 0 && (
-            <input
-              type="range"
-              aria-label="How loud"
-              className="range range-sm w-24"
-              min={0.05}
-              max={1}
-              step={0.05}
-              value={heard.volume}
-              onChange={(event) => setHeard({ volume: Number(event.target.value) })}
-            />
-          )}
-          <Chip on={heard.speech} onTurn={() => setHeard({ speech: !heard.speech })}>
-            Voice
-          </Chip>
-          <Chip on={heard.pulse} onTurn={() => setHeard({ pulse: !heard.pulse })}>
-            Beat
-          </Chip>
+          <Heard heard={heard} onHeard={setHeard} />
           {props.tools}
         </BehindMore>
       </header>
@@ -180,37 +151,14 @@ export function Coach(props: {
           </div>
           {here.is !== 'over' ? (
             <>
-              <div className="grid grid-cols-2 gap-2">
-                <button
-                  type="button"
-                  className="btn btn-primary btn-lg touch col-span-2 text-xl"
-                  onClick={goOrPause}
-                >
-                  {here.is === 'running' ? <Pause aria-hidden /> : <Play aria-hidden />}
-                  {here.is === 'before' ? 'Go' : here.is === 'running' ? 'Pause' : 'Go on'}
-                </button>
-                {running && (
-                  <>
-                    <Act onClick={() => press({ kind: 'next', during })}>
-                      <SkipForward size={17} aria-hidden /> {working ? 'Skip on' : 'We’re ready'}
-                    </Act>
-                    <Act onClick={() => press({ kind: 'add', seconds: 10, during })}>
-                      <Plus size={17} aria-hidden /> 10 s more
-                    </Act>
-                    <Act onClick={() => press({ kind: 'pause', why: 'drink' })}>Drink</Act>
-                    <Act onClick={() => press({ kind: 'again', during })}>
-                      <RotateCcw size={17} aria-hidden /> Once more
-                    </Act>
-                    <Act onClick={() => press({ kind: 'one more round', during })}>One more round</Act>
-                    <Act onClick={() => press({ kind: 'end after this round', during })}>
-                      End after this round
-                    </Act>
-                    {onSwap && entry !== null && !around && (
-                      <Act onClick={() => onSwap(null, entry)}>Another move for all</Act>
-                    )}
-                  </>
-                )}
-              </div>
+              <ClockButtons
+                is={here.is}
+                working={working}
+                during={during}
+                press={press}
+                onGo={goOrPause}
+                onSwap={onSwap && entry !== null && !around ? () => onSwap(null, entry) : null}
+              />
               <p className="text-sm">
                 {running ? `Finishes about ${timeWords(finishes)}.` : ''}
                 {live.last && (
@@ -271,43 +219,14 @@ export function Coach(props: {
         </section>
       </main>
       {running && (
-        <section
-          aria-label="The clock in short"
-          className={`sticky bottom-0 flex items-center gap-3 border-t-2 border-base-300 px-3 py-1.5 lg:hidden ${working && here.is === 'running' ? 'bg-base-content text-base-100' : 'bg-base-200'}`}
-          data-clock-bar
-        >
-          <span className="display min-w-16 shrink-0 text-4xl leading-none tabular-nums" aria-hidden>
-            {leftWords(here.left)}
-          </span>
-          <span className="min-w-0 flex-1 truncate leading-tight">
-            {working ? saysOf(run, now) : next ? `Next: ${saysOf(run, next)}` : ''}
-          </span>
-          <button type="button" className="btn btn-primary touch" onClick={goOrPause}>
-            {here.is === 'running' ? 'Hold the clock' : 'Let it run'}
-          </button>
-        </section>
+        <ClockBar
+          left={leftWords(here.left)}
+          says={working ? saysOf(run, now) : next ? `Next: ${saysOf(run, next)}` : ''}
+          running={here.is === 'running'}
+          working={working}
+          onGo={goOrPause}
+        />
       )}
     </div>
-  );
-}
-
-const Act = (props: { onClick: () => void; children: React.ReactNode }) => (
-  <button type="button" className="btn touch text-base-content" onClick={props.onClick}>
-    {props.children}
-  </button>
-);
-
-/** One thing to say, one thing to look out for: of the move that most do. */
-function Cue(props: { run: Run; all: Live; entry: number }) {
-  const { run, all, entry } = props;
-  const [most] = formsAt(run, all.people, entry)
-    .filter((form) => form.does)
-    .sort((a, b) => b.people.length - a.people.length);
-  const cue = most?.does && run.cues[most.does.move];
-  if (!cue) return null;
-  return (
-    <p className="mt-1 text-sm leading-snug">
-      {cue.say}. {cue.see && `Look out: ${cue.see}. “${cue.fix}”`}
-    </p>
   );
 }
