@@ -713,8 +713,11 @@ export function readName(
   return all.filter((one, i) => all.findIndex((other) => same(other.moves, one.moves)) === i).slice(0, MOST);
 }
 
+/** A trainer's own names, as they are compared, and what each means. */
+export type OwnWords = ReadonlyMap<string, string>;
+
 /** The trainer's own words, ready for {@link readName}. */
-export const ownWords = (vocabulary: Vocabulary): ReadonlyMap<string, string> =>
+export const ownWords = (vocabulary: Vocabulary): OwnWords =>
   new Map(Object.entries(vocabulary).map(([said, means]) => [keyOf(nameWords(tokensOf(said))), means]));
 
 /** The one move that a name is surely understood as; null where it isn't sure, or means several. */

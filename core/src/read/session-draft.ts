@@ -1,0 +1,478 @@
+import { clamp, type Draft, draft, lineOf, saysClock } from './draft.ts';
+import type { Fact } from './facts.ts';
+import { apart, itemsOf } from './items.ts';
+import type { Item, LineRead } from './line.ts';
+import { TIERS } from './line-words.ts';
+import { type Names, type OwnWords, readName, STANDS, SURE } from './names.ts';
+import type { ReadLine } from './reading.ts';
+import { Seats, saysAllSeated } from './seats.ts';
+import type { TextRead } from './text.ts';
+import { isShort, isTitle, type Neighbours, nameOf, namesNothing, titleOf } from './titles.ts';
+import { singular, tokensOf } from './tokens.ts';
+
+/** All of it is done more than once. */
+export const goesRound = (facts: readonly Fact[]) =>
+  facts.some(
+    (fact) =>
+      ((fact.is === 'rounds' || fact.is === 'times') && fact.n > 1) ||
+      (fact.is === 'format' && fact.kind === 'superset' && (fact.n ?? 1) > 1),
+  );
+export const inSets = (facts: readonly Fact[]) =>
+  facts.some((fact) => (fact.is === 'sets' && fact.n > 1) || (fact.is === 'sets of' && fact.sets > 1));
+const clashes = (a: readonly Fact[], b: readonly Fact[]) => {
+  const kinds = (facts: readonly Fact[]) =>
+    new Set(
+      facts.map((fact) =>
+        fact.is === 'interval' || fact.is === 'work' || fact.is === 'format' || fact.is === 'steps'
+          ? 'clock'
+          : fact.is,
+      ),
+    );
+  const before = kinds(a);
+  return [...kinds(b)].some((kind) => kind === 'clock' && before.has(kind));
+};
+
+/** One of several of a kind: rounds with moves of their own, "Tabata 1" and "Tabata 2". */
+const isSibling = (a: Draft, b: Draft): boolean => {
+  const kind = (name: string | null) => /^(.+?)\s*(?:\d+|[a-e])$/i.exec(name ?? '')?.[1]?.toLowerCase();
+  return (a.round && b.round) || (kind(a.name) !== undefined && kind(a.name) === kind(b.name));
+};
+
+const saysLength = (facts: readonly Fact[]): boolean =>
+  saysClock(facts) || facts.some((fact) => fact.is === 'in all seconds');
+
+/** So long a rest, in seconds, is rather between two parts than between their rounds. Estimate. */
+const PARTS_REST = 90;
+/** A long rest under a list with bullets, without one and above another part's heading: it parts the two. */
+const liesApart = (rest: LineRead, next: LineRead | undefined, above: Draft): boolean =>
+  next?.kind === 'heading' &&
+  rest.facts.some((fact) => 'seconds' in fact && (fact.seconds ?? 0) >= PARTS_REST) &&
+  !rest.listed &&
+  above.rows.length > 0 &&
+  above.rows.every((row) => row.read.listed);
+
+const REPEATS = /\b(?:repeat|as|same as|like|again as)\b\D{0,12}\b(?:round|block|circuit)\s*(\d)\b/iu;
+const SAME_AGAIN = /:\s*(?:the )?(?:same(?: again)?|as before|repeat)\W*$/iu;
+/** Which of the rounds before is done again, where a round says so. */
+function repeatedIn(read: LineRead, blocks: readonly Draft[]): Draft | undefined {
+  const rounds = blocks.filter((block) => block.round && block.rows.length > 0);
+  const nth = REPEATS.exec(read.text)?.[1];
+  if (read.roundNumber === null) return undefined;
+  return nth ? rounds[Number(nth) - 1] : SAME_AGAIN.test(read.text) ? rounds.at(-1) : undefined;
+}
+
+/** Nobody does more things in one go. */
+const MOST_IN_ONE = 4;
+/** So many lines with one movement each are a list of stations. */
+const LINES_OF_ONE = 2;
+const AS_BEFORE =
+  /\b(?:same (?:timing|times?|clock|format|again|as)|as (?:above|before)|repeat (?:timing|format))/i;
+/** How many sets and what lies between them, as a line of its own. */
+const closes = (read: LineRead): boolean =>
+  read.kind === 'clock' &&
+  read.facts.some((fact) => fact.is === 'sets' || fact.is === 'rounds') &&
+  read.facts.some((fact) => fact.is === 'round rest' || fact.is === 'rest');
+
+/** A session in the making: blocks, and what is said around them, line by line in the order in which they stand. */
+export class SessionDraft {
+  title: string | null = null;
+  readonly notes: string[] = [];
+  readonly blocks: Draft[] = [];
+  /** Lines of no block. */
+  readonly loose: ReadLine[];
+  /** What the title says of the clock, where nothing else does. */
+  titleFacts: readonly Fact[] = [];
+  readonly #names: Names;
+  readonly #own: OwnWords;
+  readonly #reads: readonly LineRead[];
+  readonly #seats: Seats;
+  readonly #linesOfOne: number;
+  /** What was said before the first of several rounds, of all of them. */
+  #shared: Fact[] = [];
+
+  constructor(names: Names, own: OwnWords, text: TextRead) {
+    this.#names = names;
+    this.#own = own;
+    this.#reads = text.lines;
+    this.#seats = new Seats(names, own, text.lines);
+    this.#linesOfOne = text.lines.filter(
+      ({ kind, items }) => kind === 'station' && items.length === 1,
+    ).length;
+    this.loose = text.aimed.map((read) => lineOf(read));
+    text.lines.forEach((read, at) => {
+      this.#take(read, { at, next: text.lines[at + 1], inTable: text.inTable(read.line) });
+    });
+  }
+
+  #take(read: LineRead, among: Neighbours): void {
+    if (this.title === null && isTitle(read, among)) {
+      this.#takeTitle(read, among.next!);
+      return;
+    }
+    switch (read.kind) {
+      case 'heading':
+        this.#takeHeading(read);
+        return;
+      case 'clock':
+        this.#takeClock(read, among);
+        return;
+      case 'break':
+        this.#takeBreak(read, among.next);
+        return;
+      case 'tier':
+        this.#takeTier(read);
+        return;
+      case 'note':
+        if (saysAllSeated(read.text)) this.#seats.all = true;
+        this.notes.push(read.text);
+        (this.blocks.at(-1)?.heads ?? this.loose).push(lineOf(read));
+        return;
+      case 'station':
+        this.#takeStation(read, among);
+    }
+  }
+
+  #current(): Draft {
+    if (this.blocks.length === 0) this.blocks.push(draft('circuit'));
+    return this.blocks.at(-1)!;
+  }
+
+  #after(at: number): readonly LineRead[] {
+    return this.#reads.slice(at + 1);
+  }
+
+  #takeTitle(read: LineRead, next: LineRead): void {
+    const { title, firm, weak } = titleOf(read, next);
+    this.title = title;
+    this.titleFacts = weak;
+    if (firm.length > 0) this.#current().facts.push(...firm, ...weak);
+    this.loose.push(lineOf(read, { kind: 'heading' }));
+  }
+
+  #takeHeading(read: LineRead): void {
+    const before = this.blocks.at(-1);
+    const empty = before !== undefined && before.rows.length === 0;
+    // "Main" over nothing yet names what is there rather than beginning another.
+    const role = read.role ?? 'circuit';
+    const inherits =
+      read.roundNumber !== null ? (this.blocks.find((block) => block.round)?.facts ?? this.#shared) : [];
+    if (read.roundNumber !== null && this.#shared.length === 0 && before)
+      this.#shared = before.facts.filter((fact) => fact.is !== 'rounds' && fact.is !== 'times');
+    const made = draft(role, role === 'circuit' && read.heading ? nameOf(read.heading) : null);
+    made.round = read.roundNumber !== null;
+    // "Round 2: repeat round 1": the same movements again.
+    const like = read.items.length === 0 ? repeatedIn(read, this.blocks) : undefined;
+    if (like) made.rows = [...like.rows];
+    if (empty && before.role !== 'circuit' && before.heads.length > 0) {
+      // Only named: its time is no other part's.
+      this.notes.push(...before.heads.map((head) => head.text));
+      this.loose.push(...before.heads);
+      this.blocks.pop();
+    } else if (empty) {
+      this.blocks.pop();
+      made.facts.push(...before.facts);
+      made.above = saysLength(before.facts) ? [...before.facts] : before.above;
+      made.heads.push(...before.heads);
+    } else
+      made.facts.push(...(inherits.length > 0 ? inherits : read.roundNumber !== null ? this.#shared : []));
+    // "Circuit 2 - same timing": as the one before it.
+    const last = this.blocks.findLast((block) => block.role === role && block.rows.length > 0);
+    if (last && !saysClock(read.facts) && AS_BEFORE.test(read.text))
+      made.facts.push(...last.facts.filter((fact) => !made.facts.includes(fact)));
+    made.facts.push(...read.facts);
+    made.heads.push(lineOf(read));
+    this.blocks.push(made);
+    if (read.items.length > 0) {
+      this.#addStations(read);
+      made.inline = true;
+      // A warm-up on a line of its own is over with it.
+      made.whole =
+        (role === 'warm-up' && !/[,+&/]\s*$|\band\s*$/.test(read.text)) ||
+        // And rounds of what stands in brackets with the last of them.
+        (/\([^)]*\)\W*$/.test(read.text) && read.items.length > 1 && goesRound(read.facts));
+    } else if (role === 'warm-up' && read.sure < 0.8 && /[-–—:]\s*\p{L}/u.test(read.text)) {
+      // "Warm-up 5 min - mobility": said, though not what.
+      this.notes.push(read.text);
+      made.whole = true;
+    }
+    return;
+  }
+
+  #takeClock(read: LineRead, { at, next }: Neighbours): void {
+    // Behind a cool-down that is only named a rest or a count is of what was done before it.
+    const more = this.#after(at).some((other) => other.kind === 'station' || other.items.length > 0);
+    const named = this.#current();
+    const block =
+      (!more && named.role === 'cool-down' && named.rows.length === 0
+        ? this.blocks.findLast(({ rows: done }) => done.length > 0)
+        : undefined) ?? named;
+    // A rest by itself behind the stations, with another part to come, lies between the two.
+    const [only] = read.facts;
+    const parts =
+      only!.is === 'rest' &&
+      !only.between &&
+      next !== undefined &&
+      // Another clock of a kind that stands already is of another part.
+      (next.kind !== 'clock' || next.facts.some((fact) => fact.is === 'steps'));
+    if (read.facts.length === 1 && only!.is === 'rest' && block.rows.length > 0 && parts) {
+      block.apart = liesApart(read, next, block);
+      block.heads.push(lineOf(read, { kind: 'break' }));
+      block.breaks.push({ seconds: only!.seconds, at: block.rows.length });
+      block.after = { seconds: clamp(only!.seconds, 0, 900) };
+      return;
+    }
+    // At the very end of a list that goes round again a rest lies between the rounds.
+    const saidOften = (facts: readonly Fact[]) =>
+      facts.some((fact) => fact.is === 'rounds' || fact.is === 'times');
+    const again = goesRound(block.facts) || (next?.kind === 'clock' && goesRound(next.facts));
+    if (read.facts.length === 1 && only!.is === 'rest' && !only.between && block.rows.length > 0 && again) {
+      block.facts.push({ is: 'round rest', seconds: only!.seconds });
+      block.heads.push(lineOf(read));
+      return;
+    }
+    const begins =
+      block.rows.length > 0 &&
+      // With nothing behind it a clock is of what stands above it.
+      this.#after(at).some((other) => other.kind === 'station' || other.items.length > 0) &&
+      saysClock(read.facts) &&
+      (clashes(block.facts, read.facts) ||
+        (next?.kind === 'station' &&
+          next.letter !== null &&
+          next.letter !== block.rows.at(-1)!.read.letter) ||
+        (read.fresh && next?.kind === 'station' && !saysClock(block.facts)));
+    // "Then at the bench, 4 rounds:" over a list: what stands above it is none of them.
+    const heads =
+      block.rows.length > 0 &&
+      next?.kind === 'station' &&
+      /:\s*$/u.test(read.text) &&
+      saidOften(read.facts) &&
+      !saidOften(block.facts);
+    // "Then 2 x": how often said anew, over other movements.
+    const anew =
+      block.rows.length > 0 &&
+      next?.kind === 'station' &&
+      read.facts.every((fact) => fact.is === 'times' || fact.is === 'rounds') &&
+      saidOften(block.facts);
+    // A warm-up that was only named is over where a clock goes round.
+    const round = saidOften(read.facts) || saysClock(read.facts);
+    const over =
+      block.role === 'warm-up' &&
+      next?.kind === 'station' &&
+      round &&
+      (block.whole || (block.rows.length === 0 && block.heads.length > 0));
+    const opens = begins || anew || over || heads;
+    const target = opens ? draft('circuit') : block;
+    if (opens) this.blocks.push(target);
+    if (target.rows.length > 0 && closes(read)) target.closed = true;
+    const rests = read.facts.filter((fact) => fact.is === 'break');
+    const clock = read.facts.filter((fact) => fact.is !== 'break');
+    target.facts.push(...clock);
+    // A clock behind the last of several of a kind is the clock of all of them.
+    if (next === undefined && target.rows.length > 0)
+      for (const one of this.blocks.slice(0, -1).reverse()) {
+        if (
+          !isSibling(one, target) ||
+          clashes(
+            one.facts.filter(({ is }) => is !== 'format'),
+            clock,
+          )
+        )
+          break;
+        one.facts.push(...clock);
+      }
+    for (const fact of rests)
+      target.after = {
+        seconds: clamp(fact.seconds, 0, 900),
+        ...(fact.most ? { mostSeconds: clamp(fact.most, 0, 1800) } : {}),
+      };
+    target.heads.push(lineOf(read));
+    return;
+  }
+
+  #takeBreak(read: LineRead, next: LineRead | undefined): void {
+    const block = this.#current();
+    const fact = read.facts[0] as Extract<Fact, { is: 'break' }>;
+    block.apart = liesApart(read, next, block);
+    block.heads.push(lineOf(read));
+    block.breaks.push({ seconds: fact.seconds, at: block.rows.length });
+    block.after = {
+      seconds: clamp(fact.seconds, 0, 900),
+      ...(fact.most ? { mostSeconds: clamp(fact.most, 0, 1800) } : {}),
+      ...(fact.ready ? { untilReady: true } : {}),
+      ...(fact.drink ? { drink: true } : {}),
+    };
+    return;
+  }
+
+  #takeTier(read: LineRead): void {
+    const rows = this.blocks.at(-1)?.rows ?? [];
+    if (rows.length === 0 && read.items.length > 0) {
+      // An easier or harder way of nothing is what is done.
+      this.#addStations(read);
+      return;
+    }
+    // As many ways as there are stations are one for each; else all are of the last.
+    const placed = read.items.length > 1 && read.items.length === rows.length;
+    read.items.forEach((item, i) => {
+      const row = placed ? rows[i] : rows.at(-1);
+      row?.tiers.push({ is: read.tier, text: item.text, moves: item.readings[0]?.moves ?? [] });
+    });
+    this.#current().heads.push(
+      lineOf(read, { read: read.items.flatMap((item) => item.readings.slice(0, 1)) }),
+    );
+    return;
+  }
+
+  #takeStation(read: LineRead, among: Neighbours): void {
+    const { at } = among;
+    const unsure = namesNothing(read, among);
+    const nothingYet = this.blocks.every((block) => block.rows.length === 0);
+    if (unsure && nothingYet && read.heading !== null && /:\s*$/.test(read.text)) {
+      this.notes.push(read.text);
+      this.loose.push(lineOf(read, { kind: 'heading' }));
+      return;
+    }
+    if (read.label !== null) {
+      const block = this.#current();
+      // Over all that a part has it is what the part is called.
+      if (block.rows.length === 0 && block.name === null) block.name = read.label.slice(0, 60);
+      else this.notes.push(read.label);
+    }
+    if (this.blocks.at(-1)?.whole) this.blocks.push(draft('circuit'));
+    // B1 behind A2 is of another pair, and so is "3)" behind "2b)".
+    const before = this.#current().rows.at(-1)?.read.letter ?? null;
+    const lettered = read.letter !== null || (read.listed && /^\d/.test(before ?? ''));
+    if (lettered && before !== null && before !== read.letter) {
+      const made = draft('circuit');
+      made.facts.push(...this.#current().before);
+      made.before = this.#current().before;
+      this.blocks.push(made);
+    }
+    // Sets and their rest stood behind what is above, and stand so again behind what follows.
+    if (this.#current().closed && this.#after(at).some((other) => closes(other)))
+      this.blocks.push(draft('circuit'));
+    // "Then 2 minutes of plank" behind counts that climb or fall is none of them.
+    if (
+      /^\W*(?:and )?then\b/i.test(read.text) &&
+      read.items.some((item) => item.facts.some((fact) => fact.is === 'seconds')) &&
+      this.#current().facts.some((fact) => fact.is === 'steps')
+    )
+      this.blocks.push(draft('circuit'));
+    this.#addStations(read);
+  }
+
+  #addRow(read: LineRead, parts: readonly Item[]): void {
+    const [first] = parts;
+    const tiers = first!.tiers.map((said) => {
+      // "(easier: on the wall, harder: feet raised)": which of the two it is.
+      const [, label, behind] = /^(\p{L}+)\s*:\s*(.+)$/u.exec(said) ?? [];
+      const is = (label && TIERS[singular(label.toLowerCase())]) || null;
+      const way = is && behind ? behind : said;
+      // "(knees / toes)" behind a name says how: the name with it, or a name of its own.
+      const read = [
+        readName(this.#names, tokensOf(`${first!.text} ${way}`), this.#own)[0],
+        readName(this.#names, tokensOf(way), this.#own)[0],
+      ];
+      const best = read.reduce((a, b) => ((b?.sure ?? 0) > (a?.sure ?? 0) ? b : a));
+      return { is, text: way, moves: best?.moves ?? [] };
+    });
+    this.#current().rows.push({ read, parts, tiers });
+  }
+
+  /** "Hamstrings" in a cool-down is their stretch. */
+  #stretchOf(item: Item): Item {
+    if ((item.readings[0]?.sure ?? 0) >= SURE) return item;
+    const readings = readName(this.#names, tokensOf(`${item.text} stretch`), this.#own);
+    return (readings[0]?.sure ?? 0) > Math.max(STANDS, item.readings[0]?.sure ?? 0)
+      ? { ...item, readings }
+      : item;
+  }
+
+  /** "squat / row" where things go in pairs is a pair, and no two ways of one. */
+  #abreast(read: LineRead): readonly Item[] {
+    if (read.items.length !== 1 || read.items[0]!.tiers.length === 0 || !read.text.includes('/'))
+      return read.items;
+    const tokens = tokensOf(read.text);
+    return itemsOf(this.#names, read.text, apart(tokens, this.#names, this.#own), this.#own);
+  }
+
+  /** "21-15-9 thrusters and pull-ups": what the counts are of, one after another. */
+  #countedApart(read: LineRead): readonly Item[] {
+    const [only] = read.items;
+    if (read.items.length !== 1 || (only!.readings[0]?.moves.length ?? 0) < 2) return read.items;
+    const tokens = tokensOf(read.text)
+      .filter((token) => token.from >= only!.from && token.to <= only!.to)
+      .map((token) => (['and', '&'].includes(token.word) ? { ...token, word: ',' } : token));
+    const items = itemsOf(this.#names, read.text, tokens, this.#own);
+    return items.length > 1 && items.every((item) => (item.readings[0]?.sure ?? 0) >= 0.6)
+      ? items
+      : read.items;
+  }
+
+  #addStations(read: LineRead): void {
+    if (this.#current().rows.length === 0 && this.#current().before.length === 0)
+      this.#current().before = [...this.#current().facts];
+    const climbing = [...this.#current().facts, ...read.facts].some((fact) => fact.is === 'steps');
+    const chained =
+      !climbing &&
+      read.items.length <= MOST_IN_ONE &&
+      (read.place || /\brepeat\b\W*$|\b(?:[1-9]|10|one|two|three|four|five) of each\b/i.test(read.text));
+    const emom = this.#current().facts.some(
+      (fact) => fact.is === 'per station' || (fact.is === 'format' && fact.kind === 'emom'),
+    );
+    // "2 squats and 2 jumping jacks" in a slot of forty seconds: counts that small only make sense one after the other.
+    const timed = this.#current().facts.some((fact) => fact.is === 'interval' || fact.is === 'work');
+    const inASlot =
+      timed &&
+      !this.#current().facts.some((fact) => fact.is === 'format') &&
+      !read.text.includes(',') &&
+      read.items.length > 1 &&
+      read.items.every((item) => item.facts.some((fact) => fact.is === 'reps'));
+    // "Wide squat then narrow squat" between lines of one movement each is one of them.
+    const isOneOf = (read: LineRead) =>
+      timed && read.items.length === 2 && isShort(read.text) && this.#linesOfOne >= LINES_OF_ONE;
+    // "Punch, punch, duck": what comes twice in so few is a combination.
+    const said = read.items.map(({ text }) => text.toLowerCase());
+    const goesThrough =
+      timed &&
+      said.length > 2 &&
+      said.length <= MOST_IN_ONE &&
+      said.every((text) => !text.includes(' ')) &&
+      new Set(said).size < said.length;
+    // A movement behind a heading's colon says nothing of the others.
+    const heading = read.kind === 'heading' ? read.text.slice(0, read.items[0]?.from) : '';
+    const called = `${this.title ?? ''} ${this.blocks.at(-1)?.name ?? ''} ${heading}`;
+    let parts: Item[] = [];
+    // A superset's two, and the two of one of several tabatas.
+    const inPairs = this.#current().facts.some(
+      (fact) =>
+        fact.is === 'format' &&
+        (fact.kind === 'superset' ||
+          (fact.kind === 'tabata' && read.listed && this.#current().facts.some(({ is }) => is === 'times'))),
+    );
+    for (const said of inPairs ? this.#abreast(read) : climbing ? this.#countedApart(read) : read.items) {
+      const item = this.#seats.itemIn(
+        this.#current().role === 'cool-down' ? this.#stretchOf(said) : said,
+        called,
+      );
+      const joins =
+        parts.length > 0 &&
+        parts.length < 4 &&
+        ((item.joined === 'with' && !inPairs) ||
+          (item.joined === 'next' && (chained || inASlot || goesThrough)) ||
+          (item.joined === 'then' &&
+            (emom || isOneOf(read)) &&
+            !item.facts.some((fact) => fact.is === 'seconds')));
+      if (joins) parts.push(item);
+      else {
+        if (parts.length > 0) this.#addRow(read, parts);
+        parts = [item];
+      }
+    }
+    if (parts.length > 0) this.#addRow(read, parts);
+    const block = this.#current();
+    for (const item of read.items) block.facts.push(...item.facts.filter((fact) => fact.is === 'format'));
+    const facts = read.facts;
+    if (facts.length > 0) block.facts.push(...facts);
+  }
+}
