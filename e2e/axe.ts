@@ -45,10 +45,12 @@ export function lookAt(screens: readonly Screen[], port: number): void {
       await page.goto(`${server.url}${path}`);
       await expect(page.getByRole('heading').or(page.getByRole('table')).first()).toBeAttached();
       await reach(page);
-      // A colour on its way to another would be read as it is between.
+      // A colour on its way to another would be read as it is between, and what isn't in sight yet where it isn't.
       await page.evaluate(() => {
         const still = new CSSStyleSheet();
-        still.replaceSync('*, ::before, ::after { transition: none !important }');
+        still.replaceSync(
+          '*, ::before, ::after { transition: none !important; content-visibility: visible !important }',
+        );
         document.adoptedStyleSheets.push(still);
       });
       await page.evaluate(axe.source);

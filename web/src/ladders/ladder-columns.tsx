@@ -30,10 +30,10 @@ export const Trunk = memo(function Trunk(props: ColumnProps) {
       aria-labelledby={`ladder-${ladder.id}`}
       className="[contain-intrinsic-size:auto_20rem] [content-visibility:auto]"
     >
-      <div className="flex items-end gap-2">
+      <div className="flex flex-wrap items-end gap-2">
         <ol
           reversed
-          className="w-60 border-x-4 border-base-content/80"
+          className="w-60 shrink-0 border-x-4 border-base-content/80"
           aria-label={`${ladder.name}, top rung first`}
         >
           {ladder.rungs
