@@ -60,7 +60,7 @@ export default function LaddersScreen() {
     <div className="min-h-dvh">
       <PartsHeader here="ladders" />
       <main className="px-4 py-3 md:px-6">
-        <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+        <div className="flex flex-wrap items-end gap-x-1.5 gap-y-2 md:gap-x-4">
           <h1 className="mr-auto text-3xl">Ladders</h1>
           <Field label="Find a move" id="wall-find">
             <input
