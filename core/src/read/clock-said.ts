@@ -83,16 +83,22 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   // Nothing is done for as long as a session at each of several stations: it is for all of them.
   const whole = !interval && n > 1 && (bareTime ?? 0) >= LEAST_SESSION ? bareTime : undefined;
   const work = interval?.work ?? (whole === undefined ? bareTime : undefined);
+  const slotSaid = lastOf(said, 'slot')?.seconds;
+  // "No rest, … rest 1 min. x5": the one between stations, the other behind a round.
+  const bareRests = allOf(said, 'rest').filter((fact) => fact.between === undefined);
+  const noneThenOne = bareRests.some((fact) => fact.seconds === 0) && (bareRests.at(-1)?.seconds ?? 0) > 0;
   const rest =
     interval?.rest ??
-    lastOf(said, 'rest')?.seconds ??
+    (noneThenOne ? 0 : lastOf(said, 'rest')?.seconds) ??
     (allOf(said, 'format')[0]?.kind === 'emom' ? undefined : lastOf(said, 'station rest')?.seconds) ??
     (lastOf(said, 'partner') ? work : undefined) ??
     shareOf(lastOf(said, 'ratio'), work) ??
     (restsBetween(block) ? block.breaks[0]!.seconds : undefined) ??
+    (slotSaid !== undefined && work !== undefined && work < slotSaid ? slotSaid - work : undefined) ??
     restBesideEach(rowFacts, roundsFact?.rest !== undefined && rowFacts.length > 1);
   const roundRest =
     lastOf(said, 'round rest')?.seconds ??
+    (noneThenOne ? bareRests.at(-1)!.seconds : undefined) ??
     allOf(said, 'rounds').findLast((fact) => fact.rest !== undefined)?.rest ??
     lastOf(said, 'part rest')?.seconds ??
     ((rounds?.n ?? 1) > 1 ? restBesideLast(rowFacts) : undefined);
@@ -110,7 +116,12 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
     lastOf(said, 'sets of') !== undefined ||
     (withSets * 2 >= rowFacts.length && (rowFacts.length !== 2 || withSets === 2));
   const sets = lastOf(said, 'sets')?.n ?? (setsOf === undefined ? undefined : ofAll ? setsOf.sets : 1);
-  const levels = allOf(said, 'level');
+  const saidOf = allOf(said, 'level');
+  // "40/20, beginners 30/30": who isn't named works by the clock of all.
+  const besideAll = saidOf.length === 1 && interval !== undefined && saidOf[0]!.work !== null;
+  const levels = besideAll
+    ? [...saidOf, { is: 'level' as const, work: interval.work, rest: interval.rest }]
+    : saidOf;
   const led = lastOf(said, 'led') !== undefined;
   const percents = Object.fromEntries(
     allOf(said, 'percent').map((fact) => [`${fact.of}Percent`, within('innerPercent', fact.percent)]),
@@ -216,13 +227,14 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
       const sorted = [...works].sort((a, b) => a - b);
       const most = sorted.at(-1)!;
       // "Green 20, yellow 30, red 40, 60 s slots": what is left of the slot is rest for all.
-      const left = work !== undefined && work > most ? work - most : undefined;
+      const long = slotSaid ?? work;
+      const left = long !== undefined && long > most ? long - most : undefined;
       const many = turns(most, oneLength ? Math.min(...rests) : given('restSeconds', rest ?? left, 0));
       return done({
         kind: 'staggered',
         ...many,
         innerPercent: within('innerPercent', (100 * inner(sorted)) / most),
-        middlePercent: within('middlePercent', (100 * middle(sorted)) / most),
+        middlePercent: within('middlePercent', (100 * (besideAll ? interval.work : middle(sorted))) / most),
       });
     }
     if (rests.length >= 2) {

@@ -65,6 +65,8 @@ export type Fact =
   | { readonly is: 'groups'; readonly n: number }
   | { readonly is: 'led' }
   | { readonly is: 'in turn' }
+  /** From one beginning to the next. */
+  | { readonly is: 'slot'; readonly seconds: number }
   /** All of its movements without a rest between them. */
   | { readonly is: 'in one go'; readonly n?: number }
   | { readonly is: 'stations'; readonly n: number }
@@ -227,6 +229,9 @@ const rest = ([seconds]: readonly number[], words: readonly string[] = []): Fact
   seconds! <= 900 && (seconds! >= 3 || seconds === 0) && !(seconds! < LEAST_OF_TWO && words.includes('then'))
     ? { is: 'rest', seconds: seconds! }
     : null;
+/** A rest by its ends, the first of them in the unit of the second: the shorter. */
+const leastRest = ([least, most]: readonly number[]): Fact | null =>
+  rest([most! >= 60 && least! < LEAST_WORK ? least! * 60 : least!]);
 const roundRest = ([seconds, most]: readonly number[], words: readonly string[] = []): Fact | null =>
   // "After the round, 3 rounds": a bare small number counts rounds.
   seconds! > 0 && seconds! < LEAST_WORK
@@ -482,6 +487,12 @@ const CLOCK: readonly Rule<Fact>[] = [
     is: '@x N for|of? each|apiece @station?',
     says: count((n) => ({ is: 'bouts each', n }), 20),
     weight: 0.4,
+  },
+  // "Tabata (20/10 x 8) for each of:".
+  {
+    is: '@x N ) for|of|on|at each|every of? the? @station? below|following?',
+    says: count((n) => ({ is: 'bouts each', n }), 20),
+    weight: 1,
   },
   {
     is: 'swap|switch|change|rotate over? every|after? T',
@@ -1086,6 +1097,25 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: ([w]) => ({ is: 'level', work: w!, rest: 0 }),
     weight: 2,
   },
+  {
+    is: 'everyone|everybody|all|we|you? start|starting|begin|go again? on|at the? top|start? of? the? minute',
+    says: () => ({ is: 'slot', seconds: 60 }),
+    weight: 1.2,
+  },
+  // "4 moves = 2 min": what it comes to.
+  { is: 'N station|exercise|move|movement|drill = T', says: () => ({ is: 'aside' }), weight: 2 },
+  // "20/20/20": three parts of a length, whatever they are.
+  {
+    is: 'N / N / N',
+    says: (all) => (all.every((n) => n === all[0]) ? { is: 'aside' } : null),
+    weight: 3,
+  },
+  // "Repeat for 25 minutes": round and round till they are over.
+  {
+    is: 'repeat|continue|keep|carry|go|loop going|on|round? it|this|that|all|these|everything? for T',
+    says: ([seconds]) => (seconds! >= 240 ? { is: 'in all seconds', seconds: seconds! } : null),
+    weight: 1.4,
+  },
   { is: 'T slot|window|block', says: work, weight: 0.4 },
   { is: 'same move|exercise|station|thing|circuit', says: () => ({ is: 'aside' }), weight: 0.4 },
   { is: 'N level|version|option|ability of|for?', says: () => ({ is: 'aside' }), weight: 0.2 },
@@ -1204,6 +1234,15 @@ const DOSE: readonly Rule<Fact>[] = [
       sets! <= 12 && lo! < hi! && hi! <= 200 ? { is: 'sets of', sets: sets!, reps: lo! } : null,
     weight: 1,
   },
+  {
+    is: 'N set @x|of? N @dash N @rep?',
+    says: ([sets, lo, hi]) =>
+      sets! <= 12 && lo! < hi! && hi! <= 200 ? { is: 'sets of', sets: sets!, reps: lo! } : null,
+    weight: 1,
+  },
+  // "5x5 (2-3 min rest)": a rest that is told by its ends is no count.
+  { is: 'N @dash T of? @rest', says: leastRest, weight: 1.6 },
+  { is: '@rest @sep? of|for? N @dash T', says: leastRest, weight: 1.6 },
   // "Heel raises x 10 x 2": how many, and then how often.
   { is: '@x N @x N', says: setsLast, weight: 1.2 },
   { is: '@x T @x N', says: timedSetsLast, weight: 1.2 },
@@ -1310,6 +1349,12 @@ const DOSE: readonly Rule<Fact>[] = [
     is: '@|with|at|a? @|at|of? KG / KG',
     says: loads,
     weight: 1,
+  },
+  // "8 kg each hand": how heavy what either holds is, and nothing of sides.
+  {
+    is: '@|with|at|a? @|at|of? KG each|per|a|in|every each? hand|arm|side|dumbbell|kettlebell|weight|bell|fist|leg|ankle',
+    says: ([kg]) => (kg! <= 200 ? { is: 'load', kg: ofLoad(kg!) } : null),
+    weight: 1.2,
   },
   {
     is: '@|with|at|a? @|at|of? KG',

@@ -457,6 +457,45 @@ export function kindThenMoves(said: Said): LineOf | null {
   });
 }
 
+/** "Burpee pyramid: 2-4-6-8-6-4-2": what is done, the kind of count, and behind a colon how it climbs and falls. */
+export function moveOfSteps(said: Said): LineOf | null {
+  const { rest, colon } = said;
+  if (colon < 1 || colon === rest.length - 1) return null;
+  const behind = rest.slice(colon + 1);
+  const matches = factsIn(CLOCK_GRAMMAR, behind);
+  if (!matches.some(({ fact }) => fact.is === 'steps') || leftOver(behind, matches).length > 0) return null;
+  const before = rest.slice(0, colon);
+  const kinds = factsIn(CLOCK_GRAMMAR, before).filter(
+    ({ fact }) => fact.is === 'format' || fact.is === 'way',
+  );
+  const items = movesIn(
+    said,
+    before.filter(
+      (token, i) => !kinds.some(({ from, to }) => from <= i && i < to) && !OF_COUNTS.has(token.word),
+    ),
+  );
+  if (items.length === 0 || known(items) < items.length) return null;
+  return said.as('heading', 0.85, {
+    role: 'circuit',
+    facts: [...kinds, ...matches].map(({ fact }) => fact),
+    items,
+    spans: [...spansOf(before, kinds), ...spansOf(behind, matches), ...spansOfItems(items)],
+    titled: said.titled,
+  });
+}
+/** What a count that climbs or falls is called besides. */
+const OF_COUNTS = new Set([
+  'ladder',
+  'countdown',
+  'challenge',
+  'count',
+  'climb',
+  'climber',
+  'rep',
+  'descending',
+  'ascending',
+]);
+
 /** Who of two is meant, before what they do: "partner A", "one person", "the other". */
 const WHO = new Set(['partner', 'person', 'a', 'b', 'one', 'the', 'other', 'p', 'player', 'p1', 'p2']);
 const DOES = new Set(['do', 'does', 'doing', 'perform', 'performs', 'is', 'in', 'complete']);

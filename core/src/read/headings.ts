@@ -7,10 +7,12 @@ import { type Names, readName } from './names.ts';
 import { type Token, tokensOf } from './tokens.ts';
 
 /** Labels of a place where something is done, rather than of a turn of the clock. */
-const placeOf = (label: Token): { place?: true } =>
+const placeOf = (label: Token): Pick<Bulleted, 'place' | 'turn'> =>
   ['station', 'corner', 'cone', 'zone', 'area', 'post', 'mat', 'spot'].includes(label.word)
     ? { place: true }
-    : {};
+    : ['min', 'minute'].includes(label.word)
+      ? { turn: true }
+      : {};
 
 /** Labels that are things too: "chair 10 squats" is no tenth chair. */
 const OF_THINGS = new Set(['chair', 'table', 'mat']);
@@ -28,6 +30,8 @@ export interface Bulleted {
   readonly letter?: string;
   /** "Station 2:": all that stands behind it is done there. */
   readonly place?: true;
+  /** "Minute 2:": a turn of a clock that goes by the minute. */
+  readonly turn?: true;
 }
 export function withoutBullet(tokens: readonly Token[]): Bulleted {
   let at = 0;
@@ -194,7 +198,7 @@ export function headingOf(tokens: readonly Token[]): Heading | null {
   }
   const words = tokens.map((token) => token.word);
   // "Core finisher: …": what it is for before what it is.
-  if (SECTIONS.has(words[0]!) && [':', '-', '–', '—'].includes(words[2] ?? '')) {
+  if (SECTIONS.has(words[0]!) && [':', '-', '–', '—', undefined].includes(words[2])) {
     const behind = headingOf(tokens.slice(1));
     if (behind?.role === 'finisher' || behind?.role === 'challenge') return { ...behind, to: behind.to + 1 };
   }

@@ -8,7 +8,7 @@ export const CLOCK_WORDS = set(
   'circuit interval second minute min sec of in with station rest work each by for the a an and then on off time round complete do go all through between rep set at to is are be we will format style exercise move every per total hiit repeat as possible you can your try rotate x timer clock one works rest rests partner beep pace own one other swap last first take move get until next people group again whole list everything ready when alt alternating straight dose timing protocol scheme structure',
 );
 export const TITLE_WORDS = set(
-  'circuit class workout session training hiit bootcamp boot camp blast burner burn day week monday tuesday wednesday thursday friday saturday sunday morning evening lunch hall park garden home group hour plan programme program tabata emom amrap fitness fit challenge strength cardio beginner senior gentle express fun special power total body kid child school team chair seated partner outdoor indoor summer winter spring autumn christmas easter january february march april may june july august september october november december mon tue wed thu fri sat sun test ladder pyramid boxing legday leg arm abs core mobility style',
+  'circuit class workout session training hiit bootcamp boot camp blast burner burn day week monday tuesday wednesday thursday friday saturday sunday morning evening lunch hall park garden home group hour plan programme program tabata emom amrap fitness fit challenge strength cardio beginner senior gentle express fun special power total body kid child school team chair seated partner outdoor indoor summer winter spring autumn christmas easter january february march april may june july august september october november december mon tue wed thu fri sat sun test ladder pyramid boxing legday leg arm abs core mobility style pilate yoga aerobic conditioning metcon',
 );
 export const DAYS = set(
   'monday tuesday wednesday thursday friday saturday sunday mon tue tues wed thu thur thurs fri sat sun',
@@ -48,6 +48,9 @@ export const ROLES_SAID: readonly RoleWords[] = [
     'cooldown',
     'c / d',
     'c / down',
+    'c / d stretch',
+    'c / d and stretch',
+    'c / d + stretch',
     'cd',
     'stretch',
     'stretching',
@@ -198,6 +201,8 @@ export const DOSELIKE = new Set<Fact['is']>(['sets of', 'sets', 'times', 'reps',
 export const RESTS = set(
   'in reverse order the same way then rest recover recovery breathe breather and break repeat again',
 );
+/** Of these and nothing else a turn in a list may be, in which nothing is done: "8. Rest / water". */
+export const TURNS_OFF = set('rest recover recovery water drink break breather and or');
 /** Facts of a clock that no dose looks like. */
 export const OF_BLOCKS = new Set<Fact['is']>([
   'format',

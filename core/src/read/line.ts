@@ -52,6 +52,8 @@ export interface LineRead {
   readonly letter: string | null;
   /** A place by its number: all of its movements are done there. */
   readonly place: boolean;
+  /** A turn of a clock that goes by the minute: "Minute 2:". */
+  readonly turn: boolean;
   /** Every number of it but the line's own. */
   readonly numbers: readonly SaidNumber[];
 }

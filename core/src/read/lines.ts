@@ -6,6 +6,7 @@ import {
   kindThenMoves,
   labelThenMoves,
   labelThenWays,
+  moveOfSteps,
   movesThenClock,
   oneWhileOther,
   partHeading,
@@ -26,6 +27,7 @@ import {
   SECTIONS,
   TIERS,
   TITLE_WORDS,
+  TURNS_OFF,
 } from './line-words.ts';
 import type { Names } from './names.ts';
 import { type LineOf, LONGEST_LINE, MOST_TOKENS, Said, spansOf, spansOfItems } from './said.ts';
@@ -44,16 +46,19 @@ function nothingDone(said: Said): LineOf | null {
   const over = content.filter((token) => !['the', 'our', 'today'].includes(token.word));
   const heads = said.colon < 1 || said.colon === said.rest.length - 1;
   if (!listed && over.length === 1 && LISTS.has(over[0]!.word) && heads) return said.as('note', 0.9);
-  if (!content.every((token) => RESTS.has(token.word))) return null;
   // "Min 3: rest": a turn of the clock in which nothing is done.
-  const turn = listed && content.length === 1 && content[0]!.word === 'rest' ? content[0]! : null;
-  if (!turn) return said.as('note', 0.9);
+  const turn =
+    listed &&
+    content.every((token) => TURNS_OFF.has(token.word)) &&
+    content.some((token) => token.word === 'rest' || token.word === 'recovery');
+  if (!turn) return content.every((token) => RESTS.has(token.word)) ? said.as('note', 0.9) : null;
+  const [from, to] = [content[0]!.from, content.at(-1)!.to];
   const item: Item = {
-    text: said.text.slice(turn.from, turn.to),
+    text: said.text.slice(from, to),
     readings: [],
     facts: [],
-    from: turn.from,
-    to: turn.to,
+    from,
+    to,
     joined: null,
     tiers: [],
   };
@@ -367,6 +372,7 @@ const WAYS: readonly ((said: Said) => LineOf | null)[] = [
   roundsOfList,
   clockThenMoves,
   kindThenMoves,
+  moveOfSteps,
   movesThenClock,
   labelThenWays,
   labelThenMoves,

@@ -56,6 +56,13 @@ const HEADS_OF_COLUMNS: Readonly<
   order: 'number',
 };
 
+const PAIRED = /^\s*[A-F][1-4]\b/u;
+/** "A Back squat" beside "B1 …, B2 …": a letter of its own is the label of a line, and no part of its name. */
+export const withLetters = (rows: readonly string[]): string[] =>
+  rows.some((row) => PAIRED.test(row))
+    ? rows.map((row) => row.replace(/^(\s*[A-F])(?=\s+\p{L})/u, '$1)'))
+    : [...rows];
+
 const FRAMED = /^\s*\|.*\|\s*$/;
 /** What stands in each column of a row; the row itself where it has none. */
 function cellsOf(row: string, by = '|'): string[] {

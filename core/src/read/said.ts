@@ -11,6 +11,9 @@ import { type Token, tokensOf, withTempo } from './tokens.ts';
 export const LONGEST_LINE = 600;
 export const MOST_TOKENS = 160;
 
+/** "Over 60s", "the 50+ group": whom it is for. */
+const OF_AGES = /\b(?:over|under)[ -]?[1-9]0[’']?s\b|\b[5-9]0\+/iu;
+
 export type LineOf = Omit<LineRead, 'numbers'>;
 type OwnWords = ReadonlyMap<string, string>;
 
@@ -31,6 +34,7 @@ export class Said {
   readonly listed: boolean;
   readonly #letter: string | null;
   readonly #place: boolean;
+  readonly #turn: boolean;
   /** Pieces that are words and numbers. */
   readonly content: readonly Token[];
   /** Words that look like a title. */
@@ -60,13 +64,14 @@ export class Said {
     this.names = names;
     this.own = own;
     this.text = whole.slice(0, LONGEST_LINE);
-    const { rest, listed, letter, place } = withoutBullet(withTempo(tokensOf(this.text, MOST_TOKENS)));
+    const { rest, listed, letter, place, turn } = withoutBullet(withTempo(tokensOf(this.text, MOST_TOKENS)));
     this.#letter = letter ?? null;
     this.#place = place ?? false;
+    this.#turn = turn ?? false;
     this.rest = rest;
     this.listed = listed || tabled;
     this.content = rest.filter((token) => token.kind !== 'sign');
-    this.titled = this.content.some((token) => TITLE_WORDS.has(token.word));
+    this.titled = this.content.some((token) => TITLE_WORDS.has(token.word)) || OF_AGES.test(this.text);
     this.colon = rest.findIndex((token) => token.word === ':');
     this.#line = line;
     this.#written = whole.trim();
@@ -129,6 +134,7 @@ export class Said {
       listed: this.listed,
       letter: this.#letter,
       place: this.#place,
+      turn: this.#turn,
     };
     return Object.assign(nothing, more);
   }

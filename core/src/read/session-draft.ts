@@ -65,6 +65,10 @@ function repeatedIn(read: LineRead, blocks: readonly Draft[]): Draft | undefined
 const MOST_IN_ONE = 4;
 /** So many lines with one movement each are a list of stations. */
 const LINES_OF_ONE = 2;
+/** So many ways besides the first. */
+const LEAST_TIERS = 2;
+/** By itself as good as surely understood. */
+const NAMED_ALONE = 0.8;
 const AS_BEFORE =
   /\b(?:same (?:timing|times?|clock|format|again|as)|as (?:above|before)|repeat (?:timing|format))/i;
 /** How many sets and what lies between them, as a line of its own. */
@@ -396,6 +400,29 @@ export class SessionDraft {
     return itemsOf(this.#names, read.text, apart(tokens, this.#names, this.#own), this.#own);
   }
 
+  /** "squat / row / plank" alone in its part: three things of no ladder in common are a list, and no three ways of one. */
+  #listsBySlash(read: LineRead): boolean {
+    const { items, text } = read;
+    const next = this.#reads[this.#reads.indexOf(read) + 1];
+    if (this.#current().rows.length > 0 || next?.kind === 'station' || text.includes(':')) return false;
+    const [only] = items;
+    if (items.length !== 1 || only!.tiers.length < LEAST_TIERS || !text.includes('/')) return false;
+    const best = [only!.text, ...only!.tiers].map(
+      (said) => readName(this.#names, tokensOf(said), this.#own)[0],
+    );
+    if (best.some((one) => (one?.sure ?? 0) < NAMED_ALONE || one!.moves.length !== 1)) return false;
+    const families = best.map((one) => this.#familiesOf(one!.moves[0]!));
+    return families.every((mine, i) =>
+      families.every((other, k) => k === i || [...mine].every((id) => !other.has(id))),
+    );
+  }
+
+  /** The ladders that a move stands on, and those that they branch off. */
+  #familiesOf(move: string): ReadonlySet<string> {
+    const on = this.#names.library.ladders.filter(({ rungs }) => rungs.some((rung) => rung.move === move));
+    return new Set(on.flatMap(({ id, branchOf }) => [id, ...branchOf]));
+  }
+
   /** "21-15-9 thrusters and pull-ups": what the counts are of, one after another. */
   #countedApart(read: LineRead): readonly Item[] {
     const [only] = read.items;
@@ -412,6 +439,9 @@ export class SessionDraft {
   #addStations(read: LineRead): void {
     if (this.#current().rows.length === 0 && this.#current().before.length === 0)
       this.#current().before = [...this.#current().facts];
+    // "Minute 1: squats" says of the clock that it goes by the minute, where nothing else is said of it.
+    if (read.turn && !saysClock(this.#current().facts))
+      this.#current().facts.push({ is: 'format', kind: 'emom' });
     const climbing = [...this.#current().facts, ...read.facts].some((fact) => fact.is === 'steps');
     const chained =
       !climbing &&
@@ -450,7 +480,11 @@ export class SessionDraft {
         (fact.kind === 'superset' ||
           (fact.kind === 'tabata' && read.listed && this.#current().facts.some(({ is }) => is === 'times'))),
     );
-    for (const said of inPairs ? this.#abreast(read) : climbing ? this.#countedApart(read) : read.items) {
+    for (const said of inPairs || this.#listsBySlash(read)
+      ? this.#abreast(read)
+      : climbing
+        ? this.#countedApart(read)
+        : read.items) {
       const item = this.#seats.itemIn(
         this.#current().role === 'cool-down' ? this.#stretchOf(said) : said,
         called,

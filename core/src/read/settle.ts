@@ -113,7 +113,9 @@ function tabatasApart(block: Draft): Draft[] {
   const is = (fact: Fact) => fact.is === 'format' && fact.kind === 'tabata';
   const times = block.facts.find((fact) => fact.is === 'times' || fact.is === 'rounds');
   const many = times && 'n' in times ? times.n : 0;
-  const between = block.facts.findLast((fact) => ['rest', 'round rest', 'part rest'].includes(fact.is));
+  const between = block.facts.findLast((fact) =>
+    ['rest', 'round rest', 'part rest', 'station rest'].includes(fact.is),
+  );
   const gap = between && 'seconds' in between ? (between.seconds ?? 0) : 0;
   // So many bouts of each, and a rest between them that is longer than a bout's.
   const each =

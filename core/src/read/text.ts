@@ -8,6 +8,7 @@ import {
   sentencesOf,
   tableLines,
   withIntervals,
+  withLetters,
   withoutBoxes,
   withoutNumbers,
 } from './rows.ts';
@@ -37,7 +38,7 @@ export function linesOf(names: Names, own: OwnWords, text: string): TextRead {
     unread.push(`everything after the first ${MOST_CHARACTERS.toLocaleString('en-GB')} characters`);
   const allRows = taken.split(/\r\n|\r|\n/);
   if (allRows.length > MOST_LINES) unread.push(`lines ${MOST_LINES + 1} to ${allRows.length}`);
-  const written = allRows.slice(0, MOST_LINES).map((row) => withIntervals(withoutBoxes(row)));
+  const written = withLetters(allRows.slice(0, MOST_LINES)).map((row) => withIntervals(withoutBoxes(row)));
   const times = timetable(written);
   const rows = tableLines(withoutNumbers(written.map((row, i) => times?.get(i)?.text ?? row)));
   const atTimes = new Map(

@@ -162,6 +162,7 @@ const ENDS: readonly (readonly [string, string])[] = [
 /** The singular of a word, as far as names and sentences of trainers need it. */
 export function singular(word: string): string {
   if (word === 'calves') return 'calf';
+  if (word === 'goes') return 'go';
   if (word.length < 3 || !word.endsWith('s') || word.endsWith('ss') || KEEPS_ITS_S.has(word)) return word;
   for (const [plural, one] of ENDS)
     if (word.length > plural.length + 1 && word.endsWith(plural)) return word.slice(0, -plural.length) + one;
@@ -273,6 +274,17 @@ const CLOCKY = new Set('x rest rounds round for work intervals interval then and
 
 /** Ways in which pieces say something together that none says alone, the first that fits taken. */
 const JOININGS: readonly Joining[] = [
+  // "T2B", "K2E", "C2B": written short, and no count.
+  (raw, i) =>
+    raw[i]!.kind === 'word' &&
+    raw[i]!.text.length === 1 &&
+    raw[i + 1]?.text === '2' &&
+    raw[i + 2]?.kind === 'word' &&
+    raw[i + 2]!.text.length === 1 &&
+    touches(raw[i], raw[i + 1]) &&
+    touches(raw[i + 1], raw[i + 2])
+      ? [[wordAt(`${raw[i]!.text}2${raw[i + 2]!.text}`, raw[i]!.from, raw[i + 2]!.to)], 3]
+      : null,
   // "b/t": between.
   (raw, i) =>
     slashed(raw, i) && raw[i]!.text === 'b' && BETWEEN.has(raw[i + 2]!.text)
