@@ -1103,7 +1103,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 1.2,
   },
   // "4 moves = 2 min": what it comes to.
-  { is: 'N station|exercise|move|movement|drill = T', says: () => ({ is: 'aside' }), weight: 2 },
+  {
+    is: 'N station|exercise|move|movement|drill = T',
+    says: ([n]) => (n! <= 60 ? { is: 'stations', n: n! } : null),
+    weight: 2,
+  },
   // "20/20/20": three parts of a length, whatever they are.
   {
     is: 'N / N / N',

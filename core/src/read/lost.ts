@@ -17,8 +17,16 @@ const TURNED: Readonly<Partial<Record<Fact['is'], readonly FormatKind[]>>> = {
   // Work to rest, two to one: forty seconds and twenty.
   ratio: ['intervals'],
   // Five minutes for all of a warm-up are shared out.
-  'in all seconds': ['flow', 'intervals'],
+  'in all seconds': ['flow'],
 };
+
+/** "45/15 x 3 (20 min)": how long it is said to take in all is kept where it takes about as long, to half a round. */
+function takesAbout({ format, stations }: ReadBlock, seconds: number): boolean {
+  if (format.kind !== 'intervals') return false;
+  const round = stations.length * (format.workSeconds + format.restSeconds);
+  const all = format.rounds * round + (format.rounds - 1) * (format.roundRestSeconds ?? 0);
+  return Math.abs(all - seconds) <= Math.max(60, round / 2);
+}
 
 /** Nothing at one station goes on for longer, in seconds. */
 const LONGEST = 900;
@@ -75,6 +83,7 @@ export function lostNumbers(
       as === 'heading' ||
       as === 'aside' ||
       holds(title, said) ||
+      (as === 'in all seconds' && became.some((block) => takesAbout(block, value))) ||
       became.some(
         ({ format, stations, ...block }) =>
           (as !== null && TURNED[as]?.includes(format.kind) && value <= LONGEST * stations.length) ||

@@ -400,13 +400,13 @@ export class SessionDraft {
     return itemsOf(this.#names, read.text, apart(tokens, this.#names, this.#own), this.#own);
   }
 
-  /** "squat / row / plank" alone in its part: three things of no ladder in common are a list, and no three ways of one. */
+  /** "squat / row / plank": three things of no ladder in common are a list, and no three ways of one. */
   #listsBySlash(read: LineRead): boolean {
     const { items, text } = read;
-    const next = this.#reads[this.#reads.indexOf(read) + 1];
-    if (this.#current().rows.length > 0 || next?.kind === 'station' || text.includes(':')) return false;
     const [only] = items;
-    if (items.length !== 1 || only!.tiers.length < LEAST_TIERS || !text.includes('/')) return false;
+    if (items.length !== 1 || only!.tiers.length < LEAST_TIERS) return false;
+    // Behind a colon they are ways of what it is called.
+    if (!text.includes('/') || text.includes(':')) return false;
     const best = [only!.text, ...only!.tiers].map(
       (said) => readName(this.#names, tokensOf(said), this.#own)[0],
     );
