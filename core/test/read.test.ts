@@ -104,7 +104,7 @@ describe('what was written is kept', () => {
   // Of shares of a slot, steps and bouts others are made, of a block's minutes its rounds, of times of day how long it
   // lasts; a number before a name, or of a part, only counts.
   const turned =
-    /green|^level \d|pyramid|ladder|beginner|intermediate|advanced|every \d+ (?:sec|min)|\d-\d+-\d|^\d+(?: \d+){2}|each\)|(?:rounds|bouts) (?:of )?each|^(?:warm|cool)[ -]?(?:up|down)|min stretch|\t|rest \d+:\d+|\d+:\d+ work|ratio|min (?:per|each) block|\d:\d\d[-–]\d|\d, \d+,? ?(?:\.{3}|…)/i;
+    /green|^level \d|pyramid|ladder|beginner|intermediate|advanced|every \d+ (?:sec|min)|\d-\d+-\d|^\d+(?: \d+){2}|each\)|(?:rounds|bouts) (?:of )?each|^(?:warm|cool)[ -]?(?:up|down)|min stretch|\t|rest \d+:\d+|\d+:\d+ work|ratio|min (?:per|each) block|\d:\d\d[-–]\d|\d, \d+,? ?(?:\.{3}|…)|^main \(\d+ min/i;
   const ordinal = /(?:superset|amrap|circuit|round|block|part|station|tabata|set|^min|\bp)\s*$/i;
   const numeral = /(?<!out of )(?<![\p{L}\d./¼½¾])\d+(?![\d./¼½¾]|\s*[).:\-–]\s*\p{L})/gu;
   const numbersOf = (text: string) =>

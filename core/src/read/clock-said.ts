@@ -71,12 +71,19 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   const times = lastOf(said, 'times');
   const roundsFact = lastOf(said, 'rounds');
   const inOneGo = lastOf(said, 'in one go');
+  const setsSaid = lastOf(said, 'sets of')?.sets;
+  const calmOften =
+    (block.role === 'warm-up' || block.role === 'cool-down') && n > 1 && (setsSaid ?? 1) > 1
+      ? setsSaid
+      : undefined;
   const rounds =
     roundsFact ??
     times ??
     lastOf(said, 'bouts each') ??
     // "30 s work, 10 s rest, 3 sets": a clock has rounds.
     (interval ? lastOf(said, 'sets') : undefined) ??
+    // "2 x 10 of each" of a warm-up is twice through.
+    (calmOften === undefined ? undefined : { n: calmOften }) ??
     (inOneGo?.n === undefined ? undefined : { n: inOneGo.n }) ??
     (interval?.often === undefined ? undefined : { n: interval.often });
   const bareTime = lastOf(said, 'work')?.seconds;
@@ -90,6 +97,7 @@ export function formatOf(block: Draft): { format: Format; assumed: string[]; dos
   const rest =
     interval?.rest ??
     (noneThenOne ? 0 : lastOf(said, 'rest')?.seconds) ??
+    roundsFact?.gap ??
     (allOf(said, 'format')[0]?.kind === 'emom' ? undefined : lastOf(said, 'station rest')?.seconds) ??
     (lastOf(said, 'partner') ? work : undefined) ??
     shareOf(lastOf(said, 'ratio'), work) ??

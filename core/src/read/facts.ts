@@ -32,7 +32,14 @@ export type Fact =
       readonly drink?: true;
       readonly ready?: true;
     }
-  | { readonly is: 'rounds'; readonly n: number; readonly most?: number; readonly rest?: number }
+  /** `rest` lies between the rounds, `gap` between their stations. */
+  | {
+      readonly is: 'rounds';
+      readonly n: number;
+      readonly most?: number;
+      readonly rest?: number;
+      readonly gap?: number;
+    }
   | { readonly is: 'sets'; readonly n: number }
   | { readonly is: 'times'; readonly n: number }
   | {
@@ -505,6 +512,7 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.6,
   },
   { is: '@x N round|lap|circuit|loop', says: rounds, weight: 0.3 },
+  { is: 'N @x through|round|over|around', says: rounds, weight: 0.6 },
   { is: '@x N @round?', says: count((n) => ({ is: 'times', n }), 20) },
   { is: 'N @x', says: count((n) => ({ is: 'times', n }), 20), weight: -0.2 },
   { is: 'repeat|do|complete|go @sep? @x? N @x? time|round?', says: rounds },
@@ -519,6 +527,17 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'rep : N', says: count((n) => ({ is: 'reps', n }), 500), weight: 1 },
   { is: 'w|on : T', says: work, weight: 1 },
   { is: 'r|off : T', says: ([seconds]) => ({ is: 'rest', seconds: seconds! }), weight: 1 },
+  // "Twice round, sit down for a minute in between".
+  {
+    is: 'twice through|round|over? @sep? sit|stand|rest|stop|pause|have|take a|down? rest|break|breather? for|of? T in? @between',
+    says: ([rest]) => ({ is: 'rounds', n: 2, rest: rest! }),
+    weight: 2,
+  },
+  {
+    is: 'N time|round|lap|circuit through|round|over? @sep? sit|stand|stop|pause down|still? for|of? T in? @between',
+    says: ([n, rest]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: rest! } : null),
+    weight: 2,
+  },
   { is: 'once through|round|only?', says: () => ({ is: 'rounds', n: 1 }) },
   { is: 'twice through|round|over?', says: () => ({ is: 'rounds', n: 2 }) },
   { is: 'thrice through|round|over?', says: () => ({ is: 'rounds', n: 3 }) },
@@ -579,6 +598,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'repeat if|when|as A A?', says: () => ({ is: 'aside' }), weight: 1 },
   { is: '@rest as|when|where|if A A? A?', says: () => ({ is: 'aside' }), weight: 0.6 },
+  { is: '@rest as|when|where|if needed|required|you need|want', says: () => ({ is: 'aside' }), weight: 0.8 },
   {
     is: 'repeat|do|complete @any? @any? circuit|list|round|sequence|block|lot|set @x? N @x|time?',
     says: rounds,
@@ -618,7 +638,7 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.8,
   },
   {
-    is: 'repeat|continue until|till|for the? time|whole|end|finish|bell|buzzer up|time?',
+    is: 'and? repeat|continue|keep|carry going|moving|on|working? until|till|for the? time|whole|end|finish|bell|buzzer is? up|time|over?',
     says: () => ({ is: 'aside' }),
     weight: 1,
   },
@@ -647,6 +667,12 @@ const CLOCK: readonly Rule<Fact>[] = [
     is: 'N round|lap|circuit|time , T @rest? in? @between',
     says: ([n, rest]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: rest! } : null),
     weight: 1,
+  },
+  // "2 rounds, 30 s rest between exercises": of the stations, whatever stands before it.
+  {
+    is: 'N round|lap|circuit|time through|round|over? with|and|, @rest? of? T @rest? in? @between @any? station|exercise|move|movement|one|activity|drill|task|them',
+    says: ([n, gap]) => (n! <= 20 ? { is: 'rounds', n: n!, gap: gap! } : null),
+    weight: 2,
   },
   {
     is: 'N round|lap|circuit|time through|round|over with|and|, T @rest? in? @between',
@@ -788,6 +814,7 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 0.8,
   },
   { is: 'as many round|rep|time as you|possible|can possible|can?', says: format('amrap') },
+  { is: 'as many as you|possible can? in? it|that|each? round|time?', says: format('amrap') },
   {
     is: 'U as many round|rep|time as you|possible possible|can?',
     says: ([s]) => capped('amrap')([s! / 60], []),
@@ -1056,6 +1083,15 @@ const CLOCK: readonly Rule<Fact>[] = [
     is: 'N up? to N by|in N',
     says: ([from, to, by]) => (from !== to ? { is: 'steps', from: from!, by: by!, to: to! } : null),
     weight: 1,
+  },
+  // "…, then 9 of each, then 8, all the way to 1": from one more than the first that is told.
+  {
+    is: 'then N of each @sep? then? N @sep? all|right|and|until? the? way|so|you|on|down? on|get|all? the? way? down? to N',
+    says: ([next, after, to]) =>
+      next! > after! && after! > to! && to! >= 1
+        ? { is: 'steps', from: next! + (next! - after!), by: next! - after!, to: to! }
+        : null,
+    weight: 2,
   },
   {
     is: 'N down to N by|in N',

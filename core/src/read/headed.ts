@@ -181,7 +181,16 @@ export function partHeading(said: Said): LineOf | null {
   const items = movesIn(said, listedRows);
   if (timed) {
     // How long all of it is, not each.
-    headed.facts = [...again, { is: 'in all seconds', seconds: bare[0]!.value }];
+    // "Main 25 mins - 2 x through:": and how often, where that is all that stands behind it.
+    const often = factsIn(CLOCK_GRAMMAR, rows);
+    const ofRows = items.length === 0 || leftOver(rows, often).length === 0 ? often : [];
+    const beside = parted ? matches.filter(({ from }) => timing[from] !== bare[0]) : [];
+    headed.facts = [
+      ...again,
+      { is: 'in all seconds', seconds: bare[0]!.value },
+      ...[...beside, ...ofRows].map(({ fact }) => fact),
+    ];
+    headed.spans.unshift(...spansOf(timing, beside), ...spansOf(rows, ofRows));
     headed.spans.unshift({ what: 'in all seconds', from: bare[0]!.from, to: bare[0]!.to });
   }
   // "Warm up: joint mobility, a light jog": what stands behind the sign is what is done, known or not.

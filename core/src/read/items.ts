@@ -304,7 +304,7 @@ function shared(items: readonly Item[], last: readonly Match<Fact>[]): readonly 
 
 /** "At the bench", "by the wall": where it is done, and nothing that is. */
 const PLACE =
-  /^(?:then |now |next |and )*(?:at|by|beside|near|next to|in|on|around|over at|back at|to) (?:the|a|your|our) [\p{L}-]+$/iu;
+  /^(?:then |now |next |and |all |everything |everyone |done )*(?:at|by|beside|near|next to|in|on|around|over at|back at|to) (?:the|a|your|our) (?:kitchen )?[\p{L}-]+$/iu;
 
 /** As little sure nothing is meant by it. */
 const DOUBTED = 0.3;

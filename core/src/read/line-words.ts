@@ -17,7 +17,7 @@ export const NOTE_STARTS = set(
   'scale scaled scaling total approximately approx duration length what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning swap switch rotate group emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need record score write jot',
 );
 export const SECTIONS = set(
-  'upper lower body core leg arm abs cardio strength full glute back chest conditioning balance floor standing seated chair mobility shoulder posterior chain plyo total hiit main cardiovascular resistance skill agility',
+  'upper lower body core leg arm abs cardio strength full glute back chest conditioning balance floor standing seated chair mobility shoulder posterior chain plyo total hiit main cardiovascular resistance skill agility metcon',
 );
 
 interface RoleWords {

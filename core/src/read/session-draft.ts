@@ -157,7 +157,12 @@ export class SessionDraft {
     const before = this.blocks.at(-1);
     const empty = before !== undefined && before.rows.length === 0;
     // "Main" over nothing yet names what is there rather than beginning another.
-    const role = read.role ?? 'circuit';
+    // Right beneath a warm-up that was only named stands what it is.
+    const beneath = empty && before.role === 'warm-up' && before.heads.length > 0 && !read.fresh;
+    const role =
+      beneath && read.role === 'circuit' && read.heading === null && read.items.length > 0
+        ? 'warm-up'
+        : (read.role ?? 'circuit');
     const inherits =
       read.roundNumber !== null ? (this.blocks.find((block) => block.round)?.facts ?? this.#shared) : [];
     if (read.roundNumber !== null && this.#shared.length === 0 && before)
@@ -167,7 +172,7 @@ export class SessionDraft {
     // "Round 2: repeat round 1": the same movements again.
     const like = read.items.length === 0 ? repeatedIn(read, this.blocks) : undefined;
     if (like) made.rows = [...like.rows];
-    if (empty && before.role !== 'circuit' && before.heads.length > 0) {
+    if (empty && before.role !== 'circuit' && before.heads.length > 0 && role !== before.role) {
       // Only named: its time is no other part's.
       this.notes.push(...before.heads.map((head) => head.text));
       this.loose.push(...before.heads);
@@ -344,7 +349,8 @@ export class SessionDraft {
     }
     if (this.blocks.at(-1)?.whole) this.blocks.push(draft('circuit'));
     // B1 behind A2 is of another pair, and so is "3)" behind "2b)".
-    const before = this.#current().rows.at(-1)?.read.letter ?? null;
+    const last = this.#current().rows.at(-1);
+    const before = last?.read.letter ?? (read.letter !== null && last?.read.listed ? 'none' : null);
     const lettered = read.letter !== null || (read.listed && /^\d/.test(before ?? ''));
     if (lettered && before !== null && before !== read.letter) {
       const made = draft('circuit');

@@ -147,10 +147,32 @@ function linesOfSeveral(rows: readonly Row[]): Row[][] {
   return groups;
 }
 
+/** Nobody goes round and round for less, in seconds. Estimate. */
+const LEAST_AMRAP = 120;
+/** "4 rounds of 4 minutes, 1 minute break, as many as you can": each of them goes on for its work. */
+function timedAmraps(block: Draft): Draft {
+  const clock = block.facts.find((fact) => fact.is === 'interval');
+  const plain = block.facts.find(
+    (fact) => fact.is === 'format' && fact.kind === 'amrap' && fact.seconds === undefined,
+  );
+  if (!plain || clock?.is !== 'interval' || clock.work < LEAST_AMRAP) return block;
+  const facts = block.facts.flatMap((fact): Fact[] =>
+    fact === plain
+      ? [{ is: 'format', kind: 'amrap', seconds: clock.work }]
+      : fact === clock
+        ? [{ is: 'rest', seconds: clock.rest }]
+        : fact.is === 'rounds'
+          ? [{ is: 'times', n: fact.n }]
+          : [fact],
+  );
+  return { ...block, facts };
+}
+
 /** As often nobody does one after another. */
 const MOST_AMRAPS = 6;
 /** "2 x AMRAP 6 min, 2 min rest" over one list is the list by that clock so often. */
-function amrapsInTurn(block: Draft): Draft[] {
+function amrapsInTurn(written: Draft): Draft[] {
+  const block = timedAmraps(written);
   const is = (fact: Fact) => fact.is === 'format' && fact.kind === 'amrap' && fact.seconds !== undefined;
   const said = block.facts.find(is);
   const times = block.facts.find((fact) => fact.is === 'times');
