@@ -171,7 +171,7 @@ export function clausesOf(text: string): Token[][] {
         ['some', 'half', 'the', 'few', 'another'].includes(next.word));
     const article = next !== undefined && ['a', 'an'].includes(next.word);
     const andNew =
-      (['and', 'plus', 'including', 'incl'].includes(token.word) &&
+      (['and', 'plus', 'including', 'incl', 'inc'].includes(token.word) &&
         counts &&
         (!article || personAfter(tokens, i + 2))) ||
       (token.word === 'plus' && tokens.slice(i + 1, i + 4).some((one) => isSingle(text, one)));

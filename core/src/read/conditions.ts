@@ -690,6 +690,10 @@ export const CONDITION_NAMES: Readonly<Record<ConditionId, readonly string[]>> =
   ],
   'fatigue-after-effort': [
     'long covid',
+    'covid',
+    'post covid',
+    'after covid',
+    'coronavirus',
     'me cfs',
     'cfs',
     'chronic fatigue',

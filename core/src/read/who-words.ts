@@ -184,7 +184,12 @@ for (const [from, to, said] of [
   [16, 18, 'sixth form,sixth former,a level'],
 ] as const)
   list({ is: 'ages', from, to }, words(said));
-list({ is: 'adult' }, words('adult,grown up,grownup,parent,carer'));
+list(
+  { is: 'adult' },
+  words(
+    'adult,grown up,grownup,parent,carer,teacher,helper,volunteer,teaching assistant,support worker,ta,supporter',
+  ),
+);
 list({ is: 'share', of: 0.5 }, words('half,half of'));
 list({ is: 'share', of: 0.25 }, words('a quarter,quarter,quarter of'));
 list({ is: 'share', of: 1 / 3 }, words('a third,third of,third'));

@@ -199,6 +199,10 @@ const problemOf = (total: number): string | null =>
       ? `${total} people are more than one session can hold (${MOST_PEOPLE} at the most).`
       : null;
 
+/** Who is there for others. */
+const HELPS =
+  /^\W*\S+ (?:\p{L}+ )?(?:carers?|tas?|teaching assistants?|helpers?|assistants?|teachers?|volunteers?|support workers?|supporters?|staff)\b/iu;
+
 function readOne(text: string): Who {
   const trimmed = writtenOut(text);
   const clauses: Clause[] = [];
@@ -269,7 +273,8 @@ function readOne(text: string): Who {
       last &&
       (described(clause) || clause.sex !== null) &&
       (last.name !== null || last.count !== null || last.share !== null) &&
-      !clause.people
+      // "1 client, male, 45": of whom but of that one.
+      (!clause.people || (clauses.length === 1 && last.count === 1))
     ) {
       const alone =
         clauses.length === 1 &&
@@ -300,6 +305,11 @@ function readOne(text: string): Who {
   const inAll = clauses.findIndex((c, i) => i > 0 && c.total && c.count !== null && !described(c));
   if (inAll > 0) clauses.unshift(...clauses.splice(inAll, 1));
   foldedIn(clauses);
+  // Who helps comes besides, whoever they help.
+  const helpers = clauses
+    .slice(1)
+    .filter((c) => c.count !== null && !c.beside && !described(c) && HELPS.test(c.says));
+  for (const helper of helpers) clauses.splice(clauses.indexOf(helper), 1);
   const [first] = clauses;
   const rest = clauses.slice(1);
   const counted = (c: Clause) => c.count ?? (c.name !== null ? 1 : null);
@@ -325,6 +335,8 @@ function readOne(text: string): Who {
           !(c.fine || c.people || described(c)),
       )) &&
     (first.people ||
+      // "Four postnatal mums, one c-section": one of them.
+      (first.relative && firstCount > 1 && rest.every((c) => !c.people && !c.relative && c.sex === null)) ||
       !described(first) ||
       clauses.length === 1 ||
       calledOnly(first, rest, firstCount) ||
@@ -385,7 +397,9 @@ function readOne(text: string): Who {
       continue;
     }
     // "Ten of us, plus two with sore knees": besides, right behind how many there are.
-    const more = isTotal && clause.plus && clause === rest[0] && count !== null && clause.share === null;
+    const [, behind] = rest;
+    const follows = clause === rest[0] || (clause === behind && rest[0]!.plus);
+    const more = isTotal && clause.plus && follows && count !== null && clause.share === null;
     if (more) {
       total += count!;
       if (described(clause) || clause.sex !== null || clause.name !== null)
@@ -519,7 +533,9 @@ function readOne(text: string): Who {
     );
     careful = [made, ...careful];
   }
-  return { total, parts: careful, unread, asks, problem: problemOf(total) };
+  const helping = helpers.map((helper) => partFrom({ ...helper, adult: true }, helper.count!, null));
+  total += helping.reduce((sum, part) => sum + part.count, 0);
+  return { total, parts: [...careful, ...helping], unread, asks, problem: problemOf(total) };
 }
 
 /** What is written short and would be read as a count: "U14s", "L4/5", "C5/6". */
@@ -541,6 +557,25 @@ const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
     'one',
   ],
   [/\b(over|under)-(?=\d)/giu, '$1 '],
+  // "… and someone with tennis elbow": somebody else.
+  [
+    /[,;]?\s+(?:and|plus|also)?\s*(?:someone|somebody)(?: else)?\b(?=\s+(?:with|who|has|had|on|in|recovering)\b)/giu,
+    ' plus one',
+  ],
+  // "Level 1" is where everybody begins, and nobody is taken to be further than the third of four.
+  [/\blevel 1s?\b/giu, 'beginner'],
+  [/\blevel 2s?\b/giu, 'improver'],
+  [/\blevel 3s?\b/giu, 'regular'],
+  [/\blevel 4s?\b/giu, 'advanced'],
+  // "Five in seventies", "male 45": how old.
+  [/\bin (?=(?:early |mid |late )?(?:twent|thirt|fort|fift|sixt|sevent|eight|ninet)ies\b)/giu, 'in their '],
+  ...(['twent', 'thirt', 'fort', 'fift', 'sixt', 'sevent', 'eight', 'ninet'] as const).map(
+    (tens, i): readonly [RegExp, string] => [new RegExp(`\\b${tens}ies\\b`, 'giu'), `${i + 2}0s`],
+  ),
+  [
+    /\b(male|female|man|woman|lady|guy),? (?:of )?(?=[1-9]\d\b(?!\s*(?:people|w(?:ee)?ks?\b|kg|%)))/giu,
+    '$1 aged ',
+  ],
   // One after another: "Sue 77, then Dev 33".
   [/(?<=[,;)]?\s)(?:and )?then (?=\p{Lu})/gu, ', '],
   // "Mrs Penn" is called Penn.
