@@ -44,7 +44,7 @@ const OPERATIONS: ReadonlySet<ConditionId> = new Set([
 
 /** Words that say nothing more beside a condition that was understood. */
 const BESIDE = new Set(
-  'left right both side l r - weak arm leg hand foot knee hip shoulder wrist elbow joint playing plays acting up sore bad pain painful problem issue disease condition patient user symptom'.split(
+  'torn ruptured sprained tear rupture left right both side l r - weak arm leg hand foot knee hip shoulder wrist elbow joint playing plays acting up sore bad pain painful problem issue disease condition patient user symptom'.split(
     ' ',
   ),
 );
