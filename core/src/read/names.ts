@@ -278,6 +278,8 @@ const changes: Readonly<Record<string, Change>> = {
   dumbbell: { says: 'with a weight', suits: (_, m) => m.needs.some((need) => need.what === 'hand load') },
   kettlebell: { says: 'with a weight', suits: (_, m) => m.needs.some((need) => need.what === 'hand load') },
   barbell: { says: 'with a weight', suits: (_, m) => m.needs.some((need) => need.what === 'hand load') },
+  goblet: { says: 'with a weight', suits: (_, m) => m.needs.some((need) => need.what === 'hand load') },
+  zercher: { says: 'with a weight', suits: (_, m) => m.needs.some((need) => need.what === 'hand load') },
   band: {
     says: 'with a band',
     suits: (_, m) => m.needs.some((need) => need.what === 'band' || need.what === 'pull anchor'),
@@ -309,7 +311,16 @@ const MANNER = new Set([
 ]);
 
 /** What is held, which changes how heavy a movement is and not what it is. */
-const HELD_THINGS = new Set(['band', 'weighted', 'dumbbell', 'kettlebell', 'barbell', 'offbench']);
+const HELD_THINGS = new Set([
+  'band',
+  'weighted',
+  'dumbbell',
+  'kettlebell',
+  'barbell',
+  'goblet',
+  'zercher',
+  'offbench',
+]);
 
 /** Both a manner and a rung: taken for the rung only where a name says so. */
 const OF_MANNER = new Set(['slow', 'standing']);
