@@ -31,12 +31,12 @@ export function readingRows(library: Library): Row[] {
   return [
     row(
       `a letter typed in ${LINES} pasted lines, ${many.moves.length} names: read anew`,
-      times(60, (i) => readSession(many, `${typed} ${i}`), 20),
+      times(300, (i) => readSession(many, `${typed} ${i}`), 40),
       5,
     ),
     row(
       `${LINES} pasted lines never seen read against ${many.moves.length} names`,
-      times(60, (i) => readSession(many, text(i)), 20),
+      times(150, (i) => readSession(many, text(i)), 30),
       5,
       {
         name: 'whole lines looked up in a table',

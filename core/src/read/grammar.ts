@@ -102,19 +102,33 @@ interface Compiled<F> {
 /** Rules by the words (with an =) and kinds of token they may begin with. */
 type ByBeginning<F> = ReadonlyMap<string, readonly Compiled<F>[]>;
 export interface Grammar<F> {
-  readonly rules: () => ByBeginning<F>;
+  /** Rules that may begin at a piece before another, the most telling first. */
+  readonly from: (token: Token, next: Token | undefined) => readonly Compiled<F>[];
 }
 
 /** Rules for use; they are made ready with the first line that is read by them, as most pages read none. */
 export function grammarOf<F>(rules: readonly Rule<F>[], sets: Sets): Grammar<F> {
   let compiled: ByBeginning<F> | undefined;
+  // Few words follow one another, and most rules fail at their second: what is left of them is found once.
+  const known = new Map<string, readonly Compiled<F>[]>();
   return {
-    rules: () => {
+    from: (token, next) => {
+      const key = `${kindOf(token)} ${next ? kindOf(next) : ''}`;
+      const before = known.get(key);
+      if (before) return before;
       compiled ??= compile(rules, sets);
-      return compiled;
+      const all = new Set([...(compiled.get(`=${token.word}`) ?? []), ...(compiled.get(token.kind) ?? [])]);
+      const found = [...all].filter(({ pieces }) => mayFollow(pieces, next));
+      if (known.size >= MOST_PAIRS) known.clear();
+      known.set(key, found);
+      return found;
     },
   };
 }
+const MOST_PAIRS = 4000;
+/** What a rule looks at in a piece: its word where it has one, and of a quantity only of what. */
+const kindOf = ({ kind, word, spelt }: Token): string =>
+  kind === 'word' || kind === 'sign' ? `=${word}` : spelt ? `${kind}=${word}` : kind;
 
 /** Throws where a rule names a set that isn't there. */
 function compile<F>(rules: readonly Rule<F>[], sets: Sets): ByBeginning<F> {
@@ -178,18 +192,9 @@ export function factsIn<F>(grammar: Grammar<F>, tokens: readonly Token[]): reado
 }
 
 function search<F>(grammar: Grammar<F>, tokens: readonly Token[]): Match<F>[] {
-  const rules = grammar.rules();
-  const starting: Match<F>[][] = tokens.map((_, at) => {
+  const starting: Match<F>[][] = tokens.map((token, at) => {
     const found: Match<F>[] = [];
-    const token = tokens[at]!;
-    const byWord = rules.get(`=${token.word}`) ?? [];
-    const byKind = rules.get(token.kind) ?? [];
-    for (let k = 0; k < byWord.length + byKind.length; k++) {
-      const compiled = k < byWord.length ? byWord[k]! : byKind[k - byWord.length]!;
-      if (k >= byWord.length && byWord.length > 0 && byWord.includes(compiled)) continue;
-      const { pieces, rule } = compiled;
-      // Most rules fail at their second word: that is seen before anything is built.
-      if (!mayFollow(pieces, tokens[at + 1])) continue;
+    for (const { pieces, rule } of grammar.from(token, tokens[at + 1])) {
       const match = longest(pieces, tokens, at);
       if (!match || match.to === at) continue;
       const words = tokens.slice(at, match.to).map((token) => token.word);

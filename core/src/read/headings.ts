@@ -188,6 +188,11 @@ export function numberedFormat(tokens: readonly Token[]): Match<Fact>[] | null {
 /** What a clock of its own begins with. */
 const STARTS_A_PART = new Set<Fact['is']>(['format', 'interval', 'rounds']);
 
+/** What parts are called, by the first word. */
+const ROLES_FROM = new Map(
+  ROLES_SAID.map(({ words: [first] }) => [first!, ROLES_SAID.filter(({ words }) => words[0] === first)]),
+);
+
 /** A heading at the beginning of a line: a part of the session, or "Round 2". */
 export function headingOf(tokens: readonly Token[]): Heading | null {
   // "10 min stretch: hips, quads".
@@ -226,7 +231,7 @@ export function headingOf(tokens: readonly Token[]): Heading | null {
       : at;
   if ((words[0] === 'round' || words[0] === 'lap') && tokens[1]?.kind === 'number' && ends(2))
     return { role: null, to: Math.min(3, tokens.length), roundNumber: tokens[1].value };
-  for (const { words: said, role } of ROLES_SAID) {
+  for (const { words: said, role } of ROLES_FROM.get(words[0]!) ?? []) {
     const dashed = said.length === 2 && words[1] === '-' && words[0] === said[0] && words[2] === said[1];
     const length = dashed ? 3 : said.length;
     if (!dashed && !said.every((word, i) => words[i] === word)) continue;

@@ -136,9 +136,8 @@ function listed(
   isMove: (some: readonly Token[]) => boolean,
 ): { rest: Token[]; tiers: Token[][] } | null {
   const pieces = betweenSlashes(tokens);
-  const moves = pieces.filter((piece) => piece.length > 0 && isMove(piece)).length;
-  if (pieces.length < 4 || moves * 2 < pieces.length || pieces.some((piece) => piece.length === 0))
-    return null;
+  if (pieces.length < 4 || pieces.some((piece) => piece.length === 0)) return null;
+  if (pieces.filter((piece) => isMove(piece)).length * 2 < pieces.length) return null;
   return { rest: tokens.map((token) => (token.word === '/' ? { ...token, word: ',' } : token)), tiers: [] };
 }
 

@@ -483,7 +483,7 @@ export function tokensOf(text: string, most = 400): readonly Token[] {
   if (text.length <= LONGEST_REMEMBERED) remembered.set(text, { most, tokens });
   return tokens;
 }
-const MOST_REMEMBERED = 500;
+const MOST_REMEMBERED = 4000;
 const LONGEST_REMEMBERED = 600;
 const remembered = new Map<string, { readonly most: number; readonly tokens: readonly Token[] }>();
 
