@@ -178,8 +178,8 @@ const OFFERS: Readonly<Record<string, (c: Case) => void>> = {
   switchesOf: (c) => {
     const scaler = scalerIn(c.room);
     const version = scaler.scale(c.request);
-    for (const { down, up, sideways } of switchesOf(scaler, c.request, version))
-      for (const to of [down, up, ...Object.values(sideways)])
+    for (const { down, up, hold, sideways } of switchesOf(scaler, c.request, version))
+      for (const to of [down, up, hold, ...Object.values(sideways)])
         if (to && to !== 'same') expectOpen(settingsLeft(to), c.request.subject, c.room, 'mid-set');
   },
   makeLanes: (c) => {

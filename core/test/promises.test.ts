@@ -37,7 +37,7 @@ test('1. no form offered mid-set breaks an active limit either: down, up and sid
     fc.property(anyRoomNumber, anyRequest, (roomNumber, request) => {
       const scaler = scalers[roomNumber]!;
       const version = scaler.scale(request);
-      switchesOf(scaler, request, version).forEach(({ down, up, sideways }, entry) => {
+      switchesOf(scaler, request, version).forEach(({ down, up, hold, sideways }, entry) => {
         const kept = (to: Use | null, more: readonly Limit[], way: string) => {
           for (const limit of [...request.subject.limits, ...more])
             if (to && breaks(limit, to, request.subject))
@@ -47,13 +47,14 @@ test('1. no form offered mid-set breaks an active limit either: down, up and sid
         };
         kept(down, [], 'down');
         kept(up, [], 'up');
+        kept(hold, [], 'held');
         for (const id of SIDEWAYS_IDS) {
           const to = sideways[id] === 'same' ? version.uses[entry]! : sideways[id];
           kept(to, compileCondition(SIDEWAYS[id].condition), id);
         }
         const dial = request.dials.impact;
         if (dial !== 'as written')
-          for (const to of [down, up])
+          for (const to of [down, up, hold])
             if (to) expect(demandOfUse(to)['impact.class'].hi!).toBeLessThanOrEqual(dial);
       });
     }),

@@ -114,9 +114,10 @@ describe('people as a clinic refers them', () => {
       subject,
     };
     const version = scaler.scale(request);
-    const switches = switchesOf(scaler, request, version).flatMap(({ down, up, sideways }) => [
+    const switches = switchesOf(scaler, request, version).flatMap(({ down, up, hold, sideways }) => [
       down,
       up,
+      hold,
       ...Object.values(sideways),
     ]);
     const written = entriesOf(blocks).map(({ move }) => ({ move }));

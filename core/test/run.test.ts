@@ -237,6 +237,25 @@ describe('people in a run', () => {
         ?.move,
     ).toBe('squat');
   });
+  test('who holds it instead holds from that second on, and pressed again moves as was planned; a run from before holds nothing', () => {
+    const hold = event({ kind: 'switch', at: 5000, person: 'ada', entry: 0, way: 'hold' });
+    const again = event({ kind: 'switch', at: 9000, person: 'ada', entry: 0, way: 'hold' });
+    const holding = one('ada');
+    const held: Run = {
+      ...run,
+      cast: [
+        {
+          ...holding,
+          switches: holding.switches.map((s) => ({ ...s, hold: { ...does('squat-hold')!, pace: null } })),
+        },
+      ],
+    };
+    const ada = (run: Run, events: RunEvent[]) => doesNow(peopleOf(run, events)[0]!, 0)?.move;
+    expect(ada(held, [go, hold])).toBe('squat-hold');
+    expect(ada(held, [go, hold, again])).toBe('squat');
+    expect(ada(run, [go, hold])).toBe('squat');
+    expect(runSchema.parse(held)).toEqual(held);
+  });
   test('from an easier one harder is what was planned, and nobody goes two steps down', () => {
     const down = event({ kind: 'switch', at: 1, person: 'ada', entry: 0, way: 'down' });
     const twice = at([down, event({ kind: 'switch', at: 2, person: 'ada', entry: 0, way: 'down' })]);

@@ -39,6 +39,14 @@ describe('mid-set, as a coach would (common practice)', () => {
     expect(library.move(down!.move)!.name).toMatch(/hands raised|knee/i);
     expect(points(up!)).toBeGreaterThan(points(use));
   });
+  test('held instead: the middle of a squat, the top of a push-up, and nothing of what is held already', () => {
+    expect(switches('squat').hold?.move).toBe('squat-hold');
+    expect(switches('push-up').hold?.move).toBe('forearm-plank');
+    expect(switches('knee-push-up').hold?.move).toBe('knee-forearm-plank');
+    expect(switches('plank').hold).toBeNull();
+    // Of a curl nothing is held that anybody would know.
+    expect(switches('standing-curl').hold).toBeNull();
+  });
   test('a back that is worse bending leaves the crunch', () => {
     const { sideways } = switches('crunch');
     expect(sideways.back).not.toBe('same');
@@ -76,4 +84,21 @@ test('who may not leave the floor or leave their seat is never offered to', () =
     for (const to of [down, up, ...Object.values(sideways)])
       if (to && to !== 'same') expect(rungDemand(library, to)!['posture.standing'].hi).toBe(0);
   }
+});
+
+test('what is held instead is held, in the same posture, and no more than a step harder', () => {
+  let some = 0;
+  for (const move of library.moves.filter((_, i) => i % 4 === 1)) {
+    const { use, hold } = switches(move.id, laneSubject(3));
+    if (!use || !hold) continue;
+    some++;
+    expect([move.id, hold.pace]).toEqual([move.id, null]);
+    const posture = (id: string) =>
+      (['posture.standing', 'posture.floor', 'posture.lying'] as const).map(
+        (key) => library.demand.get(id)![key].hi,
+      );
+    expect([move.id, posture(hold.move)]).toEqual([move.id, posture(use.move)]);
+    expect(points(hold) - points(use)).toBeLessThanOrEqual(10.01);
+  }
+  expect(some).toBeGreaterThan(20);
 });

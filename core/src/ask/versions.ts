@@ -66,6 +66,7 @@ const answers = lazily(() =>
             z.object({
               down: useSchema.nullable(),
               up: useSchema.nullable(),
+              hold: useSchema.nullable().describe('held still instead'),
               sideways: z.record(
                 z.enum(['wrist', 'knee', 'back']),
                 z.union([useSchema.nullable(), z.literal('same')]),
@@ -133,9 +134,10 @@ export const versions = defineQuestion({
         })),
         ...sums,
         checks: check({ library, session, version, sums, limits }).filter((f) => f.accepted === null),
-        midSet: switchesOf(scaler, request, version).map(({ down, up, sideways }) => ({
+        midSet: switchesOf(scaler, request, version).map(({ down, up, hold, sideways }) => ({
           down: named(down),
           up: named(up),
+          hold: named(hold),
           sideways: Object.fromEntries(
             SIDEWAYS_IDS.map((id) => {
               const to = sideways[id];

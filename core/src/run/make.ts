@@ -79,9 +79,10 @@ export function castOf(
     );
     return to.map((use, i) => (use === 'same' ? ('same' as const) : said[i]!));
   };
-  const [down, up, wrist, knee, back] = [
+  const [down, up, hold, wrist, knee, back] = [
     way((s) => s.down),
     way((s) => s.up),
+    way((s) => s.hold),
     way((s) => s.sideways.wrist),
     way((s) => s.sideways.knee),
     way((s) => s.sideways.back),
@@ -95,6 +96,7 @@ export function castOf(
     switches: switches.map((_, i) => ({
       down: down[i] as Does,
       up: up[i] as Does,
+      hold: hold[i] as Does,
       wrist: wrist[i]!,
       knee: knee[i]!,
       back: back[i]!,

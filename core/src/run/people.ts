@@ -42,7 +42,14 @@ export interface Present {
 
 /** Why somebody does what was put in the place of what was planned. */
 const SWAPPED = 'swapped';
-const WAY_SAYS = { down: 'easier', up: 'harder', wrist: 'wrist', knee: 'knee', back: 'back' } as const;
+const WAY_SAYS = {
+  down: 'easier',
+  up: 'harder',
+  hold: 'held instead',
+  wrist: 'wrist',
+  knee: 'knee',
+  back: 'back',
+} as const;
 
 const sameDoes = (a: Does, b: Does): boolean =>
   a?.move === b?.move && JSON.stringify(a?.settings ?? {}) === JSON.stringify(b?.settings ?? {});
@@ -66,6 +73,11 @@ export function switchTo(
     const other = switches[way === 'up' ? 'down' : 'up'];
     if (!sameDoes(now, planned) && other !== null && sameDoes(now, other)) return planned;
     return to === null || sameDoes(now, to) ? undefined : to;
+  }
+  if (way === 'hold') {
+    // Pressed again they move on, as was planned.
+    const { hold = null } = switches;
+    return hold === null ? undefined : sameDoes(now, hold) ? planned : hold;
   }
   const to = switches[way];
   return to === 'same' || sameDoes(now, to) ? undefined : to;

@@ -19,7 +19,7 @@ const name = lazily(() => words(80).min(1));
 const whole = lazily(() => z.number().int());
 
 /** Ways somebody goes from what they do, in the middle of a set. */
-const WAYS = ['down', 'up', 'wrist', 'knee', 'back'] as const;
+const WAYS = ['down', 'up', 'hold', 'wrist', 'knee', 'back'] as const;
 export type MidSetWay = (typeof WAYS)[number];
 
 /** What somebody does at an entry: the form, at what pace, how it is said. Null is easy movement. */
@@ -48,6 +48,8 @@ const switchesSchema = lazily(() =>
   z.strictObject({
     down: doesSchema(),
     up: doesSchema(),
+    /** Held still instead; not told of runs begun before there was this way. */
+    hold: doesSchema().optional(),
     wrist: z.union([doesSchema(), z.literal('same')]),
     knee: z.union([doesSchema(), z.literal('same')]),
     back: z.union([doesSchema(), z.literal('same')]),

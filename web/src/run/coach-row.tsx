@@ -24,6 +24,7 @@ import type { LiveRun, Pressed } from './use-run.ts';
 const WAY_WORDS: readonly (readonly [MidSetWay, string])[] = [
   ['down', 'easier'],
   ['up', 'harder'],
+  ['hold', 'hold'],
   ['wrist', 'wrist'],
   ['knee', 'knee'],
   ['back', 'back'],
@@ -77,6 +78,8 @@ export const Row = memo(function Row(props: {
   const own = entry === null ? null : doingOf(run, person, entry);
   const does = own?.does ?? null;
   const changed = own !== null && (person.doing[own.entry]?.length ?? 0) > 1;
+  const held = own === null ? null : person.cast.switches[own.entry]?.hold;
+  const isHeld = held != null && held.name === does?.name;
   const block = counted?.segment.block;
   const count = block === undefined ? null : (person.counts.get(block) ?? { rounds: 0, reps: 0, at: 0 });
   const comes =
@@ -184,7 +187,7 @@ export const Row = memo(function Row(props: {
               key={way}
               type="button"
               className="btn btn-sm touch"
-              aria-label={`${says} for ${whom}`}
+              aria-label={`${way === 'hold' && isHeld ? 'move again' : says} for ${whom}`}
               disabled={switchTo(person, own.entry, way) === undefined}
               onClick={() => {
                 // A second press of the same thumb means the first.
@@ -193,7 +196,7 @@ export const Row = memo(function Row(props: {
                 press((id) => ({ kind: 'switch', person: id, entry: own.entry, way }));
               }}
             >
-              {says}
+              {way === 'hold' && isHeld ? 'move' : says}
             </button>
           ))}
         </div>
