@@ -2,6 +2,7 @@ import { FORMATS, type Format, type FormatKind } from '@inner-rung/core/clock';
 import {
   alike,
   amountOf,
+  atLimit,
   type Cast,
   calledAt,
   callsIn,
@@ -273,5 +274,35 @@ describe('what is called is seen for a while', () => {
       expect(shown).toBeUndefined();
       expect(calledAt(calls, at + 0.1) ?? '').not.toMatch(/seconds$/);
     }
+  });
+});
+
+describe('rounds of their own', () => {
+  const rounds = { ...FORMATS.progressive.usual, rounds: 3 } as Format;
+  const climbing: Block = {
+    ...circuit([{ move: 'wall-push-up', byRound: [{ move: 'knee-push-up' }, { move: 'push-up' }] }]),
+    format: rounds,
+  };
+  test('who does in a round what they did in the one before is at their limit; who goes on isn’t, nor is the first round', () => {
+    const run: Run = {
+      ...runOf(climbing),
+      cast: [
+        cast('ada', 'Ada', false, [does('wall-push-up'), does('knee-push-up'), does('knee-push-up')]),
+        cast('bo', 'Bo', false, [does('wall-push-up'), does('knee-push-up'), does('push-up')]),
+      ],
+    };
+    const at = peopleOf(run, []).map((one) => [0, 1, 2].map((entry) => atLimit(run, one, entry)));
+    expect(at).toEqual([
+      [false, false, true],
+      [false, false, false],
+    ]);
+  });
+  test('where the trainer wrote the same form for two rounds nobody is at their limit', () => {
+    const same: Block = {
+      ...circuit([{ move: 'squat', byRound: [{ move: 'squat' }] }]),
+      format: { ...rounds, rounds: 2 } as Format,
+    };
+    const run: Run = { ...runOf(same), cast: [cast('ada', 'Ada', false, [does('squat'), does('squat')])] };
+    expect(atLimit(run, peopleOf(run, [])[0]!, 1)).toBe(false);
   });
 });

@@ -4,6 +4,7 @@ export { aimOf, castOf, doesOf, makeRun, type Taking } from './make.ts';
 export {
   alike,
   amountOf,
+  atLimit,
   type MoveNow,
   movesAt,
   movesWords,

@@ -1,4 +1,5 @@
 import { formatEntry, formatWords, type Segment } from '../clock/index.ts';
+import { sameForm } from '../move/index.ts';
 import { type Entry, entriesOf } from '../session/index.ts';
 import { type Beat, countWords, isLed, passOf } from './pace.ts';
 import { doesNow, doingOf, easierForAll, type FormDone, formsAt, type Present } from './people.ts';
@@ -148,6 +149,26 @@ function beatWords(run: Pick<Run, 'plan'>, people: readonly Present[], block: nu
   if (!least || !top) return '';
   const [from, to] = [countWords(least), countWords(top)];
   return `to beat: ${from === to ? to : `${from} to ${to}`}`;
+}
+
+/**
+ * Where rounds climb by forms of their own: somebody for whom the round that was written goes on and theirs doesn't is
+ * at their limit, and does what they did in the round before.
+ */
+export function atLimit(run: Pick<Run, 'plan'>, person: Pick<Present, 'doing'>, entry: number): boolean {
+  const entries = entriesOf(run.plan.blocks);
+  const here = entries[entry];
+  if (!here || here.round === null) return false;
+  const before = entries.findIndex(
+    (one) =>
+      one.block === here.block &&
+      one.inBlock === here.inBlock &&
+      one.part === here.part &&
+      one.round === here.round! - 1,
+  );
+  if (before < 0 || sameForm(entries[before]!, here)) return false;
+  const [was, now] = [before, entry].map((at) => person.doing[at]?.at(-1)?.does ?? null);
+  return was !== null && now !== null && sameForm(was!, now!);
 }
 
 /** The most that somebody has done of a block before this run; null as soon as they do other forms of it than they did then. */

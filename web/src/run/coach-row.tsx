@@ -1,4 +1,5 @@
 import {
+  atLimit,
   countWords,
   doingOf,
   forecast,
@@ -78,6 +79,7 @@ export const Row = memo(function Row(props: {
   const own = entry === null ? null : doingOf(run, person, entry);
   const does = own?.does ?? null;
   const changed = own !== null && (person.doing[own.entry]?.length ?? 0) > 1;
+  const limit = own !== null && atLimit(run, person, own.entry);
   const held = own === null ? null : person.cast.switches[own.entry]?.hold;
   const isHeld = held != null && held.name === does?.name;
   const block = counted?.segment.block;
@@ -136,6 +138,7 @@ export const Row = memo(function Row(props: {
           <p className={`leading-tight ${changed ? 'text-primary' : ''}`} data-does>
             {does ? does.name : 'easy movement'}
             {does?.dose && <span className="quiet"> · {does.dose}</span>}
+            {limit && <span className="quiet"> · at their limit, stays</span>}
           </p>
         )}
         {isHere && (comes || beat) && (

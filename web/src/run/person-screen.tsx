@@ -2,6 +2,7 @@ import { clockText, type Segment } from '@inner-rung/core/clock';
 import { BANDS, bandOfRpe } from '@inner-rung/core/person';
 import {
   amountOf,
+  atLimit,
   callsIn,
   clockOf,
   countWords,
@@ -161,6 +162,9 @@ function Mine(props: { live: LiveRun }) {
               </p>
             )}
             {does?.dose && <p className="text-xl">{does.dose}</p>}
+            {entry !== null && atLimit(run, me, entry) && (
+              <p className="quiet">The same as last round: as hard as it gets for now.</p>
+            )}
             <RunFigure does={does} className="mt-2 h-40" />
             {children && count && count.rounds > 0 && <Rounds n={count.rounds} />}
             {(count || beatIt) && (
