@@ -194,6 +194,10 @@ export const FLOOR: Figures = {
   'double-leg-lower': () => side([lying(both(turned(178, 174))), lying(both(turned(106, 104)))], [MAT]),
   'knee-to-chest': () =>
     side([supine({}), supine({ legs: [turned(216, 80), flat(0.42)], arms: both(turned(110, 100)) })], [MAT]),
+  'pelvic-floor-lift': () =>
+    side([supine({ arms: both(turned(176, 84)) }), supine({ arms: both(turned(180, 80)) })], [MAT]),
+  'lying-breathing': () =>
+    side([supine({ arms: both(turned(184, 70)) }), supine({ arms: both(turned(188, 66)) })], [MAT]),
   'knees-to-chest-hold': () =>
     side([supine({ legs: both(turned(214, 78)), arms: both(turned(112, 100)) })], [MAT]),
   'double-knee-tuck': () => side([lying(both(TABLE)), lying(both(turned(214, 100)))], [MAT]),

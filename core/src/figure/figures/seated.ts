@@ -116,6 +116,14 @@ export const SEATED: Figures = {
     (s) => seat(s),
     (s) => seat(s, { nod: 34 }),
   ),
+  'seated-breathing': onChair(
+    (s) => sitting(s, { curl: 4, nod: 0, arms: both(turned(-4, 82)) }),
+    (s) => sitting(s, { curl: -2, nod: -2, arms: both(turned(-8, 84)) }),
+  ),
+  'seated-pelvic-floor-lift': onChair(
+    (s) => sitting(s, { curl: 0, nod: 0, arms: both(turned(16, 60)) }),
+    (s) => sitting(s, { curl: -2, nod: -1, arms: both(turned(14, 60)) }),
+  ),
   'shoulder-rolls': onChair(
     (s) => sitting(s, { curl: 6, nod: 4, arms: both(turned(22, 58)) }),
     (s) => sitting(s, { curl: -6, nod: -2, arms: both(turned(2, 58)) }),
