@@ -41,6 +41,8 @@ export const crouched = standing({
 const TABLE: Limb = turned(180, 92);
 const lying = (legs: readonly [Limb, Limb], more: Parameters<typeof supine>[0] = {}) =>
   supine({ legs, ...more });
+/** Elbows on the floor, hands on the belly. */
+const onBelly = (upper: number) => both({ turned: [upper, 150], seen: [0.75, 0.2] });
 const bridge =
   (up: number): Drawn =>
   () =>
@@ -195,9 +197,8 @@ export const FLOOR: Figures = {
   'knee-to-chest': () =>
     side([supine({}), supine({ legs: [turned(216, 80), flat(0.42)], arms: both(turned(110, 100)) })], [MAT]),
   'pelvic-floor-lift': () =>
-    side([supine({ arms: both(turned(176, 84)) }), supine({ arms: both(turned(180, 80)) })], [MAT]),
-  'lying-breathing': () =>
-    side([supine({ arms: both(turned(184, 70)) }), supine({ arms: both(turned(188, 66)) })], [MAT]),
+    side([supine({ arms: both(turned(88, 90)) }), supine({ arms: both(turned(90, 92)) })], [MAT]),
+  'lying-breathing': () => side([supine({ arms: onBelly(96) }), supine({ arms: onBelly(102) })], [MAT]),
   'knees-to-chest-hold': () =>
     side([supine({ legs: both(turned(214, 78)), arms: both(turned(112, 100)) })], [MAT]),
   'double-knee-tuck': () => side([lying(both(TABLE)), lying(both(turned(214, 100)))], [MAT]),

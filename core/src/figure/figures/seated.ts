@@ -102,6 +102,9 @@ const pike = (k: number, feet: number): KeyPose => ({
   legs: both(to([-0.4, feet + LENGTHS.foot * 0.7], 12)),
 });
 
+/** Hands on the belly: forearms turned in, little of them seen from the side. */
+const onBelly = (upper: number) => both({ turned: [upper, 104], seen: [1, 0.5] });
+
 export const SEATED: Figures = {
   'elbow-wrist-circles': onChair(
     (s) => sitting(s, { arms: both(turned(34, 130)) }),
@@ -117,8 +120,8 @@ export const SEATED: Figures = {
     (s) => seat(s, { nod: 34 }),
   ),
   'seated-breathing': onChair(
-    (s) => sitting(s, { curl: 4, nod: 0, arms: both(turned(-4, 82)) }),
-    (s) => sitting(s, { curl: -2, nod: -2, arms: both(turned(-8, 84)) }),
+    (s) => sitting(s, { curl: 4, nod: 0, arms: onBelly(-6) }),
+    (s) => sitting(s, { curl: -2, nod: -2, arms: onBelly(-2) }),
   ),
   'seated-pelvic-floor-lift': onChair(
     (s) => sitting(s, { curl: 0, nod: 0, arms: both(turned(16, 60)) }),

@@ -659,11 +659,7 @@ export const UPRIGHT: Figures = {
     ]),
   'arm-circles': () =>
     front([narrow(turned(20, 18)), narrow(turned(90, 92)), narrow(turned(160, 168))], [], { back: true }),
-  'standing-breathing': () =>
-    side([
-      standing({ arms: both(turned(-6, 96)), h: 0.99 }),
-      standing({ arms: both(turned(-10, 98)), h: 0.99, nod: -2 }),
-    ]),
+  'standing-breathing': () => front([narrow(turned(18, -62)), narrow(turned(24, -66))]),
   'hug-and-open': () => front([narrow(turned(80, -70)), narrow(turned(92, 94))]),
   'leg-swing-front': () =>
     side(
