@@ -1,126 +1,26 @@
+import { type ConditionId, conditionOf } from '../person/index.ts';
+import { takeNumber } from './clause-numbers.ts';
 import {
-  ADULT_FROM,
-  type ConditionId,
-  conditionOf,
-  type LevelIndex,
-  OLDEST,
-  type Side,
-  YOUNGEST,
-} from '../person/index.ts';
+  type Clause,
+  type ClauseReading,
+  COUNTS,
+  flush,
+  isAt,
+  isPerson,
+  numberAt,
+  type SaidCondition,
+} from './clause-reading.ts';
+import { takeWord } from './clause-words.ts';
 import { type Token, tokensOf } from './tokens.ts';
-import { type Meaning, meaningsOf } from './who-words.ts';
-
-/** A condition that was named, of one side where that was said. */
-export interface SaidCondition {
-  readonly id: ConditionId;
-  readonly side?: Exclude<Side, 'both'>;
-}
+import { meaningsOf } from './who-words.ts';
 
 /** Weeks that part the phases of a pregnancy, and of the time after a birth. */
 const EARLY_WEEKS = 12;
 const SOON_WEEKS = 6;
 
-const COUNTS: Readonly<Record<string, number>> = {
-  a: 1,
-  an: 1,
-  one: 1,
-  single: 1,
-  couple: 2,
-  pair: 2,
-  dozen: 12,
-  twins: 2,
-};
-
-/** Conditions that begin with an operation: in its first weeks that is the one to mind. */
-const OPERATIONS: ReadonlySet<ConditionId> = new Set([
-  'knee-replacement',
-  'hip-replacement-back',
-  'hip-replacement-front',
-  'shoulder-replacement',
-  'hip-fracture',
-  'hernia',
-  'stoma',
-] as const);
-
-/** Words that say nothing more beside a condition that was understood. */
-const BESIDE = new Set(
-  'torn ruptured sprained tear rupture left right both side l r - weak arm leg hand foot knee hip shoulder wrist elbow joint playing plays acting up sore bad pain painful problem issue disease condition patient user symptom'.split(
-    ' ',
-  ),
-);
-const OF_A_SIDE = new Set(
-  'left right side weak weaker affected bad worse the on is are it only one all of them'.split(' '),
-);
-const LEADS_ON = new Set(
-  'with has have having on for the a an of in to at is are was and who that had get use by from'.split(' '),
-);
-
-/** What one clause says: so many people, and what of them. */
-export interface Clause {
-  count: number | null;
-  share: 'some' | 'most' | 'all' | 'none' | number | null;
-  conditions: SaidCondition[];
-  level: LevelIndex | null;
-  sex: 'female' | 'male' | null;
-  adult: boolean;
-  ages: readonly [number, number] | null;
-  name: string | null;
-  ofThem: boolean;
-  also: boolean;
-  rest: boolean;
-  people: boolean;
-  /** Of those who were just named: "one is hypermobile". */
-  among: boolean;
-  /** "One with a new hip": of those before, where nothing but their kind was said of them. */
-  withOnly: boolean;
-  /** Somebody else's, and there as well: "their dad". */
-  beside: boolean;
-  /** So many are all there are. */
-  total: boolean;
-  relative: boolean;
-  /** Said behind a plus. */
-  plus: boolean;
-  /** "She's 72": goes on about somebody who was said before. */
-  pronoun: boolean;
-  fine: boolean;
-  outOf: number | null;
-  between: boolean;
-  /** So many of them stood as "x2" behind what they have: what follows is of others. */
-  times: boolean;
-  /** One of several that were listed by what each of them has. */
-  listed: boolean;
-  /** Something happened, and nobody said when. */
-  when: boolean;
-  /** A side and nothing it is of: "left side weak" goes on about what stands before. */
-  side: 'left' | 'right' | null;
-  says: string;
-  unread: string[];
-}
-
-/** Words that an age comes after. */
-const AGED: ReadonlySet<string> = new Set(['aged', 'age', 'ages']);
-/** How old children are in the first year at school, by what it is called in England and in America. From memory. */
-const FIRST_YEAR: Readonly<Record<string, number>> = { year: 5, yr: 5, y: 5, grade: 6, grader: 6 };
-const LAST_YEAR = 13;
-
-/** Years, or heads, from one end of a span to the other. Estimate. */
-const WIDE_SPAN = 15;
-
-/** More than that counts nobody: a year, a pressure, a number of something else. Estimate. */
-const MOST_HEADS = 999;
-
-/** Nobody has more arms or legs. */
-const MOST_LIMBS = 4;
-
-export const isAge = (n: number) => Number.isInteger(n) && n >= 1 && n <= 120;
-
 /** What stands beside a number that says how many there are: "small group of 4 - ". */
 const OF_A_TOTAL = new Set(['people', 'filler']);
 
-/** Where the oldest is well grown nobody is a child: "none over 40". Years; estimate. */
-const WELL_GROWN = 21;
-const upTo = (n: number): readonly [number, number] => [n >= WELL_GROWN ? ADULT_FROM : YOUNGEST, n];
-const IS = new Set(['is', 'are']);
 /** What people are said to be or to have. */
 const OF_PEOPLE = new Set(['people', 'condition', 'level', 'sex', 'adult', 'fine']);
 const isTimes = (token: Token | undefined) => token?.word === 'x' || token?.word === '×';
@@ -218,14 +118,6 @@ export function clausesOf(text: string): Token[][] {
   return found.filter((clause) => clause.some((token) => token.kind !== 'sign'));
 }
 
-/** Is somebody called this, "a diabetic", or is it a thing somebody has, "a bad back"? */
-function isPerson(word: string, meaning: Meaning | null | undefined): boolean {
-  if (/(ic|er|ant|ee|ist|ian|one|ie)$/.test(word) && word !== 'shoulder') return true;
-  if (!meaning) return false;
-  return meaning.is === 'condition'
-    ? ['child', 'teenager', 'older-beginner', 'wheelchair'].includes(meaning.id)
-    : ['level', 'sex', 'relative', 'people', 'adult'].includes(meaning.is);
-}
 const personAfter = (tokens: readonly Token[], at: number): boolean =>
   isPerson(tokens[at]?.word ?? '', meaningsOf(tokens.slice(at, at + 4))[0]?.meaning);
 
@@ -262,32 +154,31 @@ function danglingIn(text: string, tokens: readonly Token[]): string[] {
   });
 }
 
-/** Meanings that may be a part of what isn't understood, together with the words around them. */
-const STAYS = new Set(['has', 'sore', 'no', 'side']);
-
-/** Before a number that says which one: nobody is counted by it. */
-const WHICH = new Set(['phase', 'stage', 'session', 'cohort', 'block', 'term']);
-/** Grown up, whoever they come with. */
-const PARENTS = new Set([
-  'mum',
-  'mom',
-  'mother',
-  'dad',
-  'father',
-  'grandma',
-  'granny',
-  'nan',
-  'grandad',
-  'grandpa',
-]);
-
+/** Conditions that begin with an operation: in its first weeks that is the one to mind. */
+const OPERATIONS: ReadonlySet<ConditionId> = new Set([
+  'knee-replacement',
+  'hip-replacement-back',
+  'hip-replacement-front',
+  'shoulder-replacement',
+  'hip-fracture',
+  'hernia',
+  'stoma',
+] as const);
+/** Words that say nothing more beside a condition that was understood. */
+const BESIDE = new Set(
+  'torn ruptured sprained tear rupture left right both side l r - weak arm leg hand foot knee hip shoulder wrist elbow joint playing plays acting up sore bad pain painful problem issue disease condition patient user symptom'.split(
+    ' ',
+  ),
+);
+const OF_A_SIDE = new Set(
+  'left right side weak weaker affected bad worse the on is are it only one all of them'.split(' '),
+);
 /** What a class is called after, whoever comes to it: "mum and baby class". */
 const CALLED = new Set('class group session club'.split(' '));
 /** Behind "one": goes on about one of those who were just named. */
 const GOES_ON = new Set(
   'is has are have had cant cannot uses use wears needs takes struggles gets'.split(' '),
 );
-
 /** What nobody has, where nobody has anything. */
 const NOTHING = new Set(
   'injury injured problem issue condition complaint anything limitation concern medical health ailment pain sore ill unwell restriction any known special serious major new other present at all today to report worry about'.split(
@@ -328,423 +219,73 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     says,
     unread: [],
   };
-  const pieces = meaningsOf(tokens);
-  // "60s" and "12s" are ages here, not seconds.
-  const decadeAt = (i: number) => {
-    const token = pieces[i]?.token;
-    return token?.kind === 'seconds' && text[token.to - 1] === 's' && token.to - token.from <= 3;
+  const r: ClauseReading = {
+    text,
+    tokens,
+    pieces: meaningsOf(tokens),
+    clause,
+    nobody: false,
+    deniedFrom: -2,
+    has: false,
+    side: null,
+    sides: false,
+    event: false,
+    alone: false,
+    weeks: null,
+    weeksSaid: '',
+    stray: [],
   };
-  const numberAt = (i: number) =>
-    (pieces[i]?.token.kind === 'number' && pieces[i]!.meaning === null) || decadeAt(i)
-      ? pieces[i]!.token.value
-      : null;
-  const isAt = (i: number) => pieces[i]?.meaning?.is;
-  const ofWhatFollows = (i: number) => {
-    const next = pieces[i + 1];
-    return next?.meaning?.is === 'condition' && !isPerson(next.token.word, next.meaning);
-  };
-  // "nobody" denies all that follows, "no" only what comes next.
-  let nobody = false;
-  let deniedFrom = -2;
-  let has = false;
-  let side: 'left' | 'right' | 'both' | null = null;
-  // Two sides were said: of which of them it isn't known, so of both.
-  let sides = false;
-  let event = false;
-  let alone = false;
-  let weeks: number | null = null;
-  let weeksSaid = '';
-  let stray: Token[] = [];
-  const flush = () => {
-    // Words that only lead on aren't what isn't understood.
-    while (stray.length > 0 && LEADS_ON.has(stray.at(-1)!.word)) stray.pop();
-    if (stray.length > 0) clause.unread.push(text.slice(stray[0]!.from, stray.at(-1)!.to));
-    stray = [];
-  };
-  for (let i = 0; i < pieces.length; i++) {
-    const { meaning, token } = pieces[i]!;
-    const original = text.slice(token.from, token.to);
-    const n = numberAt(i);
-    if (n !== null) {
-      // "Phase 4", "session 3": which one it is.
-      if (clause.count === null && WHICH.has(pieces[i - 1]?.token.word ?? '')) {
-        if (stray.at(-1) === pieces[i - 1]?.token) stray.pop();
-        continue;
-      }
-      flush();
-      const next = pieces[i + 1];
-      const dash =
-        next?.token.word === '-' ||
-        next?.token.word === '–' ||
-        next?.token.word === 'to' ||
-        (next?.token.word === 'and' && isAt(i - 1) === 'age word');
-      const to = dash ? numberAt(i + 2) : null;
-      const tail = text.slice(token.to, token.to + 1);
-      const follows = to === null ? i + 1 : i + 3;
-      // "25 year 9s": so many of a year at school.
-      const school = FIRST_YEAR[pieces[i - 1]?.token.word ?? ''];
-      if (school !== undefined && n >= 1 && n <= LAST_YEAR && isAt(follows) !== 'age word') {
-        clause.ages = [n + school - 1, n + school];
-        clause.people = true;
-        if (pieces[i + 1]?.token.word === 's') i++;
-        continue;
-      }
-      const ofSchool =
-        FIRST_YEAR[pieces[follows]?.token.word ?? ''] !== undefined &&
-        numberAt(follows + 1) !== null &&
-        numberAt(follows + 1)! <= LAST_YEAR;
-      // "4 aged 9 to 11": the age comes after its word, and four is how many.
-      const agesFollow =
-        AGED.has(pieces[follows]?.token.word ?? '') &&
-        (numberAt(follows + 1) !== null || ['over', 'under', 'decade'].includes(isAt(follows + 1) ?? ''));
-      const years =
-        (!ofSchool && isAt(follows) === 'age word' && !agesFollow) ||
-        (pieces[follows]?.token.word === '-' && isAt(follows + 1) === 'age word');
-      if (
-        isAt(follows) === 'weeks' ||
-        (to === null && pieces[follows]?.token.word === '-' && isAt(follows + 1) === 'weeks')
-      ) {
-        weeks = n * (pieces[follows]!.meaning as { times: number }).times;
-        weeksSaid = text.slice(token.from, pieces[follows]!.to);
-        i = follows;
-        continue;
-      }
-      if (
-        to !== null &&
-        isAge(n) &&
-        isAge(to) &&
-        n < to &&
-        (clause.count !== null ||
-          years ||
-          isAt(i - 1) === 'age word' ||
-          pieces.length <= 3 ||
-          clause.conditions.length > 0 ||
-          // So wide a span is of ages; nobody counts heads like that.
-          (n >= 14 && to - n >= WIDE_SPAN))
-      ) {
-        clause.ages = [n, to];
-        i = years ? follows : follows - 1;
-        continue;
-      }
-      // "Two teenagers (13 & 15)": as many ages as there are people.
-      const listed = [n];
-      let end = i;
-      for (;;) {
-        const joined = ['&', 'and', ','].includes(pieces[end + 1]?.token.word ?? '') ? 2 : 1;
-        const more = numberAt(end + joined);
-        if (more === null) break;
-        listed.push(more);
-        end += joined;
-      }
-      if (listed.length > 1 && isAt(end + 1) === 'weeks') {
-        weeks = Math.max(...listed) * (pieces[end + 1]!.meaning as { times: number }).times;
-        weeksSaid = text.slice(token.from, pieces[end + 1]!.to);
-        i = end + 1;
-        continue;
-      }
-      const old = listed.every((age) => isAge(age) && age > 3);
-      if (listed.length > 1 && listed.length === clause.count && old) {
-        clause.ages = [Math.min(...listed), Math.max(...listed)];
-        i = end;
-        continue;
-      }
-      // "Nobody under 50": all of them are older.
-      if (nobody && (isAt(i - 1) === 'over' || isAt(i - 1) === 'under')) {
-        clause.ages = isAt(i - 1) === 'under' ? [n, OLDEST] : upTo(n);
-        clause.share = 'all';
-        nobody = false;
-        if (['s', '+'].includes(pieces[follows]?.token.word ?? '') || years) i = follows;
-        continue;
-      }
-      if (isAt(i - 1) === 'over' || tail === '+') {
-        clause.ages = [n, OLDEST];
-        i =
-          pieces[follows]?.token.word === '+' || pieces[follows]?.token.word === 's' ? follows : follows - 1;
-        if (isAt(i + 1) === 'age word') i++;
-        continue;
-      }
-      if (isAt(i - 1) === 'under') {
-        clause.ages = upTo(n - 1);
-        i = pieces[follows]?.token.word === 's' ? follows : follows - 1;
-        continue;
-      }
-      if (
-        (isAt(i - 1) === 'decade' || decadeAt(i) || pieces[follows]?.token.word === 's' || tail === 's') &&
-        n % 10 === 0 &&
-        n >= 10
-      ) {
-        i = follows - 1 + (pieces[follows]?.token.word === 's' ? 1 : 0);
-        // "30s and 40s": from the first of them to the last.
-        const last = ['and', 'to', '-', '&'].includes(pieces[i + 1]?.token.word ?? '')
-          ? numberAt(i + 2)
-          : null;
-        const further = last !== null && last % 10 === 0 && last > n ? last : n;
-        if (further > n) i += pieces[i + 3]?.token.word === 's' ? 3 : 2;
-        clause.ages = [n, further + 9];
-        continue;
-      }
-      if (
-        years ||
-        isAt(i - 1) === 'age word' ||
-        (clause.name !== null && isAge(n) && clause.ages === null) ||
-        (isAt(i - 1) === 'relative' && isAge(n)) ||
-        // "One client, male 45".
-        (isAt(i - 1) === 'sex' && clause.count === 1 && isAge(n) && n > MOST_LIMBS)
-      ) {
-        // "Youngest 16 oldest 74": all between, in one breath.
-        const end = ['youngest', 'oldest'].includes(pieces[i - 1]?.token.word ?? '');
-        clause.ages =
-          end && clause.ages !== null ? [Math.min(clause.ages[0], n), Math.max(clause.ages[1], n)] : [n, n];
-        i = years ? follows + (pieces[follows]?.token.word === '-' ? 1 : 0) : i;
-        continue;
-      }
-      // "osteoporosis x2", "2 x sore wrists"
-      if (
-        ['x', '×'].includes(pieces[i - 1]?.token.word ?? '') ||
-        ['x', '×'].includes(next?.token.word ?? '')
-      ) {
-        clause.count = n;
-        clause.times = true;
-        if (['x', '×'].includes(next?.token.word ?? '')) i++;
-        continue;
-      }
-      // "25% beginners"
-      if (tail === '%' && n > 0 && n <= 100) {
-        clause.share = n / 100;
-        continue;
-      }
-      // "All 60": nothing of them is counted.
-      if (clause.share === 'all' && clause.ages === null && isAge(n) && i === pieces.length - 1) {
-        clause.ages = [n, n];
-        continue;
-      }
-      // A number behind "with" counts knees, not people: "one with two new hips".
-      if (clause.count !== null && has && n <= MOST_LIMBS) {
-        side = 'both';
-        continue;
-      }
-      // "Joan who is 81".
-      if ((clause.count === 1 || clause.name !== null) && has && isAge(n) && clause.ages === null) {
-        clause.ages = [n, n];
-        continue;
-      }
-      const before = pieces[i - 1]?.token.word;
-      const of =
-        before === 'of' ||
-        isAt(i - 1) === 'share' ||
-        (before === 'the' && isAt(i - 2) === 'share') ||
-        (['the', 'them', 'us'].includes(before ?? '') && pieces[i - 2]?.token.word === 'of');
-      // "two of the ten": how many there are in all.
-      if (of && (clause.count === null ? typeof clause.share === 'number' : n >= clause.count)) {
-        clause.outOf = n;
-        continue;
-      }
-      // "2 or 3": the more of them, and it is asked.
-      if (clause.count !== null && before === 'or') {
-        clause.count = Math.max(clause.count, n);
-        clause.between = true;
-        continue;
-      }
-      // "Dot, 81 (two falls)": how often, of somebody who was named.
-      if (clause.name !== null && isAt(follows) === 'condition') continue;
-      // "Bypass 2019" is a year, and nobody teaches so many.
-      const headcount = Number.isInteger(n) && n <= MOST_HEADS;
-      if (clause.count === null && headcount) clause.count = n;
-      else clause.unread.push(original);
-      continue;
-    }
-    if (meaning === null) {
-      const { word, kind } = token;
-      if (original === 'ME' || original === 'M.E') {
-        clause.conditions.push({ id: 'fatigue-after-effort' });
-        continue;
-      }
-      if (kind === 'sign' || ['x', '×', 's', 'to'].includes(word)) continue;
-      // "Couples’ night": of what kind it is.
-      if (word === 'couple' && /s$/i.test(original) && clause.count === null) continue;
-      if (COUNTS[word] !== undefined && (clause.count === null || !has)) {
-        clause.count = (clause.count ?? 1) === 1 ? COUNTS[word]! : clause.count! * COUNTS[word]!;
-        continue;
-      }
-      const capital = /^\p{Lu}/u.test(original) && !/^\p{Lu}{2,}$/u.test(original);
-      // "No planks for Dave": what was said before is of him.
-      if (capital && clause.name === null && clause.count === null && pieces[i - 1]?.token.word === 'for') {
-        flush();
-        clause.name = original;
-        continue;
-      }
-      if (
-        capital &&
-        clause.name === null &&
-        stray.length === 0 &&
-        clause.conditions.length === 0 &&
-        (clause.count === null || isAt(i - 1) === 'relative')
-      ) {
-        clause.name = original.replace(/['’]s$/, '');
-        continue;
-      }
-      stray.push(token);
-      continue;
-    }
-    if (meaning.is === 'filler') {
-      if (COUNTS[token.word] !== undefined && clause.count === null && clause.share === null && !has)
-        clause.count = COUNTS[token.word]!;
-      else if (stray.length > 0) stray.push(token);
-      continue;
-    }
-    // What is denied by name is denied, and nothing of it is left to be understood.
-    if (deniedFrom === i - 1 && (meaning.is === 'condition' || meaning.is === 'level')) stray.pop();
-    if (!STAYS.has(meaning.is)) flush();
-    switch (meaning.is) {
-      case 'condition': {
-        const id = meaning.id;
-        if (meaning.all) clause.share = 'all';
-        if (meaning.event) event = true;
-        if (nobody || deniedFrom === i - 1) {
-          clause.fine = true;
-          break;
-        }
-        clause.conditions.push({ id, ...(side === 'left' || side === 'right' ? { side } : {}) });
-        break;
-      }
-      case 'level':
-        if (nobody || deniedFrom === i - 1) clause.level = 0;
-        // Behind "with", or before what they have, it says something of that ("active arthritis") and makes nobody fit.
-        else if (meaning.level > 0 && ((has && !IS.has(pieces[i - 1]?.token.word ?? '')) || ofWhatFollows(i)))
-          stray.push(token);
-        else
-          clause.level =
-            clause.level === null ? meaning.level : (Math.min(clause.level, meaning.level) as LevelIndex);
-        break;
-      case 'sex':
-        clause.sex = meaning.sex;
-        clause.people = true;
-        break;
-      case 'ago':
-        weeks ??= meaning.weeks;
-        break;
-      case 'total':
-        clause.total = true;
-        clause.people = true;
-        break;
-      case 'ages':
-        clause.ages = [meaning.from, meaning.to];
-        clause.people = true;
-        break;
-      case 'relative':
-        clause.count ??= 1;
-        clause.relative = true;
-        clause.beside = ['their', 'her', 'his'].includes(pieces[i - 1]?.token.word ?? '');
-        clause.adult ||= PARENTS.has(token.word);
-        // "Their partners": so many nobody said.
-        if (
-          clause.count === 1 &&
-          /s$/i.test(original) &&
-          !['his', 'hers', 'he', 'she'].includes(token.word)
-        ) {
-          clause.count = null;
-          clause.share = 'some';
-        }
-        clause.sex = meaning.sex ?? clause.sex;
-        break;
-      case 'people':
-        clause.people = true;
-        break;
-      case 'alone':
-        alone = true;
-        clause.people = true;
-        break;
-      case 'adult':
-        clause.adult = true;
-        clause.people = true;
-        break;
-      case 'share':
-        if (meaning.of === 'none') nobody = true;
-        // "Seven mums, all of them": so many are said.
-        if (meaning.of !== 'all' || clause.count === null) clause.share = meaning.of;
-        break;
-      case 'rest':
-        clause.rest = true;
-        break;
-      case 'of them':
-        clause.ofThem = true;
-        break;
-      case 'also':
-        clause.also = true;
-        break;
-      case 'side': {
-        // "Both beginners", and no knee of theirs.
-        const limb = ['condition', 'sore'].includes(isAt(i + 1) ?? '');
-        if (i === 0 && meaning.side === 'both' && !limb) {
-          clause.share = 'all';
-          break;
-        }
-        if (side !== null && side !== meaning.side) sides = true;
-        if (meaning.side === 'both') sides = true;
-        side = meaning.side;
-        stray.push(token);
-        // "new knee, left", "a stroke (left side weak)": the side comes after.
-        const last = clause.conditions.at(-1);
-        const followed = pieces.slice(i + 1).some((piece) => piece.meaning?.is === 'condition');
-        if (last && !followed && side !== 'both')
-          clause.conditions[clause.conditions.length - 1] = { ...last, side };
-        break;
-      }
-      case 'no':
-        deniedFrom = i;
-        // What it denies isn't known: kept as written.
-        stray.push(token);
-        break;
-      case 'fine':
-        clause.fine = true;
-        break;
-      case 'has':
-        if (stray.length > 0) stray.push(token);
-        has = true;
-        break;
-      case 'sore':
-        // Nothing sore was named: "a bad toe".
-        stray.push(token);
-        break;
-    }
+  for (let i = 0; i < r.pieces.length; i++) {
+    const n = numberAt(r, i);
+    if (n === null) takeWord(r, i);
+    else i = takeNumber(r, i, n);
   }
-  flush();
-  if (alone && clause.name === null) clause.count ??= 1;
+  flush(r);
+  settle(r);
+  return clause;
+}
+
+/** What all of it together comes to, once every word has been looked at. */
+function settle(r: ClauseReading): void {
+  if (r.alone && r.clause.name === null) r.clause.count ??= 1;
   // "Pregnant lady": one of them.
-  const single = tokens.some((token) => isSingle(text, token));
-  if (single && clause.count === null && clause.share === null) clause.count = 1;
+  const single = r.tokens.some((token) => isSingle(r.text, token));
+  if (single && r.clause.count === null && r.clause.share === null) r.clause.count = 1;
   // "Mum and baby class": what it is called counts nobody.
-  if (clause.relative && clause.count === 1 && CALLED.has(pieces.at(-1)!.token.word)) {
-    clause.count = null;
-    clause.relative = false;
-    clause.people = true;
+  if (r.clause.relative && r.clause.count === 1 && CALLED.has(r.pieces.at(-1)!.token.word)) {
+    r.clause.count = null;
+    r.clause.relative = false;
+    r.clause.people = true;
   }
-  if (clause.count !== null && clause.sex !== null && /\bof the\b/iu.test(says)) clause.ofThem = true;
+  if (r.clause.count !== null && r.clause.sex !== null && /\bof the\b/iu.test(r.clause.says))
+    r.clause.ofThem = true;
   // "3 beginners one with asthma": with nothing between them it is one of those.
-  const goesOn = /[\p{L}\d]\s+$/u.test(text.slice(0, tokens[0]!.from)) && isAt(1) === 'has';
-  clause.among =
-    clause.count !== null && (goesOn || GOES_ON.has(pieces[1]?.token.word ?? '')) && clause.name === null;
-  clause.withOnly = clause.count === 1 && pieces[1]?.token.word === 'with' && clause.name === null;
-  const lately = weeks !== null && weeks <= EARLY_WEEKS;
-  if (event && lately) clause.conditions.push({ id: 'heart-event-recent' });
-  if (lately && clause.conditions.some(({ id }) => OPERATIONS.has(id)))
-    clause.conditions.push({ id: 'recent-surgery' });
+  const goesOn = /[\p{L}\d]\s+$/u.test(r.text.slice(0, r.tokens[0]!.from)) && isAt(r, 1) === 'has';
+  r.clause.among =
+    r.clause.count !== null &&
+    (goesOn || GOES_ON.has(r.pieces[1]?.token.word ?? '')) &&
+    r.clause.name === null;
+  r.clause.withOnly = r.clause.count === 1 && r.pieces[1]?.token.word === 'with' && r.clause.name === null;
+  const lately = r.weeks !== null && r.weeks <= EARLY_WEEKS;
+  if (r.event && lately) r.clause.conditions.push({ id: 'heart-event-recent' });
+  if (lately && r.clause.conditions.some(({ id }) => OPERATIONS.has(id)))
+    r.clause.conditions.push({ id: 'recent-surgery' });
   // When it was decides what it is.
-  const dated = event || clause.conditions.some(({ id }) => OPERATIONS.has(id));
-  clause.when =
+  const dated = r.event || r.clause.conditions.some(({ id }) => OPERATIONS.has(id));
+  r.clause.when =
     dated &&
-    weeks === null &&
-    !clause.conditions.some(({ id }) => id === 'heart-event-recent' || id === 'recent-surgery');
+    r.weeks === null &&
+    !r.clause.conditions.some(({ id }) => id === 'heart-event-recent' || id === 'recent-surgery');
   // Weeks of what isn't said.
   if (
-    weeks !== null &&
-    !(event || clause.conditions.some(({ id }) => OPERATIONS.has(id))) &&
-    !clause.conditions.some(({ id }) => phase(id, 0) !== phase(id, 99))
+    r.weeks !== null &&
+    !(r.event || r.clause.conditions.some(({ id }) => OPERATIONS.has(id))) &&
+    !r.clause.conditions.some(({ id }) => phase(id, 0) !== phase(id, 99))
   )
-    clause.unread.push(weeksSaid);
+    r.clause.unread.push(r.weeksSaid);
   const only = (piece: string) =>
-    clause.conditions.length > 0 && tokensOf(piece).every((token) => BESIDE.has(token.word));
-  const unread = clause.unread
+    r.clause.conditions.length > 0 && tokensOf(piece).every((token) => BESIDE.has(token.word));
+  const unread = r.clause.unread
     .map((piece) => piece.trim())
     .filter(
       (piece) =>
@@ -756,24 +297,24 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
         ),
     );
   // "Nobody has any injuries" says that there is nothing; "nobody likes burpees" says something else.
-  clause.unread =
-    nobody && clause.conditions.length === 0
+  r.clause.unread =
+    r.nobody && r.clause.conditions.length === 0
       ? unread.filter((piece) => !tokensOf(piece).every((token) => NOTHING.has(token.word)))
       : unread;
   if (
-    side !== null &&
-    side !== 'both' &&
-    clause.conditions.length === 0 &&
-    tokens.every((token) => token.kind === 'number' || OF_A_SIDE.has(token.word))
+    r.side !== null &&
+    r.side !== 'both' &&
+    r.clause.conditions.length === 0 &&
+    r.tokens.every((token) => token.kind === 'number' || OF_A_SIDE.has(token.word))
   )
-    clause.side = side;
-  clause.unread.push(...danglingIn(text, tokens));
+    r.clause.side = r.side;
+  r.clause.unread.push(...danglingIn(r.text, r.tokens));
   const sided = (one: SaidCondition): SaidCondition =>
     // Only what may be of one side alone has one: a back is never spared its left.
-    one.side && (sides || !conditionOf(one.id).sided) ? { id: one.id } : one;
+    one.side && (r.sides || !conditionOf(one.id).sided) ? { id: one.id } : one;
   const unique = new Map<string, SaidCondition>();
-  for (const one of clause.conditions) {
-    const id = weeks === null ? one.id : phase(one.id, weeks);
+  for (const one of r.clause.conditions) {
+    const id = r.weeks === null ? one.id : phase(one.id, r.weeks);
     const known = unique.get(id);
     const next = sided({ ...one, id });
     // Said twice, once with its side, it is of that side.
@@ -782,8 +323,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
   }
   for (const { id } of [...unique.values()])
     for (const other of TOGETHER[id] ?? []) if (!unique.has(other)) unique.set(other, { id: other });
-  clause.conditions = narrowed([...unique.values()]);
-  return clause;
+  r.clause.conditions = narrowed([...unique.values()]);
 }
 
 /** What is said in general beside what says it exactly: who has heart failure has been said to have heart disease too. */

@@ -6,15 +6,8 @@ import {
   OLDER_FROM,
   youngAt,
 } from '../person/index.ts';
-import {
-  type Clause,
-  clausesOf,
-  isAge,
-  narrowed,
-  readClause,
-  type SaidCondition,
-  samePhases,
-} from './clause.ts';
+import { clausesOf, narrowed, readClause, samePhases } from './clause.ts';
+import { type Clause, isAge, type SaidCondition } from './clause-reading.ts';
 
 /** Some of those who are here, alike as far as was said. Parts never overlap. */
 export interface WhoPart {
