@@ -37,7 +37,7 @@ type Said = Partial<Record<Fact['is'], Fact[]>>;
 export function lastOf<K extends Fact['is']>(said: Said, is: K): Extract<Fact, { is: K }> | undefined {
   return said[is]?.at(-1) as Extract<Fact, { is: K }> | undefined;
 }
-export const allOf = <K extends Fact['is']>(said: Said, is: K) =>
+const allOf = <K extends Fact['is']>(said: Said, is: K) =>
   (said[is] ?? []) as Extract<Fact, { is: K }>[];
 
 export const isTabata = ({ work, rest }: Extract<Fact, { is: 'interval' }>) =>
@@ -58,7 +58,7 @@ export interface Made {
 export const GROWS_FOR = 10;
 
 /** As often as this is said of the clock rather than of all the stations: "12 x 45/15". Estimate. */
-export const FEWEST_BOUTS = 6;
+const FEWEST_BOUTS = 6;
 
 /**
  * What a block says of its clock, by kinds of fact, with what follows from several of them together. Seconds throughout;
