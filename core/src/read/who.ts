@@ -196,11 +196,9 @@ const problemOf = (total: number): string | null =>
 const HELPS =
   /^\W*\S+ (?:\p{L}+ )?(?:carers?|tas?|teaching assistants?|helpers?|assistants?|teachers?|volunteers?|support workers?|supporters?|staff)\b/iu;
 
-function readOne(text: string): Who {
-  const trimmed = writtenOut(text);
+/** What each clause says, what goes on about those before put with them. */
+function clausesSaid(trimmed: string): Clause[] {
   const clauses: Clause[] = [];
-  const unread: string[] = [];
-  const asks: string[] = [];
   const said = clausesOf(trimmed);
   // "Six people: dodgy shoulder, sore wrist, rest ok": one of each.
   const restAt = said.findLastIndex((tokens) => readClause(trimmed, tokens).rest);
@@ -298,14 +296,13 @@ function readOne(text: string): Who {
   const inAll = clauses.findIndex((c, i) => i > 0 && c.total && c.count !== null && !described(c));
   if (inAll > 0) clauses.unshift(...clauses.splice(inAll, 1));
   foldedIn(clauses);
-  // Who helps comes besides, whoever they help.
-  const helpers = clauses
-    .slice(1)
-    .filter((c) => c.count !== null && !c.beside && !described(c) && HELPS.test(c.says));
-  for (const helper of helpers) clauses.splice(clauses.indexOf(helper), 1);
+  return clauses;
+}
+
+/** How many the first of several clauses says there are in all; null where what it counts is some of them. */
+function totalSaid(clauses: readonly Clause[]): number | null {
   const [first] = clauses;
   const rest = clauses.slice(1);
-  const counted = (c: Clause) => c.count ?? (c.name !== null ? 1 : null);
   const firstCount = first ? counted(first) : null;
   const summed =
     first !== undefined && rest.some((c) => counted(c) !== null && (c.beside || apartFrom(first, c)));
@@ -336,7 +333,50 @@ function readOne(text: string): Who {
       // "Three regulars: Pam, Sid and Flo".
       (rest.length === firstCount && rest.every((c) => c.name !== null)) ||
       (categorized(first) && rest.every((c) => !categorized(c) && (counted(c) ?? 0) <= firstCount)));
-  let total = isTotal ? firstCount! : 0;
+  return isTotal ? firstCount : null;
+}
+
+const counted = (c: Clause) => c.count ?? (c.name !== null ? 1 : null);
+
+/** More than there are: who is in which part isn't known, so that everybody is taken for all of it. */
+function allTogether(parts: readonly WhoPart[], total: number): WhoPart[] {
+  const all = new Map<string, SaidCondition>();
+  for (const part of parts)
+    for (const one of part.conditions)
+      all.set(one.id, all.has(one.id) && all.get(one.id)!.side !== one.side ? { id: one.id } : one);
+  const conditions = narrowed([...all.values()]);
+  const levels = parts.flatMap((part) => part.level ?? []);
+  return [
+    {
+      ...parts[0]!,
+      count: total,
+      conditions,
+      level: levels.length > 0 ? (Math.min(...levels) as LevelIndex) : null,
+      // The youngest and the oldest of them: nobody gets younger or older than was said.
+      ages: widest(parts),
+      kind: parts.find((part) => part.kind)?.kind ?? null,
+      sex: null,
+      name: null,
+      says: parts.map((part) => part.says).join(', '),
+      unread: parts.flatMap((part) => part.unread),
+    },
+  ];
+}
+
+function readOne(text: string): Who {
+  const unread: string[] = [];
+  const asks: string[] = [];
+  const clauses = clausesSaid(writtenOut(text));
+  // Who helps comes besides, whoever they help.
+  const helpers = clauses
+    .slice(1)
+    .filter((c) => c.count !== null && !c.beside && !described(c) && HELPS.test(c.says));
+  for (const helper of helpers) clauses.splice(clauses.indexOf(helper), 1);
+  const inAll = totalSaid(clauses);
+  const isTotal = inAll !== null;
+  const [first] = clauses;
+  const rest = clauses.slice(1);
+  let total = inAll ?? 0;
   let base = isTotal && (described(first!) || first!.sex !== null) ? first! : null;
   const parts: WhoPart[] = [];
   let taken = 0;
@@ -493,28 +533,7 @@ function readOne(text: string): Who {
     asks.push(`${parts.map((part) => part.count).join(' + ')} are more than ${total}: some are in both.`);
   let careful: WhoPart[] = parts;
   if (remaining < 0) {
-    // Who is in which isn't known: everybody is taken for all of it.
-    const all = new Map<string, SaidCondition>();
-    for (const part of parts)
-      for (const one of part.conditions)
-        all.set(one.id, all.has(one.id) && all.get(one.id)!.side !== one.side ? { id: one.id } : one);
-    const conditions = narrowed([...all.values()]);
-    const levels = parts.flatMap((part) => part.level ?? []);
-    careful = [
-      {
-        ...parts[0]!,
-        count: total,
-        conditions,
-        level: levels.length > 0 ? (Math.min(...levels) as LevelIndex) : null,
-        // The youngest and the oldest of them: nobody gets younger or older than was said.
-        ages: widest(parts),
-        kind: parts.find((part) => part.kind)?.kind ?? null,
-        sex: null,
-        name: null,
-        says: parts.map((part) => part.says).join(', '),
-        unread: parts.flatMap((part) => part.unread),
-      },
-    ];
+    careful = allTogether(parts, total);
     remaining = 0;
   }
   const whole = others ?? base;
