@@ -53,7 +53,8 @@ export function planClass(scaler: Scaler, room: Room, request: ClassRequest): Cl
   let best = couple(ground, free);
   let price = null;
   if (ground.how === 'rotation') ({ best, atLeast, price } = pricedOver(ground, best, atLeast));
-  best = withFewerRests(ground, best, price);
+  // Where it is proven that nothing costs less, nobody rests who needn't.
+  if (best.cost > atLeast) best = withFewerRests(ground, best, price);
   // Who has been told what they do isn't moved to spare a joint or for variety.
   const fresh = request.before === undefined;
   if (fresh) best = withJointsSpared(ground, best);

@@ -14,10 +14,12 @@ const DEAREST = REST / 4;
 /** Stations that are planned anew to spare a joint, and so that nobody does one thing at two of them. */
 const RUN_STEPS = 8;
 const REPEAT_STEPS = 6;
-/** Stations that are planned anew because somebody rests at them who needn't. */
-const REST_STEPS = 24;
-/** How often at one of them, each time without the forms that didn't help. */
-const REST_TRIES = 4;
+/**
+ * Stations that are planned anew because somebody rests at them who needn't, and how often one of them, each time without
+ * the forms that didn't help. All at one station, its pieces were counted as it was solved, and only landings are left to
+ * be seen to; going round, what one station takes is missing at another, and most of what helps is found late.
+ */
+const AGAIN = { together: { steps: 24, tries: 4 }, rotation: { steps: 400, tries: 24 } } as const;
 
 interface Priced {
   readonly best: Coupled;
@@ -99,7 +101,8 @@ export function withFewerRests(ground: ClassGround, from: Coupled, bestPrice: Pr
   let best = from;
   const leftAt = new Map<number, Map<number, Set<number>>>();
   const failed = new Map<number, number>();
-  for (let step = 0; step < REST_STEPS; step++) {
+  const { steps, tries } = AGAIN[ground.how];
+  for (let step = 0; step < steps; step++) {
     const resting = ground.entries.map((_, entry) =>
       ground.people.flatMap((_, p) => {
         const { form } = ground.cheapest(entry, ground.opened[p]!);
@@ -107,7 +110,7 @@ export function withFewerRests(ground: ClassGround, from: Coupled, bestPrice: Pr
       }),
     );
     const [entry] = [...resting.keys()]
-      .filter((one) => resting[one]!.length > 0 && (failed.get(one) ?? 0) < REST_TRIES)
+      .filter((one) => resting[one]!.length > 0 && (failed.get(one) ?? 0) < tries)
       .sort((a, b) => resting[b]!.length - resting[a]!.length || a - b);
     if (entry === undefined) break;
     const left = leftAt.get(entry) ?? new Map<number, Set<number>>();
