@@ -20,6 +20,8 @@ const PARENTS = new Set([
   'grandpa',
 ]);
 
+const OF_CHILDREN: Readonly<Record<string, 'female' | 'male'>> = { girl: 'female', boy: 'male' };
+
 /** A word of a clause, by what it means; what means nothing here is a name, or kept as it was written. */
 export function takeWord(r: ClauseReading, i: number): void {
   const { meaning, token } = r.pieces[i]!;
@@ -82,6 +84,8 @@ function takeMeaning(
       const id = meaning.id;
       if (meaning.all) r.clause.share = 'all';
       if (meaning.event) r.event = true;
+      // "Three girls": children, and of which sex.
+      if (id === 'child') r.clause.sex ??= OF_CHILDREN[token.word] ?? null;
       if (r.nobody || r.deniedFrom === i - 1) {
         r.clause.fine = true;
         break;

@@ -37,8 +37,7 @@ type Said = Partial<Record<Fact['is'], Fact[]>>;
 export function lastOf<K extends Fact['is']>(said: Said, is: K): Extract<Fact, { is: K }> | undefined {
   return said[is]?.at(-1) as Extract<Fact, { is: K }> | undefined;
 }
-const allOf = <K extends Fact['is']>(said: Said, is: K) =>
-  (said[is] ?? []) as Extract<Fact, { is: K }>[];
+const allOf = <K extends Fact['is']>(said: Said, is: K) => (said[is] ?? []) as Extract<Fact, { is: K }>[];
 
 export const isTabata = ({ work, rest }: Extract<Fact, { is: 'interval' }>) =>
   work === FORMATS.tabata.usual.workSeconds && rest === FORMATS.tabata.usual.restSeconds;

@@ -806,6 +806,9 @@ export const CONDITION_NAMES: Readonly<Record<ConditionId, readonly string[]>> =
     'caesarian',
     'section birth',
     'recent caesarean',
+    'section',
+    'had a section',
+    'had section',
   ],
   'parted-belly-wall': [
     'parted belly wall',

@@ -192,6 +192,8 @@ const problemOf = (total: number): string | null =>
       ? `${total} people are more than one session can hold (${MOST_PEOPLE} at the most).`
       : null;
 
+/** How old somebody is, and nothing they have. */
+const YOUNG: ReadonlySet<string> = new Set(['child', 'teenager']);
 /** Who is there for others. */
 const HELPS =
   /^\W*\S+ (?:\p{L}+ )?(?:carers?|tas?|teaching assistants?|helpers?|assistants?|teachers?|volunteers?|support workers?|supporters?|staff)\b/iu;
@@ -504,13 +506,21 @@ function readOne(text: string): Who {
     }
     // "7 regulars and 2 new, one is hypermobile": one of them, whichever; as new as the newest.
     const largest = parts.reduce<WhoPart | null>((a, b) => (a && a.count >= b.count ? a : b), null);
-    const plainOnly = parts.length > 1 && parts.every((part) => part.conditions.length === 0);
+    const plainOnly =
+      parts.length > 1 && parts.every((part) => part.conditions.every(({ id }) => YOUNG.has(id)));
     if ((clause.among || (clause.withOnly && plainOnly)) && !isTotal && largest && largest.count > count) {
       const levels = parts.flatMap((part) => part.level ?? []);
       const level = clause.level ?? (levels.length > 0 ? (Math.min(...levels) as LevelIndex) : null);
       parts[parts.indexOf(largest)] = { ...largest, count: largest.count - count };
+      // Whichever of them it is: as young as the youngest.
+      const young = parts.flatMap((part) => part.conditions.filter(({ id }) => YOUNG.has(id)));
       const conditions = [
         ...largest.conditions,
+        ...young.filter(
+          ({ id }, at) =>
+            !largest.conditions.some((one) => one.id === id) &&
+            young.findIndex((one) => one.id === id) === at,
+        ),
         ...clause.conditions.filter(({ id }) => !largest.conditions.some((c) => c.id === id)),
       ];
       parts.push({
@@ -574,6 +584,11 @@ const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
     /[,;]?\s+(?:and|plus|also)?\s*(?:someone|somebody)(?: else)?\b(?=\s+(?:with|who|has|had|on|in|recovering)\b)/giu,
     ' plus one',
   ],
+  // "Half the group of 12": of so many.
+  [
+    /\b(half|a third|a quarter|most|some) (?:of )?(?:(?:the|my|our) )?(?:group|class|team|session),? \(?of (\d{1,2})\b\)?/giu,
+    '$1 of $2',
+  ],
   // "Level 1" is where everybody begins, and nobody is taken to be further than the third of four.
   [/\blevel 1s?\b/giu, 'beginner'],
   [/\blevel 2s?\b/giu, 'improver'],
@@ -625,8 +640,14 @@ function unnumbered(text: string): string {
   );
 }
 
+/** "2 groups of 6, one group over 60": one of them is six. */
+function groupsCounted(text: string): string {
+  const each = /\b(\d{1,2}|two|three|four) (?:groups|teams) of (\d{1,2})\b/iu.exec(text)?.[2];
+  return each ? text.replace(/\b(?:one|1|the other|another) (?:group|team)\b/giu, `${each} people`) : text;
+}
+
 const writtenOut = (text: string): string =>
-  WRITTEN_OUT.reduce((so, [short, long]) => so.replace(short, long), unnumbered(text)).replace(
+  WRITTEN_OUT.reduce((so, [short, long]) => so.replace(short, long), groupsCounted(unnumbered(text))).replace(
     /\b(\d{1,2}) (?:groups|teams) of (\d{1,2})\b/giu,
     (_, groups: string, each: string) => `${Number(groups) * Number(each)}`,
   );
