@@ -157,6 +157,11 @@ describe('the other formats’ sums (common practice)', () => {
     expect(at(1).map((s) => s.lengthSeconds)).toEqual([20, 20, 20]);
     expect(at(1).flatMap((s) => s.does.map((d) => d.reps))).toEqual([null, null, null]);
     expect(at(2).map((s) => s.lengthSeconds)).toEqual([10, 20, 30]);
+    // Said by its length, and not by the step's count.
+    expect([0, 1].map((slot) => at(slot).map((s) => s.note))).toEqual([
+      ['2 each', '4 each', '6 each'],
+      ['20 s', '20 s', '20 s'],
+    ]);
   });
   test('what was done last is held after every step of a pyramid, the last one too, and is named', () => {
     const pyramid = blockOf(

@@ -13,6 +13,10 @@ import { stationOf } from './station.ts';
  * counts the stations that were too many.
  */
 export function blockOf(names: Names, block: Draft, isLast: boolean): { block: ReadBlock; lost: number } {
+  if (block.held && block.facts.some(({ is }) => is === 'steps')) {
+    block.rows = [...block.rows, block.held];
+    block.facts = block.facts.filter(({ is }) => is !== 'step hold');
+  }
   const after = restsBehind(block, isLast);
   saidOfAll(block);
   const { format, assumed, dose } = formatOf(block);

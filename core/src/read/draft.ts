@@ -26,6 +26,8 @@ export interface Draft {
   closed: boolean;
   /** The rest behind it lies between it and the next part, and behind no round. */
   apart: boolean;
+  /** What is held after every step by its name, and the line that says so. */
+  held: Row | null;
   /** Rests between its stations, as lines of their own. */
   breaks: { seconds: number; at: number }[];
 }
@@ -49,6 +51,7 @@ export const draft = (role: Role, name: string | null = null): Draft => ({
   closed: false,
   apart: false,
   before: [],
+  held: null,
   breaks: [],
 });
 

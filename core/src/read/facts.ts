@@ -53,7 +53,8 @@ export type Fact =
       readonly grow?: number;
     }
   | { readonly is: 'cap'; readonly seconds: number }
-  | { readonly is: 'step hold'; readonly seconds: number }
+  /** `what` where it was named: "20 s plank after each". */
+  | { readonly is: 'step hold'; readonly seconds: number; readonly what?: string }
   | { readonly is: 'station rest'; readonly seconds: number }
   | { readonly is: 'per station'; readonly minutes: number }
   | {
@@ -239,6 +240,18 @@ const rest = ([seconds]: readonly number[], words: readonly string[] = []): Fact
 /** A rest by its ends, the first of them in the unit of the second: the shorter. */
 const leastRest = ([least, most]: readonly number[]): Fact | null =>
   rest([most! >= 60 && least! < LEAST_WORK ? least! * 60 : least!]);
+/** What is held after every step, as it may be named; anything else is the last thing done, held. */
+const HELD: Readonly<Record<string, string>> = {
+  plank: 'plank',
+  wall: 'wall sit',
+  hang: 'hang',
+  squat: 'squat hold',
+  bridge: 'bridge hold',
+};
+const stepHold = ([seconds]: readonly number[], words: readonly string[]): Fact => {
+  const what = words.flatMap((word) => HELD[word] ?? [])[0];
+  return { is: 'step hold', seconds: seconds!, ...(what ? { what } : {}) };
+};
 const roundRest = ([seconds, most]: readonly number[], words: readonly string[] = []): Fact | null =>
   // "After the round, 3 rounds": a bare small number counts rounds.
   seconds! > 0 && seconds! < LEAST_WORK
@@ -1041,17 +1054,17 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'up and down', says: () => ({ is: 'way', way: 'up and down' }), weight: 0.3 },
   {
     is: 'T plank|hold|wall sit? hold? after|between each|every? step|one|round|rung|set?',
-    says: ([s]) => ({ is: 'step hold', seconds: s! }),
+    says: stepHold,
     weight: 1,
   },
   {
     is: 'hold|do|with|and a? plank|wall|hang|squat|bridge sit|hold? for? T after|between each|every? step|one|round|rung|set?',
-    says: ([s]) => ({ is: 'step hold', seconds: s! }),
+    says: stepHold,
     weight: 2,
   },
   {
     is: 'T A? A? hold after|between each|every? step|one|round|rung|set?',
-    says: ([s]) => ({ is: 'step hold', seconds: s! }),
+    says: stepHold,
     weight: 1,
   },
   // lanes, groups, together

@@ -141,6 +141,23 @@ export class SessionDraft {
     return this.blocks.at(-1)!;
   }
 
+  /** "20 s plank after each": at every step it is done last, always as long. */
+  #holdAfterEach(block: Draft, read: LineRead): void {
+    for (const fact of read.facts) {
+      if (fact.is !== 'step hold' || fact.what === undefined) continue;
+      const item: Item = {
+        text: fact.what,
+        readings: readName(this.#names, tokensOf(fact.what), this.#own),
+        facts: [{ is: 'seconds', seconds: fact.seconds }],
+        from: 0,
+        to: read.text.length,
+        joined: null,
+        tiers: [],
+      };
+      block.held = { read, parts: [item], tiers: [] };
+    }
+  }
+
   #after(at: number): readonly LineRead[] {
     return this.#reads.slice(at + 1);
   }
@@ -189,6 +206,7 @@ export class SessionDraft {
     if (last && !saysClock(read.facts) && AS_BEFORE.test(read.text))
       made.facts.push(...last.facts.filter((fact) => !made.facts.includes(fact)));
     made.facts.push(...read.facts);
+    this.#holdAfterEach(made, read);
     made.heads.push(lineOf(read));
     this.blocks.push(made);
     if (read.items.length > 0) {
@@ -276,6 +294,7 @@ export class SessionDraft {
     const rests = read.facts.filter((fact) => fact.is === 'break');
     const clock = read.facts.filter((fact) => fact.is !== 'break');
     target.facts.push(...clock);
+    this.#holdAfterEach(target, read);
     // A clock behind the last of several of a kind is the clock of all of them.
     if (next === undefined && target.rows.length > 0)
       for (const one of this.blocks.slice(0, -1).reverse()) {

@@ -41,12 +41,17 @@ export const pyramid = defineFormat({
             does: byTime(parts, count),
             note: `${count} s each`,
           });
-        else
+        else {
+          const does = byCount(parts, 1, 1, count);
+          // What has a length of its own keeps it at every step.
+          const lasts = does.reduce((sum, one) => sum + one.seconds, 0);
+          const held = does.every((one) => !one.reps);
           pushOpen(track, stepTakes(parts, count), {
             ...stretch,
-            does: byCount(parts, 1, 1, count),
-            note: `${count} each`,
+            does,
+            note: held ? `${Math.round(lasts)} s` : `${count} each`,
           });
+        }
         const next = stations[i + 1];
         if (next) pushChange(track, 0, at, next, around, { slot: i + 1, round: step, station: next.station });
       });
