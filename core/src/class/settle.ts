@@ -7,7 +7,7 @@ import { type ClassGround, REST } from './ground.ts';
 import { capacityOf, Store, type Want } from './sharing.ts';
 
 /** What the stations by themselves came to. */
-export interface ToSettle {
+interface ToSettle {
   /** Numbers of the taught forms shown at each entry. */
   readonly shown: readonly (readonly number[])[];
   /** By person and entry. */

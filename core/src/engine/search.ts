@@ -120,9 +120,6 @@ export function optionsOf(context: Context, entry: number): Choice[] {
   return options;
 }
 
-/** As good as infinite, and a whole number: those cross from one function to another for nothing. */
-const WHATEVER = 1 << 29;
-
 /** The cheapest legal choice of every taught form of an entry, by its number in {@link taughtForms}; form −1: none. */
 export interface Cheapest {
   readonly cost: Float64Array;
@@ -149,7 +146,7 @@ export function cheapestOf(context: Context, entry: number, scratch = new Scratc
       if (open[f] === 0) continue;
       const id = of[f]!;
       const free = asWritten && f === aim.form;
-      const room = Math.min(cost[id]!, WHATEVER) + further - base[k]!;
+      const room = cost[id]! + further - base[k]!;
       const bare = free ? 0 : prices.ofForm(f, ofMove, room);
       if (!free && bare >= room) continue;
       const own = free ? 0 : Math.max(0, base[k]! + bare + prices.ofPace(f, paceOf(f)));
