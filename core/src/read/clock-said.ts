@@ -50,10 +50,26 @@ function eachInTurn({
 }
 
 /** What kind of clock it is, where that was said. */
-function kindOf({ said, interval, kindSaid, work, steps, percents }: ClockSaid): FormatKind | undefined {
+function kindOf({
+  said,
+  interval,
+  kindSaid,
+  work,
+  rest,
+  counts,
+  cap,
+  steps,
+  percents,
+}: ClockSaid): FormatKind | undefined {
+  // "3 mins each, as many reps as possible, 30 s to change": so many as go into the work of each.
+  const asManyInEach =
+    kindSaid?.kind === 'amrap' &&
+    cap === undefined &&
+    counts.length === 0 &&
+    (interval !== undefined || (work !== undefined && (rest ?? 0) > 0));
   // A clock named beside percentages of it is a staggered one.
   let kind: FormatKind | undefined =
-    kindSaid?.kind ??
+    (asManyInEach ? undefined : kindSaid?.kind) ??
     (lastOf(said, 'per station') ? 'emom' : undefined) ??
     (Object.keys(percents).length > 0 ? 'staggered' : undefined);
   if (steps)

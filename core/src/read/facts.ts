@@ -12,6 +12,8 @@ export type Fact =
       readonly often?: number;
     }
   | { readonly is: 'work'; readonly seconds: number }
+  /** Of stations that a label says: "2 min on each CV station"; where none has it, of all. */
+  | { readonly is: 'work of'; readonly seconds: number; readonly of: readonly string[] }
   /** `between` where that is what it was called: it parts stations, never blocks. */
   | { readonly is: 'rest'; readonly seconds: number; readonly between?: true }
   /** "1:1", "work to rest 2:1": rest as a share of the work. */
@@ -83,7 +85,10 @@ export type Fact =
   /** One works while the other rests. */
   | { readonly is: 'partner' }
   // how much
-  | { readonly is: 'reps'; readonly n: number; readonly each?: true }
+  /** `how` where each of them is done so: "10 x 5 s holds". */
+  | { readonly is: 'reps'; readonly n: number; readonly each?: true; readonly how?: string }
+  /** "24/16": for two kinds of people; beside a count how heavy, else how many. */
+  | { readonly is: 'two kinds'; readonly first: number; readonly second: number }
   | { readonly is: 'seconds'; readonly seconds: number; readonly each?: true }
   | { readonly is: 'metres'; readonly n: number }
   /** `other` where two were written: "24/16 kg". */
@@ -205,6 +210,29 @@ const LAST_HELD: readonly Rule<Fact>[] = [
   },
 ];
 
+/** What stands before "station" in words of its own, and is no kind of station. */
+const NO_LABELS = new Set([
+  'the',
+  'a',
+  'each',
+  'every',
+  'one',
+  'single',
+  'per',
+  'exercise',
+  'work',
+  'workout',
+  'of',
+  'and',
+  'on',
+  'at',
+]);
+const workOf = ([seconds]: readonly number[], words: readonly string[]): Fact | null => {
+  const of = words.slice(words.findIndex((word) => ['on', 'at', 'per', 'for'].includes(word)) + 1, -1);
+  const label = of.filter((word) => !NO_LABELS.has(word));
+  return label.length > 0 && ok(seconds!, 3) ? { is: 'work of', seconds: seconds!, of: label } : null;
+};
+
 const T_MAX = 3600;
 /** No clock works for less. */
 const LEAST_WORK = 5;
@@ -269,6 +297,9 @@ const count =
 const rounds = count((n) => ({ is: 'rounds', n }), 20);
 const restThenAgain = ([seconds, n]: readonly number[]): Fact | null =>
   n! <= 20 ? { is: 'rounds', n: n!, rest: seconds! } : null;
+/** Nobody goes round and round for less, in seconds. Estimate. */
+export const LEAST_AMRAP = 120;
+const PARTS_A_TIME = new Set([',', ';', '.', 'and', 'with', 'then', '+', '&']);
 const format = (kind: FormatKind) => (): Fact => ({ is: 'format', kind });
 /** A number beside AMRAP and the like is minutes, whatever its unit says. */
 const capped =
@@ -818,7 +849,11 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'N @sep? amrap', says: capped('amrap'), weight: 0.2 },
   {
     is: 'as many round|rep|time as you|possible|can possible|can? can? in? of|for? @sep? U',
-    says: ([s]) => capped('amrap')([s! / 60], []),
+    // "…, as many reps as possible, 30 s to change": behind a comma so short a time is of something else.
+    says: ([s], words) =>
+      s! < LEAST_AMRAP && words.some((word) => PARTS_A_TIME.has(word))
+        ? null
+        : capped('amrap')([s! / 60], []),
     weight: 1,
   },
   {
@@ -833,6 +868,8 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: ([s]) => capped('amrap')([s! / 60], []),
     weight: 1,
   },
+  { is: 'T on|at|per|for each|every|the|a|an? A @station', says: workOf, weight: 0.2 },
+  { is: 'T on|at|per|for each|every|the|a|an? A A @station', says: workOf, weight: 0.2 },
   { is: 'emom', says: format('emom') },
   {
     is: 'emom @sep? for? U',
@@ -1238,6 +1275,10 @@ const momentOf = (seconds: number, words: readonly string[]): string => {
 };
 
 /** What may be said beside the name of a move. */
+/** Counts and loads that are written for two kinds of people. Estimate. */
+const LEAST_OF_TWO_KINDS = 3;
+const MOST_OF_TWO_KINDS = 100;
+
 const DOSE: readonly Rule<Fact>[] = [
   {
     is: 'N @rep|@x? of?',
@@ -1270,6 +1311,28 @@ const DOSE: readonly Rule<Fact>[] = [
     says: ([left, right]) =>
       left === right && left! >= 1 && left! <= 100 ? { is: 'reps', n: left!, each: true } : null,
     weight: 0.8,
+  },
+  // "24/16": a count for some and for others, or beside a count how heavy.
+  {
+    is: '@|with|at? N / N',
+    says: ([first, second]) =>
+      first! > second! && second! >= LEAST_OF_TWO_KINDS && first! <= MOST_OF_TWO_KINDS
+        ? { is: 'two kinds', first: first!, second: second! }
+        : null,
+    weight: 0.2,
+  },
+  // "10 x 5 s holds": so many, each held for a moment.
+  {
+    is: 'N @x T hold|squeeze|pause',
+    says: ([n, s]) =>
+      n! <= 100 && s! <= LONGEST_MOMENT ? { is: 'reps', n: n!, how: `hold each for ${s} s` } : null,
+    weight: 1,
+  },
+  {
+    is: 'N @rep? hold|holding|held each? for? T',
+    says: ([n, s]) =>
+      n! <= 100 && s! <= LONGEST_MOMENT ? { is: 'reps', n: n!, how: `hold each for ${s} s` } : null,
+    weight: 1,
   },
   { is: '@x T', says: ([s]) => ({ is: 'seconds', seconds: s! }), weight: 0.3 },
   {
@@ -1457,7 +1520,7 @@ const DOSE: readonly Rule<Fact>[] = [
     weight: 0.4,
   },
   {
-    is: 'N time|@x a|per day|week',
+    is: 'N time|@x a|per|/ day|week',
     says: (_, words) => ({ is: 'remark', says: words.join(' ') }),
     weight: 1,
   },

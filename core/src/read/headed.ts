@@ -88,25 +88,42 @@ function calmAtEnd({ content, listed, rest }: Said): ReturnType<typeof headingOf
 
 /** Shorter in seconds something is a hold rather than a part of its own. Estimate. */
 const LEAST_FINISH = 60;
-/** "Finish with a two-minute plank": the last part, and at once what is done. */
-function finishThenMoves(said: Said): ReturnType<typeof headingOf> {
-  const words = said.rest.slice(0, 5).map((token) => token.word);
-  const from = ['then', 'and'].includes(words[0]!) ? 1 : 0;
-  if (!['finish', 'end', 'finisher'].includes(words[from]!)) return null;
-  if (words[from + 1] !== 'with' && !(words[from + 1] === 'w' && words[from + 2] === '/')) return null;
-  const to = from + (words[from + 1] === 'with' ? 2 : 3);
+/** What nothing hard is called, at the beginning or the end of a session. */
+const GENTLE =
+  /^(?:easy|easily|gentle|gently|light|slow|relaxed|mobility|mobilise|mobiliser|mobilisation|loosen|loosening|stretch|stretching|stretches|breathe|breath|breathing|relax|relaxation|warm|calm|pelvicfloor|pelvic)$/u;
+/** Who is spoken of or to before what is done: "we'll start with", "now let's finish with". */
+const SPEAKS = new Set(
+  'we well ill i will shall lets let us first firstly so now then and today everyone everybody class finally lastly'.split(
+    ' ',
+  ),
+);
+const BEGINS = new Set(['start', 'begin', 'open', 'kick', 'starting', 'beginning']);
+const ENDS = new Set(['finish', 'end', 'finisher', 'close', 'finishing', 'ending']);
+/** "Finish with a two-minute plank", "We'll start with 5 minutes of easy marching": a part, and at once what is done. */
+function partInProse(said: Said): ReturnType<typeof headingOf> {
+  const words = said.rest.slice(0, 9).map((token) => token.word);
+  const verb = words.findIndex((word) => !SPEAKS.has(word));
+  const [begins, ends] = [BEGINS.has(words[verb] ?? ''), ENDS.has(words[verb] ?? '')];
+  if (!begins && !ends) return null;
+  const off = words[verb + 1] === 'off' || words[verb + 1] === 'up' ? verb + 1 : verb;
+  const to = words[off + 1] === 'w' && words[off + 2] === '/' ? off + 3 : off + 2;
+  if (to === off + 2 && !['with', 'by'].includes(words[off + 1] ?? '')) return null;
   const items = movesIn(said, said.rest.slice(to));
+  const gentle = said.rest.slice(to).some(({ word }) => GENTLE.test(word));
   // "A two-minute all-out finisher: your choice": for as long as it says, known or not.
-  const forSo = items[0]?.facts.some((fact) => fact.is === 'seconds' && fact.seconds >= LEAST_FINISH);
-  return items.length > 0 && (known(items) === items.length || forSo)
-    ? { role: 'finisher', to, roundNumber: null }
-    : null;
+  const forSo =
+    said.rest.slice(to).some(({ kind, value }) => kind === 'seconds' && value >= LEAST_FINISH) &&
+    items.length > 0;
+  if (items.length === 0 || !(known(items) === items.length || forSo)) return null;
+  if (ends) return { role: gentle ? 'cool-down' : 'finisher', to, roundNumber: null };
+  return gentle && forSo ? { role: 'warm-up', to, roundNumber: null } : null;
 }
 
 /** "Warm-up: march, arm circles", "Round 2", "Circuit (x3)": a part by what parts are called. */
 export function partHeading(said: Said): LineOf | null {
   const { rest, text } = said;
-  const heading = headingOf(rest) ?? calmThenMoves(said) ?? finishThenMoves(said) ?? calmAtEnd(said);
+  const prose = partInProse(said);
+  const heading = headingOf(rest) ?? calmThenMoves(said) ?? prose ?? calmAtEnd(said);
   if (!heading) return null;
   if (said.exactName && said.whole!.moves.length === 1 && !['stretch', 'circuit'].includes(rest[0]!.word))
     return null;
@@ -133,7 +150,7 @@ export function partHeading(said: Said): LineOf | null {
     facts: all,
     spans: [part, ...spansOf(timing, matches)],
     role: heading.role,
-    heading: text.slice(rest[0]!.from, rest.at(-1)!.to),
+    heading: heading === prose ? null : text.slice(rest[0]!.from, rest.at(-1)!.to),
     roundNumber: heading.roundNumber,
     titled: said.titled,
   };
@@ -195,7 +212,10 @@ export function partHeading(said: Said): LineOf | null {
   }
   // "Warm up: joint mobility, a light jog": what stands behind the sign is what is done, known or not.
   const listing =
-    heading.role !== 'circuit' && heading.role !== null && (timed || heading.to > 0) && items.length > 1;
+    heading.role !== 'circuit' &&
+    heading.role !== null &&
+    (timed || heading.to > 0) &&
+    (items.length > 1 || (heading === prose && items.length === 1));
   if (!listing && !isList(items)) {
     const [lasts] = headed.facts;
     // "Part A: mobility (5 min)": so long for all of it, unless it is for each.
@@ -518,6 +538,57 @@ function withoutWho(tokens: readonly Token[]): { rest: readonly Token[]; who: bo
   const who = at > 0;
   while (who && at < tokens.length - 1 && DOES.has(tokens[at]!.word)) at++;
   return { rest: tokens.slice(at), who };
+}
+
+/** The first and the second of two: "P1", "partner 2", "person B". */
+function nthOfTwo(rest: readonly Token[], at: number): { nth: 1 | 2; to: number } | null {
+  const [word, next] = [rest[at]?.word ?? '', rest[at + 1]];
+  const alone = /^p([12ab])$/u.exec(word)?.[1];
+  const said =
+    alone ??
+    (['partner', 'person', 'player', 'athlete', 'p'].includes(word)
+      ? next?.kind === 'number'
+        ? String(next.value)
+        : next?.word
+      : undefined);
+  const nth = said === '1' || said === 'a' ? 1 : said === '2' || said === 'b' ? 2 : null;
+  if (nth === null) return null;
+  let to = at + (alone ? 1 : 2);
+  while (rest[to] && (rest[to]!.kind === 'sign' || DOES.has(rest[to]!.word))) to++;
+  return { nth, to };
+}
+const CHANGES_OVER = new Set(['swap', 'switch', 'change', 'then', 'and', 'over', 'repeat', 'place', 'role']);
+/** "P1 runs 200 m, P2 holds a plank, swap": one thing while the other does another; each does both. */
+export function firstAndSecond(said: Said): LineOf | null {
+  const { rest, text, names, own } = said;
+  const first = nthOfTwo(rest, 0);
+  if (first?.nth !== 1) return null;
+  const at = rest.findIndex((_, i) => i >= first.to && nthOfTwo(rest, i)?.nth === 2);
+  if (at < 0) return null;
+  let end = rest.length;
+  while (end > at && (rest[end - 1]!.kind === 'sign' || CHANGES_OVER.has(rest[end - 1]!.word))) end--;
+  const pieces = [rest.slice(first.to, at), rest.slice(nthOfTwo(rest, at)!.to, end)].map((some) => {
+    const without = some.findLastIndex(
+      ({ kind, word }) => kind !== 'sign' && word !== 'while' && word !== 'and',
+    );
+    return itemsOf(names, text, some.slice(0, without + 1), own);
+  });
+  const items = pieces.flat();
+  if (pieces.some(({ length }) => length !== 1) || known(items) < 1) return null;
+  const [one, other] = items;
+  const called = (of: Item) => of.readings[0]?.names.join(' and ').toLowerCase() ?? of.text;
+  const beside = (facts: Item['facts'], of: Item): Item['facts'] => [
+    ...facts,
+    { is: 'remark', says: `Your partner does: ${called(of)}; then change over` },
+  ];
+  return said.as('station', Math.min(...items.map(sureOf)), {
+    items: [
+      { ...one!, facts: beside(one!.facts, other!), joined: null },
+      { ...other!, facts: beside(other!.facts, one!), joined: 'next' },
+    ],
+    spans: spansOfItems(items),
+    titled: said.titled,
+  });
 }
 
 /** "A squats while B holds a plank, swap every 30 s": two things done at once by two, who then change places. */

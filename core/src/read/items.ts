@@ -409,7 +409,10 @@ export function itemsOf(
     if (nameWords(words).length === 0 || words.every((token) => token.kind === 'number')) {
       // Only a dose: it belongs to what stands before it.
       if (last)
-        items[items.length - 1] = { ...last, facts: [...last.facts, ...inside.map((match) => match.fact)] };
+        items[items.length - 1] = {
+          ...last,
+          facts: ofTwoKinds([...last.facts, ...inside.map((match) => match.fact)]),
+        };
       else if (inside.length > 0 && cut.length > 1) cut[1] = { ...cut[1]!, from: piece.from };
       continue;
     }
@@ -438,7 +441,7 @@ export function itemsOf(
     items.push({
       text: (items.length === 0 ? called : undefined) ?? text.slice(from, to),
       readings,
-      facts: inside.map((match) => match.fact),
+      facts: ofTwoKinds(inside.map((match) => match.fact)),
       from,
       to,
       joined: items.length === 0 ? null : piece.joined,
@@ -460,6 +463,22 @@ export function itemsOf(
         ),
       ]
     : items;
+}
+
+/** What two numbers with a stroke between are of: how heavy beside a count, a time or a distance; else how many. */
+function ofTwoKinds(facts: readonly Fact[]): readonly Fact[] {
+  if (!facts.some(({ is }) => is === 'two kinds')) return facts;
+  const counted = facts.some(({ is }) => AMOUNTS.has(is) || is === 'sets of');
+  return facts.flatMap((fact): Fact[] => {
+    if (fact.is !== 'two kinds') return [fact];
+    const { first, second } = fact;
+    return counted
+      ? [{ is: 'load', kg: first, other: second }]
+      : [
+          { is: 'reps', n: first },
+          { is: 'remark', says: `${first} or ${second}` },
+        ];
+  });
 }
 
 /** How sure a piece is a movement at all. */

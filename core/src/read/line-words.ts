@@ -16,6 +16,28 @@ export const DAYS = set(
 export const NOTE_STARTS = set(
   'scale scaled scaling total approximately approx duration length what bring remember note music equipment kit tip reminder focus goal aim playlist nb ps ask check tell coach safety warning swap switch rotate group emphasise emphasis modify option remind demo demonstrate keep make dont set setup you need needed need record score write jot',
 );
+/** What a greeting begins with, and whom it greets: "Morning all!", "Hi team". */
+const GREETS = set(
+  'hi hello hey hiya welcome greeting dear thanks thank cheers evening morning afternoon good',
+);
+const GREETED = set(
+  'all everyone everybody team guys guy folk folks gang ladies lady crew both you class friends friend lovelies there',
+);
+/** Words that greet, thank or announce, and say nothing that is done; in the singular. */
+export function greets(words: readonly string[]): boolean {
+  const [first, second, third] = words;
+  const day = ['morning', 'evening', 'afternoon', 'good'].includes(first ?? '');
+  const alone = !day && words.length <= 2;
+  if (GREETS.has(first ?? '') && (alone || GREETED.has(second ?? '') || GREETED.has(third ?? '')))
+    return true;
+  // "Here's today's workout".
+  const here = first === 'heres' || first === 'here';
+  return here && words.length <= MOST_OF_ANNOUNCED && words.some((word) => ANNOUNCED.has(word));
+}
+const MOST_OF_ANNOUNCED = 9;
+const ANNOUNCED = set(
+  'workout session circuit plan class programme program one todays tonights list routine',
+);
 export const SECTIONS = set(
   'upper lower body core leg arm abs cardio strength full glute back chest conditioning balance floor standing seated chair mobility shoulder posterior chain plyo total hiit main cardiovascular resistance skill agility metcon',
 );

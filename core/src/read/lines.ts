@@ -3,6 +3,7 @@ import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn } from './grammar.ts';
 import {
   clockThenMoves,
+  firstAndSecond,
   kindThenMoves,
   labelThenMoves,
   labelThenWays,
@@ -19,6 +20,7 @@ import type { Item, LineRead, SaidNumber } from './line.ts';
 import {
   DAYS,
   DOSELIKE,
+  greets,
   LISTS,
   NOTE_LABELS,
   NOTE_STARTS,
@@ -130,6 +132,9 @@ const LOGGED = new Set(['your', 'all', 'total', 'round', 'rep', 'score', 'time',
 function note(said: Said): LineOf | null {
   const { rest, colon, listed } = said;
   const nth = rest[1]?.kind === 'number';
+  // Alone on its line, and no circuit called "Morning".
+  if (greets(said.content.map(({ word }) => word)) && said.clockFacts.every(({ is }) => is === 'aside'))
+    return said.as('note', 0.9);
   const plan = colon >= 1 && colon <= 3 && rest.slice(0, colon).every((token) => token.kind === 'word');
   if (plan && NOTE_LABELS.has(rest[colon - 1]!.word)) return said.as('note', 0.9);
   // "Log your rounds", and no log that is carried.
@@ -367,6 +372,7 @@ const WAYS: readonly ((said: Said) => LineOf | null)[] = [
   restsDone,
   tier,
   note,
+  firstAndSecond,
   oneWhileOther,
   partHeading,
   roundsOfList,

@@ -322,6 +322,14 @@ const HELD_THINGS = new Set([
   'offbench',
 ]);
 
+/** Words of where the body is, and the postures that each is said of. */
+const POSTURES: Readonly<Record<string, RegExp>> = {
+  lying: /^lying/u,
+  prone: /^lying on the front$/u,
+  allfours: /^all fours$/u,
+  seated: /^(?:seated|sitting)/u,
+};
+
 /** Both a manner and a rung: taken for the rung only where a name says so. */
 const OF_MANNER = new Set(['slow', 'standing']);
 
@@ -619,7 +627,10 @@ function readAnew(names: Names, written: readonly string[], linked: boolean): Re
   const settled = found.length > 0;
   for (const { entry, score, left } of candidates) {
     if (score < DOUBT) break;
-    const over = left.filter((word) => !MANNER.has(word));
+    const posture = library.move(entry.move)?.posture.work ?? '';
+    // "Lying" is said of what is done lying, and of nothing that is done on the feet.
+    const elsewhere = left.some((word) => POSTURES[word]?.test(posture) === false);
+    const over = left.filter((word) => !MANNER.has(word) && (elsewhere || !POSTURES[word]));
     take(
       [entry.move],
       over.length > 0 ? `nearest is “${entry.said}”; left over: ${over.join(', ')}` : `as “${entry.said}”`,
@@ -628,7 +639,7 @@ function readAnew(names: Names, written: readonly string[], linked: boolean): Re
       Math.min(
         score * (over.length > 0 ? 0.8 : 0.95),
         exact ? 0.6 : settled ? 0.75 : 1,
-        over.some((word) => !names.vocabulary.has(word)) ? NO_MORE : 1,
+        elsewhere || over.some((word) => !names.vocabulary.has(word)) ? NO_MORE : 1,
         // "Seated", "chest": how or where, and no word of what is done.
         score < 0.95 && !plain.some(isHead) ? NO_MORE : 1,
         // "Stretch" says no more than which kind of thing.
@@ -655,6 +666,18 @@ function partsOf(tokens: readonly Token[]): Token[][] {
   return named.map((part) =>
     heads.length > 0 && !nameWords(part).some(isHead) ? [...part, ...heads] : part,
   );
+}
+
+/** "Side plank with rotation": what is done in the middle of a hold is done where that is, and on no feet. */
+function goTogether(
+  { library }: Names,
+  tokens: readonly Token[],
+  read: readonly (Reading | undefined)[],
+): boolean {
+  if (!tokens.some(({ word }) => word === 'with')) return true;
+  const [first, ...others] = read.map((one) => library.move(one!.moves[0]!));
+  const held = first?.unit === 'hold' && first.posture.work !== 'standing';
+  return !held || others.every((move) => move?.posture.work !== 'standing');
 }
 
 /** "burpees (no push-up)": the name without what isn't done, and nothing that has it. Null where nothing is denied. */
@@ -708,7 +731,7 @@ export function readName(
   const joined: Reading[] = [];
   if (parts.length > 1 && parts.length <= MOST_PARTS && (whole[0]?.sure ?? 0) < 0.9) {
     const read = parts.map((part) => readWhole(names, nameWords(part))[0]);
-    if (read.every((one) => one && one.sure >= 0.62)) {
+    if (read.every((one) => one && one.sure >= 0.62) && goTogether(names, tokens, read)) {
       const least = Math.min(...read.map((one) => one!.sure));
       joined.push(
         readingOf(

@@ -278,6 +278,8 @@ export function listedInline(row: string): string {
     ({ found, nth }) =>
       found.length >= 2 &&
       found.every((one, i) => nth(one) === i + 1) &&
+      // "P1 squats, P2 planks" are two people.
+      !(found.length === 2 && found.every(([said]) => /^p/iu.test(said))) &&
       // Labels of one letter: "P1 …, S2 …" are of two kinds.
       new Set(found.map(([said]) => said.toLowerCase().replace(/[^a-z]|^[a-h][).:]$/g, ''))).size === 1,
   )?.found;

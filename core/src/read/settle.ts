@@ -1,5 +1,5 @@
 import { clamp, type Draft, lineOf, type Row, saysClock } from './draft.ts';
-import type { Fact } from './facts.ts';
+import { type Fact, LEAST_AMRAP } from './facts.ts';
 
 /**
  * A1 and A2 are done in turn: two of a letter are a pair, more a round of their own; one alone is by itself. What
@@ -147,15 +147,17 @@ function linesOfSeveral(rows: readonly Row[]): Row[][] {
   return groups;
 }
 
-/** Nobody goes round and round for less, in seconds. Estimate. */
-const LEAST_AMRAP = 120;
 /** "4 rounds of 4 minutes, 1 minute break, as many as you can": each of them goes on for its work. */
 function timedAmraps(block: Draft): Draft {
   const clock = block.facts.find((fact) => fact.is === 'interval');
   const plain = block.facts.find(
     (fact) => fact.is === 'format' && fact.kind === 'amrap' && fact.seconds === undefined,
   );
-  if (!plain || clock?.is !== 'interval' || clock.work < LEAST_AMRAP) return block;
+  // Without a count they are as many as go into the work of each station.
+  const counted = block.rows.some(({ parts }) =>
+    parts.some(({ facts }) => facts.some(({ is }) => is === 'reps')),
+  );
+  if (!plain || !counted || clock?.is !== 'interval' || clock.work < LEAST_AMRAP) return block;
   const facts = block.facts.flatMap((fact): Fact[] =>
     fact === plain
       ? [{ is: 'format', kind: 'amrap', seconds: clock.work }]
@@ -166,6 +168,52 @@ function timedAmraps(block: Draft): Draft {
           : [fact],
   );
   return { ...block, facts };
+}
+
+/** "AR" is short for "active recovery". */
+const labels = (label: string, of: readonly string[]): boolean => {
+  const said = label
+    .toLowerCase()
+    .replace(/[^\p{L}]+/gu, ' ')
+    .trim();
+  return said === of.join(' ') || said === of.map((word) => word[0]).join('') || of.includes(said);
+};
+/**
+ * "2 min on each CV station, then 1 min on an active recovery station": each as long as its label says, and where two
+ * labels have as many stations each, one of the one and one of the other in turn.
+ */
+function worksOfLabels(block: Draft, notes: string[]): Draft {
+  const works = block.facts.filter((fact) => fact.is === 'work of');
+  if (works.length === 0) return block;
+  const of = works.map((work) =>
+    block.rows.filter(({ read }) => read.label !== null && labels(read.label, work.of)),
+  );
+  const placed = of.flat();
+  const facts = block.facts.flatMap((fact): Fact[] =>
+    fact.is !== 'work of' ? [fact] : placed.length > 0 ? [] : [{ is: 'work', seconds: fact.seconds }],
+  );
+  if (placed.length === 0) return { ...block, facts };
+  const timed = block.rows.map((row): Row => {
+    const work = works[of.findIndex((rows) => rows.includes(row))];
+    const [first, ...more] = row.parts;
+    return work
+      ? {
+          ...row,
+          parts: [{ ...first!, facts: [...first!.facts, { is: 'seconds', seconds: work.seconds }] }, ...more],
+        }
+      : row;
+  });
+  const called = new Set(placed.flatMap(({ read }) => read.label ?? []));
+  notes.splice(0, notes.length, ...notes.filter((note) => !called.has(note)));
+  const [one, other] = of;
+  const inTurn = of.length === 2 && one!.length === other!.length && placed.length === block.rows.length;
+  const at = (row: Row) => timed[block.rows.indexOf(row)]!;
+  return {
+    ...block,
+    name: block.name !== null && called.has(block.name) ? null : block.name,
+    facts,
+    rows: inTurn ? one!.flatMap((row, i) => [at(row), at(other![i]!)]) : timed,
+  };
 }
 
 /** As often nobody does one after another. */
@@ -449,6 +497,7 @@ export function settled(blocks: readonly Draft[], notes: string[]): Draft[] {
     blocks.filter(({ facts }) => facts.some((fact) => fact.is === 'format' && fact.kind === 'amrap')).length >
     1;
   return blocks
+    .map((block) => worksOfLabels(block, notes))
     .flatMap(boutsApart)
     .flatMap(clocksInTurn)
     .flatMap(tabatasApart)

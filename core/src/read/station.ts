@@ -51,6 +51,7 @@ function wordsOf(row: Row): Pick<Station, 'words'> {
   const remarks = row.parts.flatMap((part) =>
     part.facts.flatMap((fact) => {
       if (fact.is === 'remark') return [fact.says];
+      if (fact.is === 'reps' && fact.how !== undefined) return [fact.how];
       return fact.is === 'load' && fact.other !== undefined ? [`${fact.kg} or ${fact.other} kg`] : [];
     }),
   );

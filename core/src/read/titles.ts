@@ -1,7 +1,7 @@
 import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn } from './grammar.ts';
 import type { LineRead } from './line.ts';
-import { LEAST_SESSION } from './line-words.ts';
+import { greets, LEAST_SESSION } from './line-words.ts';
 import { SURE } from './names.ts';
 import { tokensOf } from './tokens.ts';
 
@@ -52,6 +52,9 @@ const tidy = (text: string) =>
     .replace(/[^\p{L}\p{N}\p{P}\p{Zs}+]+/gu, '')
     .trim()
     .slice(0, 120);
+
+const wordsOf = (text: string): string[] =>
+  tokensOf(text).flatMap(({ kind, word }) => (kind === 'sign' ? [] : [word]));
 
 /** A line among its neighbours. */
 export interface Neighbours {
@@ -105,6 +108,7 @@ export function isTitle(read: LineRead, among: Neighbours): boolean {
       // "You need: a rope" is said of it, and what it is called has no colon.
       (read.kind === 'note' &&
         !LABELLED.test(read.text) &&
+        !greets(wordsOf(read.text)) &&
         (next.kind === 'clock' || next.fresh || (read.titled && isShort(read.text)))) ||
       // In quotation marks it is what it is called.
       /^[“"'«].*[”"'»]$/u.test(read.text) ||

@@ -601,7 +601,6 @@ const TWINS: Readonly<Record<string, string>> = {
   'figure eightshaped walk': 'walk in place',
   'walk figure eightshaped': 'walk in place',
   'walk in figure eightshaped': 'walk in place',
-  cycling: 'bicycle',
   'air bike': 'bicycle',
   bicycling: 'bicycle',
 };
