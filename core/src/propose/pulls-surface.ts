@@ -10,6 +10,9 @@ const FEET_UP = readCurve(PUSH_UP_SHARE, -CHAIR_CM).y / FLAT;
 /** At a wall about 15 % of the body is on the hands. Estimate. */
 const WALL = 15 / FLAT;
 
+/** Less than this of the belly nobody feels, points of strength. Estimate. */
+const LEAST_BORNE = 8;
+
 /** Higher and lower, longer and shorter: how much of the body has to be moved. Shares of weight from Ebben et al. 2011 where a chair or the knees are meant; the rest are estimates. */
 export const SURFACE_PULLS: readonly Pull[] = [
   {
@@ -154,6 +157,8 @@ export const SURFACE_PULLS: readonly Pull[] = [
     fits: (f) =>
       hi(f, 'posture.supine') === 1 &&
       trains(f, 'brace', 'trunk bend') &&
+      // Where the belly bears nothing, longer legs are no harder.
+      hi(f, 'strength.front') >= LEAST_BORNE &&
       hi(f, 'strength.front') < 60 &&
       !named(f, /straight|long/i),
     apply: (b) =>

@@ -870,6 +870,12 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'T on|at|per|for each|every|the|a|an? A @station', says: workOf, weight: 0.2 },
   { is: 'T on|at|per|for each|every|the|a|an? A A @station', says: workOf, weight: 0.2 },
+  { is: 'alternate|alternating|switching|swapping between', says: () => ({ is: 'aside' }), weight: 0.4 },
+  {
+    is: 'N go|turn|try|attempt each|per person|child|player?',
+    says: ([n]) => (n! <= 20 ? { is: 'rounds', n: n! } : null),
+    weight: 0.6,
+  },
   { is: 'emom', says: format('emom') },
   {
     is: 'emom @sep? for? U',
@@ -1262,6 +1268,8 @@ function range(values: readonly number[]): number[] {
 
 const boutsOf = (n: number, work: number, rest: number): Fact | null =>
   n <= 40 && work >= LEAST_WORK && work <= 600 && rest <= 600 ? { is: 'bouts', n, work, rest } : null;
+/** More of one side nobody does in a set. Estimate. */
+const MOST_A_SIDE = 20;
 const ofLoad = (kg: number) => Math.round(kg * 2) / 2;
 const loads = ([kg, other]: readonly number[]): Fact | null =>
   kg! <= 200 && other! <= 200 ? { is: 'load', kg: ofLoad(kg!), other: ofLoad(other!) } : null;
@@ -1488,7 +1496,11 @@ const DOSE: readonly Rule<Fact>[] = [
   },
   {
     is: 'N @x Q / Q',
-    says: ([n, work, rest]) => boutsOf(n!, work!, rest!),
+    // "3x10/10" is ten on either side: nobody works ten seconds three times.
+    says: ([n, work, rest]) =>
+      n! <= MOST_OFTEN && work === rest && work! <= MOST_A_SIDE
+        ? { is: 'sets of', sets: n!, reps: work!, each: true }
+        : boutsOf(n!, work!, rest!),
     weight: 1,
   },
   { is: 'at|on|@|from? a? N / CM', says: ([, cm]) => ({ is: 'height', cm: cm! }), weight: 1 },
@@ -1642,6 +1654,21 @@ const DOSE: readonly Rule<Fact>[] = [
   },
   { is: 'on? odd|even minute|one|number? :|-|=|,?', says: () => ({ is: 'aside' }), weight: 0.8 },
   { is: 'max|maximum effort|rep?', says: () => ({ is: 'aside' }) },
+  // "Max burpees in the remaining time": as many as go into what is left.
+  {
+    is: 'in|for|with|until|till|to the? remaining|leftover|left|rest|end of? the? time|minute|round|interval|slot|work?',
+    says: (_, words) =>
+      words.some((word) => ['remaining', 'leftover', 'time', 'left', 'end'].includes(word))
+        ? { is: 'remark', says: 'as many as there is time for' }
+        : null,
+    weight: 0.8,
+  },
+  {
+    is: 'in|for the? time left|remaining|leftover',
+    says: () => ({ is: 'remark', says: 'as many as there is time for' }),
+    weight: 1,
+  },
+  { is: 'N count', says: count((n) => ({ is: 'reps', n }), 500), weight: 0.2 },
   {
     is: 'N @x|set of|to? max|amrap|failure',
     says: ([sets]) => (sets! <= 12 ? { is: 'sets of', sets: sets! } : null),

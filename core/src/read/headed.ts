@@ -3,7 +3,7 @@ import { factsIn, type Match } from './grammar.ts';
 import { headingOf, isClockOnly, isLabel, leftOver, numberedFormat, roundsBehind } from './headings.ts';
 import { apart, itemsOf, sureOf } from './items.ts';
 import type { Item } from './line.ts';
-import { DAYS, LEAST_SESSION, OF_BLOCKS, PARTING, SECTIONS, TITLE_WORDS } from './line-words.ts';
+import { CLOCK_WORDS, DAYS, LEAST_SESSION, OF_BLOCKS, PARTING, SECTIONS, TITLE_WORDS } from './line-words.ts';
 import { readName } from './names.ts';
 import { type LineOf, type Said, spansOf, spansOfItems } from './said.ts';
 import { type Token, tokensOf } from './tokens.ts';
@@ -326,8 +326,9 @@ function clockAtEnd(
   }
   while (from > 0 && isSign(all[from - 1]!) && all[from - 1]!.word !== ')') from--;
   const parts = from > 0 && from < all.length && isSign(all[from]!);
-  const often = matches.some(({ fact }) => fact.is === 'rounds' || fact.is === 'interval');
-  if (!parts || !often || matches.length < 2) return null;
+  const often = matches.some(({ fact }) => ['rounds', 'interval', 'bouts each'].includes(fact.is));
+  // One alone stands behind a dash: "… - 3 goes each".
+  if (!parts || !often || (matches.length < 2 && !PARTING.has(all[from]!.word))) return null;
   // With how often, a rest lies between the rounds.
   const ofRounds = matches.map(
     (match): Match<Fact> =>
@@ -349,7 +350,7 @@ function clockInBrackets(
     ? { rest: all.slice(0, open), matches }
     : null;
 }
-const AT_END = new Set<Fact['is']>(['rounds', 'rest', 'round rest', 'interval', 'break']);
+const AT_END = new Set<Fact['is']>(['rounds', 'bouts each', 'rest', 'round rest', 'interval', 'break']);
 function withoutClock(all: readonly Token[]): { rest: readonly Token[]; facts: Fact[] } {
   // "10 moves x 10 reps - squat, lunge": a clock of its own, and behind the dash the movements.
   const cut = all.findIndex((token, i) => isParting(all, token, i));
@@ -469,19 +470,28 @@ const isWhole = (fact: Fact): fact is Extract<Fact, { is: 'work' }> =>
 /** "Tabata plank / hollow hold": the kind of clock and then its movements, with nothing between. */
 export function kindThenMoves(said: Said): LineOf | null {
   const { rest } = said;
-  const [kind] = said.clock;
-  if (kind?.from !== 0 || kind.fact.is !== 'format' || kind.to >= rest.length) return null;
+  const kind = said.clock.find(({ fact }) => fact.is === 'format');
+  if (said.clock[0]?.from !== 0 || kind?.fact.is !== 'format') return null;
+  // "Tabata (8 rounds of 20/10) alternate between …": with its numbers, and nothing but signs among them.
+  const to = said.clock.reduce(
+    (end, match) =>
+      rest.slice(end, match.from).every(({ kind, word }) => kind === 'sign' || CLOCK_WORDS.has(word))
+        ? match.to
+        : end,
+    0,
+  );
+  if (to >= rest.length || said.clock.some((match) => match.to > to)) return null;
   // "Death by burpees: 1 in minute 1, 2 in minute 2": how it grows is told behind the colon.
   if (said.colon >= 0 && kind.fact.grow === undefined) return null;
-  if (said.clock.length > 1 || (said.exactName && said.whole!.moves.length === 1)) return null;
-  const items = movesIn(said, rest.slice(kind.to, said.colon >= 0 ? said.colon : undefined));
+  if (said.exactName && said.whole!.moves.length === 1) return null;
+  const items = movesIn(said, rest.slice(to, said.colon >= 0 ? said.colon : undefined));
   const fewest = kind.fact.is === 'format' && kind.fact.grow !== undefined ? 1 : 2;
   if (items.length < fewest || known(items) < items.length) return null;
   return said.as('heading', 0.85, {
     role: 'circuit',
-    facts: [kind.fact],
+    facts: said.clockFacts,
     items,
-    spans: [...spansOf(rest, [kind]), ...spansOfItems(items)],
+    spans: [...spansOf(rest, said.clock), ...spansOfItems(items)],
     titled: said.titled,
   });
 }
@@ -692,7 +702,9 @@ export function labelThenMoves(said: Said): LineOf | null {
   const items = itemsOf(names, text, behind, own);
   const dosed = items.filter((item) => item.facts.length > 0).length;
   // Three things and more behind it, most with a count, are things to do, known or not.
-  if (!isList(items) && !(items.length >= 3 && dosed >= items.length / 2)) return null;
+  // And two, where each has one.
+  const twoDosed = items.length === 2 && dosed === 2;
+  if (!isList(items) && !twoDosed && !(items.length >= 3 && dosed >= items.length / 2)) return null;
   // "Each block: 4 exercises, 40 s work, 20 s rest" lists nothing that is done.
   if (items.every((item) => sureOf(item) < LIKELY && isClockOnly(item.text))) return null;
   if ((long > 4 && items.length < 2) || (long > 6 && known(items) < 3)) return null;
@@ -746,7 +758,13 @@ export function titleThenClock(said: Said): LineOf | null {
   // "HIIT 20 min: 30/15": how long all of it goes on.
   const whole = label.find((token) => token.kind === 'seconds' && token.value >= LEAST_PART);
   const plain =
-    label.every((token) => token.kind === 'word' || token === whole) &&
+    label.every(
+      (token, i) =>
+        token.kind === 'word' ||
+        token === whole ||
+        // "Week 1: …"
+        (token.kind === 'number' && i > 0 && i === label.length - 1),
+    ) &&
     label.some((token) => [TITLE_WORDS, OF_CLOCKS, SECTIONS].some((words) => words.has(token.word))) &&
     factsIn(
       CLOCK_GRAMMAR,

@@ -399,8 +399,11 @@ export function itemsOf(
   const cut = lastOfList(pieces, tokens, reading).flatMap((piece) => countsApart(piece, facts, isMove));
   const items: Item[] = [];
   for (const piece of cut) {
-    const inside = facts.filter((match) => match.from >= piece.from && match.to <= piece.to);
-    const written = withoutLead(namesIn(piece.from, piece.to));
+    const all = facts.filter((match) => match.from >= piece.from && match.to <= piece.to);
+    const plain = withoutLead(namesIn(piece.from, piece.to));
+    const numbered = plain.length > 0 ? nthOf(all, tokens, plain.at(-1)!) : null;
+    const inside = numbered?.inside ?? all;
+    const written = numbered ? [...plain, numbered.nth] : plain;
     // "hearts = squats": the trainer's own label before the sign.
     const sign = written.findIndex((token, i) => i > 0 && i <= 4 && token.word === '=');
     const nameTokens = sign > 0 && sign < written.length - 1 ? written.slice(sign + 1) : written;
@@ -479,6 +482,31 @@ function ofTwoKinds(facts: readonly Fact[]): readonly Fact[] {
           { is: 'remark', says: `${first} or ${second}` },
         ];
   });
+}
+
+/** A number that high is of no name: "warrior 2". */
+const MOST_NTH = 4;
+/**
+ * "Warrior 2 30 s": a small number between a name and how long is of the name. The facts without it, and where the name
+ * ends; null where there is none.
+ */
+function nthOf(
+  inside: readonly Match<Fact>[],
+  tokens: readonly Token[],
+  last: Token,
+): { inside: readonly Match<Fact>[]; nth: Token } | null {
+  const [first, second] = inside;
+  const nth = first && tokens[first.from];
+  const is =
+    first?.fact.is === 'reps' &&
+    first.to === first.from + 1 &&
+    nth!.kind === 'number' &&
+    nth!.value <= MOST_NTH &&
+    second !== undefined &&
+    second.from === first.to &&
+    (second.fact.is === 'seconds' || second.fact.is === 'metres') &&
+    tokens[first.from - 1] === last;
+  return is ? { inside: inside.slice(1), nth: nth! } : null;
 }
 
 /** How sure a piece is a movement at all. */

@@ -8,7 +8,7 @@ export const CLOCK_WORDS = set(
   'circuit interval second minute min sec of in with station rest work each by for the a an and then on off time round complete do go all through between rep set at to is are be we will format style exercise move every per total hiit repeat as possible you can your try rotate x timer clock one works rest rests partner beep pace own one other swap last first take move get until next people group again whole list everything ready when alt alternating straight dose timing protocol scheme structure',
 );
 export const TITLE_WORDS = set(
-  'circuit class workout session training hiit bootcamp boot camp blast burner burn day week monday tuesday wednesday thursday friday saturday sunday morning evening lunch hall park garden home group hour plan programme program tabata emom amrap fitness fit challenge strength cardio beginner senior gentle express fun special power total body kid child school team chair seated partner outdoor indoor summer winter spring autumn christmas easter january february march april may june july august september october november december mon tue wed thu fri sat sun test ladder pyramid boxing legday leg arm abs core mobility style pilate yoga aerobic conditioning metcon',
+  'circuit class workout session training hiit bootcamp boot camp blast burner burn day week monday tuesday wednesday thursday friday saturday sunday morning evening lunch hall park garden home group hour plan programme program tabata emom amrap fitness fit challenge strength cardio beginner senior gentle express fun special power total body kid child school team chair seated partner outdoor indoor summer winter spring autumn christmas easter january february march april may june july august september october november december mon tue wed thu fri sat sun test ladder pyramid boxing legday leg arm abs core mobility style pilate yoga aerobic conditioning metcon prehab rehab referral wk routine physio yoga',
 );
 export const DAYS = set(
   'monday tuesday wednesday thursday friday saturday sunday mon tue tues wed thu thur thurs fri sat sun',
@@ -99,6 +99,7 @@ export const ROLES_SAID: readonly RoleWords[] = [
     'stretch & cool down',
     'relax and stretch',
   ].map((w): RoleWords => ({ words: w.split(' '), role: 'cool-down' })),
+  ...['buy in', 'buyin', 'buy-in'].map((w): RoleWords => ({ words: w.split(' '), role: 'circuit' })),
   ...['finisher', 'burnout', 'burn out', 'cash out', 'finish'].map(
     (w): RoleWords => ({ words: w.split(' '), role: 'finisher' }),
   ),

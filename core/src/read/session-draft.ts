@@ -69,6 +69,8 @@ const LINES_OF_ONE = 2;
 const LEAST_TIERS = 2;
 /** By itself as good as surely understood. */
 const NAMED_ALONE = 0.8;
+/** Done once before what goes round: "Buy in: 400 m run". */
+const DONE_ONCE = /^\W*buy[ -]?in\b/iu;
 const AS_BEFORE =
   /\b(?:same (?:timing|times?|clock|format|again|as)|as (?:above|before)|repeat (?:timing|format))/i;
 /** How many sets and what lies between them, as a line of its own. */
@@ -191,7 +193,7 @@ export class SessionDraft {
     if (like) made.rows = [...like.rows];
     if (empty && before.role !== 'circuit' && before.heads.length > 0 && role !== before.role) {
       // Only named: its time is no other part's.
-      this.notes.push(...before.heads.map((head) => head.text));
+      this.notes.push(...before.heads.map((head) => head.text).filter((note) => !this.notes.includes(note)));
       this.loose.push(...before.heads);
       this.blocks.pop();
     } else if (empty) {
@@ -214,6 +216,7 @@ export class SessionDraft {
       made.inline = true;
       // A warm-up on a line of its own is over with it.
       made.whole =
+        DONE_ONCE.test(read.heading ?? '') ||
         (role === 'warm-up' && !/[,+&/]\s*$|\band\s*$/.test(read.text)) ||
         // And rounds of what stands in brackets with the last of them.
         (/\([^)]*\)\W*$/.test(read.text) && read.items.length > 1 && goesRound(read.facts));
@@ -283,7 +286,7 @@ export class SessionDraft {
     // A warm-up that was only named is over where a clock goes round.
     const round = saidOften(read.facts) || saysClock(read.facts);
     const over =
-      block.role === 'warm-up' &&
+      (block.role === 'warm-up' || block.whole) &&
       next?.kind === 'station' &&
       round &&
       (block.whole || (block.rows.length === 0 && block.heads.length > 0));

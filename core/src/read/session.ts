@@ -34,7 +34,8 @@ export function readSession(
   if (all.length > kept.length) unread.push(`${all.length - kept.length} parts more than ${MOST_BLOCKS}`);
   // A part that was named and has nothing in it is kept as it was written.
   for (const block of empty)
-    if (block.role !== 'circuit') notes.push(...block.heads.map((head) => head.text));
+    if (block.role !== 'circuit')
+      notes.push(...block.heads.map((head) => head.text).filter((note) => !notes.includes(note)));
   const first = kept.find((block) => block.role === 'circuit');
   if (first && titleFacts.length > 0 && !saysClock(first.facts)) first.facts.push(...titleFacts);
   const made = kept.map((block) => blockOf(names, block, block === kept.at(-1)));

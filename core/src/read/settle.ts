@@ -272,7 +272,9 @@ const MOST_OF_A_TURN = 4;
  */
 function wholeTurns(block: Draft): void {
   const format = block.facts.find((fact) => fact.is === 'format');
-  if (format?.is !== 'format' || format.kind !== 'emom' || (format.every ?? 0) < LONG_TURN) return;
+  const clock = format ? undefined : block.facts.find((fact) => fact.is === 'interval');
+  const turn = format?.kind === 'emom' ? format.every : clock?.is === 'interval' ? clock.work : undefined;
+  if ((turn ?? 0) < (clock ? LEAST_AMRAP : LONG_TURN)) return;
   const { rows } = block;
   const counted = rows.filter(({ parts }) =>
     parts.some(({ facts }) => facts.some((fact) => fact.is === 'reps' || fact.is === 'metres')),

@@ -35,6 +35,9 @@ const isDosed = (read: LineRead): boolean =>
     ),
   );
 
+const isCounted = (read: LineRead): boolean =>
+  read.kind === 'station' && read.items.length === 1 && /\s[x×]\s?\d{1,3}\W*$/iu.test(read.text);
+
 /** A title is a few words. */
 const MOST_OF_TITLE = 6;
 export const isShort = (text: string): boolean => text.trim().split(/\s+/u).length <= MOST_OF_TITLE;
@@ -85,6 +88,8 @@ export function isTitle(read: LineRead, among: Neighbours): boolean {
     !inTable &&
     next !== undefined &&
     !/\bthen\W*$/i.test(read.text) &&
+    // "Sun salutation x 5" over lines with a count or a time each is one of them.
+    !(isCounted(read) && isDosed(next)) &&
     (!read.listed || read.titled) &&
     !read.facts.some((fact) => fact.is === 'level') &&
     ((namesNothing(read, among) &&

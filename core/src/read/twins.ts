@@ -601,6 +601,18 @@ const TWINS: Readonly<Record<string, string>> = {
   'figure eightshaped walk': 'walk in place',
   'walk figure eightshaped': 'walk in place',
   'walk in figure eightshaped': 'walk in place',
+  // Contractions without movement: the count behind them is no number of sets.
+  'quad set': 'quadset',
+  'static quad': 'quadset',
+  'static quadriceps': 'quadset',
+  'isometric quad': 'quadset',
+  'static quad contraction': 'quadset',
+  'glute set': 'gluteset',
+  'static glute': 'gluteset',
+  'static glute contraction': 'gluteset',
+  'short arc quad': 'shortarcquad',
+  'inner range quad': 'shortarcquad',
+  'inner range quadriceps': 'shortarcquad',
   'air bike': 'bicycle',
   bicycling: 'bicycle',
 };
@@ -620,7 +632,7 @@ const HEADS = new Set(
     'clam calfraise toeraise wallsit sittostand skater rope shuttle stretch hold carry farmercarry waitercarry thrust getup hop bound reach tap walkout crawl ' +
     'updown overheadpress shrug circle stand bear crab spider cobra downdog childpose catcow halo windmill snatch clean slam thruster sprawl hydrant donkeykick ' +
     'glutekickback heelflick vup vsit tuckup tuck hollow boat flutter scissor bicycle wiper roll grapevine uppercut hook goodmorning facepull stair hang ' +
-    'shouldertap dig march kneelift kneehug extension abduction squeeze commando opener shuffle touch curtsy jabcross'
+    'quadset gluteset shortarcquad shouldertap dig march kneelift kneehug extension abduction squeeze commando opener shuffle touch curtsy jabcross'
   ).split(' '),
 );
 

@@ -182,6 +182,22 @@ export const FLOOR: Figures = {
 
   'heel-slide': () =>
     side([supine({}), supine({ legs: [to([0.76, LENGTHS.ankle], 100), flat(0.42)] })], [MAT]),
+  'quad-set': () =>
+    side(
+      [
+        supine({ legs: [to([0.8, LENGTHS.ankle], 100), flat(0.42)] }),
+        // The heel comes off the floor as the knee straightens all the way.
+        supine({ legs: [turned(94, 94), flat(0.42)] }),
+      ],
+      [MAT],
+    ),
+  'seat-squeeze-lying': () => side([supine({}), supine({ up: 0.015 })], [MAT]),
+  'roll-knee-straighten': () =>
+    side(
+      [supine({ legs: [turned(110, 62), flat(0.42)] }), supine({ legs: [turned(110, 110), flat(0.42)] })],
+      [MAT, { is: 'surface', from: 0.3, to: 0.42, height: 0.14 }],
+    ),
+  'lying-march': () => side([supine({}), supine({ legs: [turned(176, 70), flat(0.42)] })], [MAT]),
   'heel-tap': () => side([lying(both(TABLE), {}), lying([to([0.44, 0.08], 120), TABLE])], [MAT]),
   'dead-bug': () =>
     side(

@@ -484,4 +484,8 @@ export const NAMED: Figures = {
     (s) => seat(s, { arms: both({ turned: [6, 40], seen: [1, 0.2] }) }),
     (s) => seat(s, { arms: both(turned(6, 74)) }),
   ),
+  'band-internal-rotation': seated(
+    (s) => seat(s, { arms: [turned(6, 74), turned(8, 20)] }),
+    (s) => seat(s, { arms: [{ turned: [6, 40], seen: [1, 0.2] }, turned(8, 20)] }),
+  ),
 } satisfies Readonly<Record<string, Drawn>>;
