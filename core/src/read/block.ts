@@ -17,6 +17,7 @@ export function blockOf(names: Names, block: Draft, isLast: boolean): { block: R
     block.rows = [...block.rows, block.held];
     block.facts = block.facts.filter(({ is }) => is !== 'step hold');
   }
+  eitherSide(names, block);
   const after = restsBehind(block, isLast);
   saidOfAll(block);
   const { format, assumed, dose } = formatOf(block);
@@ -52,6 +53,22 @@ export function blockOf(names: Names, block: Draft, isLast: boolean): { block: R
   };
 
   return { block: made, lost: block.rows.length - rows.length };
+}
+
+/** "40 s each side": what goes by one side stands there twice, the left first. */
+function eitherSide(names: Names, block: Draft): void {
+  const each = block.facts.some((fact) => fact.is === 'work' && fact.each);
+  if (!each || block.facts.some(({ is }) => is === 'format')) return;
+  block.rows = block.rows.flatMap((row) => {
+    const [part, ...more] = row.parts;
+    const moves = part!.readings[0]?.moves ?? [];
+    const sided = moves.length === 1 && names.library.move(moves[0]!)?.sides !== 'both';
+    if (!sided || more.length > 0 || part!.facts.some(({ is }) => is === 'side')) return [row];
+    return (['left', 'right'] as const).map((side) => ({
+      ...row,
+      parts: [{ ...part!, facts: [...part!.facts, { is: 'side', side } as const] }],
+    }));
+  });
 }
 
 /** What lies behind it before another block; of a rest that lies between its rounds the block's clock is told. */

@@ -1,4 +1,5 @@
 import { FORMATS, type Format, type FormatKind, oneSlot } from '../clock/index.ts';
+import { MOST_OF } from '../session/index.ts';
 import { type ClockSaid, clockFactsOf, GROWS_FOR, isTabata, lastOf, type Made } from './clock-facts.ts';
 import { clamp, type Draft, within } from './draft.ts';
 
@@ -28,7 +29,7 @@ function eachInTurn({
         stationRestSeconds: within('stationRestSeconds', given('stationRestSeconds', beside ?? roundRest, 0)),
       },
       assumed,
-      dose: { seconds: clamp(work, 1, 900) },
+      dose: { seconds: clamp(work, 1, MOST_OF.seconds) },
     };
   // "4 sets of each, 8 reps, 2 min rest": the same, by counts.
   const byCounts = doses.some((dose) => dose?.reps !== undefined) || blockDose?.reps !== undefined;
@@ -206,7 +207,9 @@ function supersetOf({
   });
 }
 
-function pyramidOf({ said, assumed, given, rest, roundRest, steps, done }: ClockSaid): Made {
+/** Nobody does anything for less, in seconds. Estimate. */
+const LEAST_TIMED = 5;
+function pyramidOf({ said, assumed, given, kindSaid, rest, roundRest, steps, done }: ClockSaid): Made {
   const { usual } = FORMATS.pyramid;
   const way = lastOf(said, 'way')?.way ?? steps?.way ?? (steps && steps.from > steps.to ? 'down' : 'up');
   const [low, high] = steps
@@ -220,7 +223,7 @@ function pyramidOf({ said, assumed, given, rest, roundRest, steps, done }: Clock
     by: within('by', steps?.by ?? usual.by),
     to: within('to', high),
     way,
-    ...(steps?.timed ? { timed: true } : {}),
+    ...(steps?.timed || (kindSaid?.timed && low >= LEAST_TIMED) ? { timed: true } : {}),
     holdSeconds: within('holdSeconds', hold ?? 0),
     stepRestSeconds: within('stepRestSeconds', given('stepRestSeconds', rest ?? roundRest, 0)),
   });
@@ -293,6 +296,8 @@ const BY_KIND: Readonly<Partial<Record<FormatKind, (said: ClockSaid) => Made | n
   staggered: turned('staggered'),
 };
 
+/** Two share a count between them from so many on; fewer they do in turn, round and round. Estimate. */
+const FEWEST_SHARED = 30;
 /** What nobody named: by what was said of work and rest, of counts and of sets. */
 function unnamed({
   mostRounds,
@@ -375,10 +380,11 @@ function unnamed({
     return {
       format: { kind: 'flow', restSeconds: 0 },
       assumed,
-      dose: { seconds: clamp(Math.floor(all / n), 1, 900) },
+      dose: { seconds: clamp(Math.floor(all / n), 1, MOST_OF.seconds) },
     };
   // "20 minutes, share them between you": so many in all, and they are to be done by then.
-  if (!calm && all !== undefined && lastOf(said, 'partner') && counted === n)
+  const large = doses.some((dose) => (dose?.reps ?? 0) >= FEWEST_SHARED);
+  if (!calm && all !== undefined && lastOf(said, 'partner') && counted === n && large)
     return done({ kind: 'for time', rounds: R(), capSeconds: within('capSeconds', all), led });
   // So many minutes for all of a part: round and round till they are over.
   if (!calm && all !== undefined && rounds === undefined && timed === 0)

@@ -1,5 +1,5 @@
 import { INPUTS } from '../clock/index.ts';
-import type { Block, Dose, Role } from '../session/index.ts';
+import { type Block, type Dose, MOST_OF, type Role } from '../session/index.ts';
 import type { Fact } from './facts.ts';
 import type { Item, LineRead } from './line.ts';
 import type { ReadLine } from './reading.ts';
@@ -82,19 +82,19 @@ export function doseOf(facts: readonly Fact[]): Dose | null {
   const dose: { -readonly [K in keyof Dose]: Dose[K] } = {};
   for (const fact of facts) {
     if (fact.is === 'reps' && dose.seconds === undefined && dose.metres === undefined) {
-      dose.reps = clamp(fact.n, 1, 500);
+      dose.reps = clamp(fact.n, 1, MOST_OF.reps);
       if (fact.each) dose.each = true;
     }
     if (fact.is === 'seconds' && dose.reps === undefined && dose.metres === undefined)
-      dose.seconds = clamp(fact.seconds, 1, 900);
+      dose.seconds = clamp(fact.seconds, 1, MOST_OF.seconds);
     if (fact.is === 'seconds' && fact.each) dose.each = true;
     if (fact.is === 'metres' && dose.reps === undefined && dose.seconds === undefined)
-      dose.metres = clamp(fact.n, 1, 2000);
+      dose.metres = clamp(fact.n, 1, MOST_OF.metres);
     if (fact.is === 'sets of' && dose.reps === undefined) {
       // How much was said already: only how often is new.
       if (dose.seconds !== undefined || dose.metres !== undefined) dose.sets = clamp(fact.sets, 1, 12);
-      else if (fact.reps !== undefined) dose.reps = clamp(fact.reps, 1, 500);
-      else if (fact.seconds !== undefined) dose.seconds = clamp(fact.seconds, 1, 900);
+      else if (fact.reps !== undefined) dose.reps = clamp(fact.reps, 1, MOST_OF.reps);
+      else if (fact.seconds !== undefined) dose.seconds = clamp(fact.seconds, 1, MOST_OF.seconds);
       else if (fact.metres !== undefined) dose.metres = fact.metres;
       dose.sets = clamp(fact.sets, 1, 12);
       if (fact.each) dose.each = true;

@@ -11,7 +11,8 @@ export type Fact =
       /** Said in the same breath: "12 x 45/15". */
       readonly often?: number;
     }
-  | { readonly is: 'work'; readonly seconds: number }
+  /** `each` where it is of either side. */
+  | { readonly is: 'work'; readonly seconds: number; readonly each?: true }
   /** Of stations that a label says: "2 min on each CV station"; where none has it, of all. */
   | { readonly is: 'work of'; readonly seconds: number; readonly of: readonly string[] }
   /** `between` where that is what it was called: it parts stations, never blocks. */
@@ -53,6 +54,8 @@ export type Fact =
       readonly every?: number;
       /** Every turn has so many more than the one before. */
       readonly grow?: number;
+      /** Its steps are seconds. */
+      readonly timed?: true;
     }
   | { readonly is: 'cap'; readonly seconds: number }
   /** `what` where it was named: "20 s plank after each". */
@@ -358,6 +361,12 @@ const ends = ([from, to]: readonly number[]): Fact | null =>
   from !== to && [from!, to!].every((n) => Number.isInteger(n) && n >= 1 && n <= 30)
     ? { is: 'steps', from: from!, by: from! % 2 === 0 && to! % 2 === 0 ? 2 : 1, to: to! }
     : null;
+const STEP_SIGNS = new Set(['-', '–', '—', ',', '/']);
+/** Steps are parted by one sign throughout: behind "…/30/20, 10 s between" ten is none of them. */
+const evenly =
+  (says: (values: readonly number[]) => Fact | null) =>
+  (values: readonly number[], words: readonly string[]): Fact | null =>
+    new Set(words.filter((word) => STEP_SIGNS.has(word))).size <= 1 ? says(values) : null;
 const N_STEPS = (n: number) => Array.from({ length: n }, () => 'N').join(' @step ');
 
 /** What may be said of the clock on a line of its own, or beside a heading or a list. */
@@ -801,7 +810,16 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: () => ({ is: 'aside' }),
     weight: 1,
   },
-  { is: 'N time a|per day|week', says: () => ({ is: 'aside' }), weight: 1.2 },
+  {
+    is: 'repeat|do|perform|complete? @any? N time|@x a|per|each|every|/ day|week',
+    says: () => ({ is: 'aside' }),
+    weight: 1.2,
+  },
+  {
+    is: 'repeat|do|perform|complete? @any? N time|@x? daily|weekly',
+    says: () => ({ is: 'aside' }),
+    weight: 1.2,
+  },
   {
     is: 'N @x T round|bout',
     says: ([, seconds]) => ({ is: 'work', seconds: seconds! }),
@@ -875,6 +893,13 @@ const CLOCK: readonly Rule<Fact>[] = [
     is: 'N go|turn|try|attempt each|per person|child|player?',
     says: ([n]) => (n! <= 20 ? { is: 'rounds', n: n! } : null),
     weight: 0.6,
+  },
+  { is: 'block|bout|piece|effort of', says: () => ({ is: 'aside' }), weight: 0.2 },
+  // "40 s each side": either of them for so long.
+  {
+    is: 'T @work? each|per|a|on|both|either each|both|either? side|leg|arm|way|direction',
+    says: ([s]) => (ok(s!, 3) ? { is: 'work', seconds: s!, each: true } : null),
+    weight: 1,
   },
   { is: 'emom', says: format('emom') },
   {
@@ -1007,6 +1032,11 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'superset a|b|c|d?', says: format('superset'), weight: 0.4 },
   { is: 'pyramid|ladder up|of?', says: format('pyramid') },
+  {
+    is: 'time|timed|second pyramid|ladder',
+    says: () => ({ is: 'format', kind: 'pyramid', timed: true }),
+    weight: 0.6,
+  },
   // "1-10-1": up to the middle and down again.
   {
     is: 'pyramid|ladder @sep? of|from? N @dash N @dash N',
@@ -1031,26 +1061,26 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'rotation', says: format('rotation') },
   // climbing and falling counts
   ...[12, 11, 10, 9, 8, 7, 6, 5, 4, 3].map(
-    (n): Rule<Fact> => ({ is: `${N_STEPS(n)} rep? of? each|everything?`, says: steps, weight: 1 }),
+    (n): Rule<Fact> => ({ is: `${N_STEPS(n)} rep? of? each|everything?`, says: evenly(steps), weight: 1 }),
   ),
   ...[9, 8, 7, 6, 5, 4, 3].map(
     (n): Rule<Fact> => ({
       is: `${N_STEPS(n - 1)} @step T of? each|everything|work?`,
-      says: timedSteps,
+      says: evenly(timedSteps),
       weight: 1.5,
     }),
   ),
   ...[7, 6, 5, 4, 3].map(
     (n): Rule<Fact> => ({
       is: Array.from({ length: n }, () => 'T').join(' @step '),
-      says: timedSteps,
+      says: evenly(timedSteps),
       weight: 1.5,
     }),
   ),
   ...[9, 8, 7, 6, 5, 4, 3].map(
     (n): Rule<Fact> => ({
       is: `T @step ${Array.from({ length: n - 1 }, () => 'Q').join(' @step ')}`,
-      says: firstTimed,
+      says: evenly(firstTimed),
       // One row explains more than two shorter ones.
       weight: 1.4 + n * 0.4,
     }),

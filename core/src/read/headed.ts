@@ -746,6 +746,15 @@ export function labelThenMoves(said: Said): LineOf | null {
     : said.as('station', Math.min(...items.map(sureOf)), { items, facts, spans, titled, label: heading });
 }
 
+/** What all of a part takes at least, s; less is for one thing of it. Estimate. */
+const LEAST_TITLED = 300;
+const PLACED = new Set(['seated', 'standing', 'chair', 'floor', 'balance', 'back', 'leg', 'arm', 'shoulder']);
+/** Of the words that make a title only where or with what it is done. */
+const placed = (label: readonly Token[]): boolean =>
+  label.every(
+    ({ word }) => PLACED.has(word) || ![TITLE_WORDS, OF_CLOCKS, SECTIONS].some((words) => words.has(word)),
+  );
+
 /** "Tuesday circuit: 40/20 x 3", "Chair class - all 10 reps": what it is called, and nothing but the clock behind. */
 export function titleThenClock(said: Said): LineOf | null {
   const { rest } = said;
@@ -765,15 +774,26 @@ export function titleThenClock(said: Said): LineOf | null {
         // "Week 1: …"
         (token.kind === 'number' && i > 0 && i === label.length - 1),
     ) &&
-    label.some((token) => [TITLE_WORDS, OF_CLOCKS, SECTIONS].some((words) => words.has(token.word))) &&
+    label.some(
+      (token, i) =>
+        (i === 0 && ['each', 'every', 'all', 'per'].includes(token.word)) ||
+        [TITLE_WORDS, OF_CLOCKS, SECTIONS].some((words) => words.has(token.word)),
+    ) &&
     factsIn(
       CLOCK_GRAMMAR,
       label.filter((token) => token !== whole),
     ).length === 0;
   if (matches.length === 0 || leftOver(after, matches).length > 0 || !plain) return null;
   if ((readName(said.names, label, said.own)[0]?.sure ?? 0) >= LIKELY) return null;
+  // "Seated mountain pose - 1 min" is done for so long: where it is done makes no title.
+  const [time] = matches;
+  const ofOne = matches.length === 1 && time!.fact.is === 'work' && time!.fact.seconds < LEAST_TITLED;
+  if (ofOne && !after.some(({ word }) => ['each', 'per', 'every'].includes(word)) && placed(label))
+    return null;
   // "Work: 30s" is called nothing.
-  const named = !label.every((token) => OF_CLOCKS.has(token.word));
+  // Nor is "Each machine: 2 sets of 12".
+  const ofEach = ['each', 'every', 'all', 'per'].includes(label[0]!.word);
+  const named = !ofEach && !label.every((token) => OF_CLOCKS.has(token.word));
   return said.as(named ? 'heading' : 'clock', 0.85, {
     facts: [
       ...(whole ? [{ is: 'in all seconds', seconds: whole.value } as const] : []),

@@ -39,7 +39,7 @@ const ANNOUNCED = set(
   'workout session circuit plan class programme program one todays tonights list routine',
 );
 export const SECTIONS = set(
-  'upper lower body core leg arm abs cardio strength full glute back chest conditioning balance floor standing seated chair mobility shoulder posterior chain plyo total hiit main cardiovascular resistance skill agility metcon',
+  'upper lower body core leg arm abs cardio strength full glute back chest conditioning balance floor standing seated chair mobility shoulder posterior chain plyo total hiit main cardiovascular resistance skill agility metcon accessory assistance',
 );
 
 interface RoleWords {
@@ -58,6 +58,8 @@ export const ROLES_SAID: readonly RoleWords[] = [
     'prep',
     'activation',
     'mobiliser',
+    'mob',
+    'mobs',
     'raise pulse',
     'warm up and mobility',
     'warm up & mobility',

@@ -180,6 +180,8 @@ function isClockOfAll(said: Said, item: Item): boolean {
   );
 }
 
+/** So many on a line are a list. */
+const FEWEST_LISTED = 3;
 /** Movements, all of them known or most of them, with pieces of clock between. */
 function movements(said: Said): LineOf | null {
   const { rest, titled } = said;
@@ -214,6 +216,8 @@ function movements(said: Said): LineOf | null {
     );
   const rows = items.filter((item) => {
     const tokens = tokensOf(item.text);
+    // Among things to do a ladder lies on the floor.
+    if (/^(?:agility )?ladders?$/iu.test(item.text.trim()) && items.length >= FEWEST_LISTED) return true;
     if (sureOf(item) < LIKELY && ofClock(item)) return false;
     return sureOf(item) >= LIKELY || leftOver(tokens, factsIn(CLOCK_GRAMMAR, tokens)).length > 0;
   });

@@ -65,6 +65,8 @@ function repeatedIn(read: LineRead, blocks: readonly Draft[]): Draft | undefined
 const MOST_IN_ONE = 4;
 /** So many lines with one movement each are a list of stations. */
 const LINES_OF_ONE = 2;
+/** A part of its own rather than a set, in seconds. Estimate. */
+const LEAST_PART = 180;
 /** So many ways besides the first. */
 const LEAST_TIERS = 2;
 /** By itself as good as surely understood. */
@@ -387,7 +389,12 @@ export class SessionDraft {
     if (
       /^\W*(?:and )?then\b/i.test(read.text) &&
       read.items.some((item) => item.facts.some((fact) => fact.is === 'seconds')) &&
-      this.#current().facts.some((fact) => fact.is === 'steps')
+      (this.#current().facts.some((fact) => fact.is === 'steps') ||
+        // And so long behind sets of a count is no set.
+        (inSets(this.#current().facts) &&
+          read.items.some((item) =>
+            item.facts.some((fact) => fact.is === 'seconds' && fact.seconds >= LEAST_PART),
+          )))
     )
       this.blocks.push(draft('circuit'));
     this.#addStations(read);

@@ -52,6 +52,9 @@ function wordsOf(row: Row): Pick<Station, 'words'> {
     part.facts.flatMap((fact) => {
       if (fact.is === 'remark') return [fact.says];
       if (fact.is === 'reps' && fact.how !== undefined) return [fact.how];
+      // "x10 (5 s)": beside a count it is how long each of them is, or some of it.
+      if (fact.is === 'seconds' && part.facts.some(({ is }) => is === 'reps' || is === 'sets of'))
+        return doseOf(part.facts)?.seconds === undefined ? [`${fact.seconds} s`] : [];
       return fact.is === 'load' && fact.other !== undefined ? [`${fact.kg} or ${fact.other} kg`] : [];
     }),
   );

@@ -12,7 +12,7 @@ import {
   withoutBoxes,
   withoutNumbers,
 } from './rows.ts';
-import { atItsTime, forItsTime, isTimeOfMoves } from './timed.ts';
+import { atItsTime, forItsTime, isCalm, isTimeOfMoves } from './timed.ts';
 import { timetable } from './timetable.ts';
 import { tokensOf } from './tokens.ts';
 
@@ -44,8 +44,12 @@ export function linesOf(names: Names, own: OwnWords, text: string): TextRead {
   const atTimes = new Map(
     [...(times ?? [])].map(([i]) => [i, readLine(names, i + 1, rows[i]!.text.trim(), true, own)]),
   );
+  // What it begins or ends with may be called so: "0:00 warm up march, 5:00 squats".
+  const bare = [...(times ?? [])].filter(([i]) => !isCalm(atTimes.get(i)!));
   const ofMoves =
-    times !== null && [...times].every(([i, { lasts }]) => isTimeOfMoves(atTimes.get(i)!, lasts));
+    times !== null &&
+    bare.length > 1 &&
+    bare.every(([i, { lasts }]) => isTimeOfMoves(atTimes.get(i)!, lasts));
   const lines: LineRead[] = [];
   let fresh = true;
   rows.forEach(({ text: row, table }, i) => {
@@ -55,8 +59,11 @@ export function linesOf(names: Names, own: OwnWords, text: string): TextRead {
     }
     const timed = times?.get(i);
     if (timed) {
-      const read = atTimes.get(i)!;
-      lines.push(ofMoves ? forItsTime(read, timed.lasts) : atItsTime(read, timed.lasts));
+      const whole = atTimes.get(i)!;
+      // Among movements by their times a warm-up is no part of what follows it.
+      const read =
+        ofMoves && isCalm(whole) ? readLine(names, i + 1, row.trim().replace(/:$/u, ''), true, own) : whole;
+      lines.push(ofMoves && !isCalm(read) ? forItsTime(read, timed.lasts) : atItsTime(read, timed.lasts));
       fresh = false;
       return;
     }

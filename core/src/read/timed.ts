@@ -27,7 +27,8 @@ export function atItsTime(read: LineRead, lasts: number | null): LineRead {
 /** Longer than so many seconds nobody does one thing by a clock of minutes and seconds. Estimate. */
 const LONGEST_TURN = 300;
 const IDLE = /^\W*(?:rest|break|pause|recover|recovery|breather|water|drink)\W*$/iu;
-const OVER = /^\W*(?:finish(?:ed)?|done|end|stop|the end|all done)\W*$/iu;
+const OVER = /^\W*(?:finish(?:ed)?|done|end|stop|the end|all done|repeat(?: all| again)?|again)\W*$/iu;
+export const isCalm = ({ role }: LineRead): boolean => role === 'warm-up' || role === 'cool-down';
 /** "0:00 march, 1:00 squats, 2:00 rest": rows at whose times a movement begins, or nothing is done. */
 export const isTimeOfMoves = (read: LineRead, lasts: number | null): boolean =>
   OVER.test(read.text) ||

@@ -315,6 +315,15 @@ const TWINS: Readonly<Record<string, string>> = {
   'on the bed': '',
   'on a mat': '',
   'on the mat': '',
+  'on the grass': '',
+  'on grass': '',
+  'on the pitch': '',
+  'on the field': '',
+  'on the lawn': '',
+  'on the sand': '',
+  'on sand': '',
+  'on the carpet': '',
+  'on the spot or moving': '',
   'on mat': '',
   'against a band': 'band',
   // machines and things that none of the library's movements is done on
@@ -769,7 +778,17 @@ const tappedTo = (): string[] =>
     ),
   );
 
+/** What one runs to and back from out of doors or in a hall. */
+const THERE_AND_BACK =
+  'tree cone wall line bench fence lamppost post end marker gate goal goalpost halfway corner flag'.split(
+    ' ',
+  );
+/** "To the tree and back": there and back is a shuttle. */
+const shuttles = (): string[] =>
+  THERE_AND_BACK.flatMap((there) => ['to the', 'to a', 'to'].map((to) => `${to} ${there} and back`));
+
 const phrases = new Phrases<readonly string[]>((phrases) => {
+  for (const said of shuttles()) phrases.add(said.split(' ').map(singular), ['shuttle']);
   for (const said of [...tappedTo(), 'to a tap']) phrases.add(said.split(' ').map(singular), []);
   for (const [said, means] of putUp()) phrases.add(said.split(' ').map(singular), means.split(' '));
   for (const said of supports())
@@ -783,7 +802,12 @@ const phrases = new Phrases<readonly string[]>((phrases) => {
 });
 /** What the tables make of words, so that a typing error in one of them is known for what it is. */
 export const twinWords = (): readonly string[] => [
-  ...new Set(Object.entries(TWINS).flatMap(([said, means]) => [...said.split(' '), ...means.split(' ')])),
+  ...new Set(
+    Object.entries(TWINS).flatMap(([said, means]) =>
+      // What is passed over is no word that another may have been meant for.
+      means === '' ? [] : [...said.split(' '), ...means.split(' ')],
+    ),
+  ),
 ];
 
 /** As often as what came out of a twin is looked up again: no chain in the table is longer. */

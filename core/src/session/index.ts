@@ -19,6 +19,7 @@ export {
   levelFor,
   MOST_BLOCKS,
   MOST_NOTES,
+  MOST_OF,
   MOST_STATIONS,
   nextStationId,
   PLAN,

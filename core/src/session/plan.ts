@@ -7,13 +7,16 @@ import { KIND_IDS } from './kinds.ts';
 
 const words = (most: number) => z.string().max(most, { error: `at most ${most} characters, please` });
 
+/** The most of a station that makes sense: a count, seconds, metres. */
+export const MOST_OF = { reps: 500, seconds: 3600, metres: 2000 } as const;
+
 /** How much of a move: a count, a time or a distance; tempo and load; how it is broken up. */
 export const doseSchema = lazily(() =>
   z
     .strictObject({
-      reps: z.number().int().min(1).max(500).optional(),
-      seconds: z.number().int().min(1).max(900).optional(),
-      metres: z.number().int().min(1).max(2000).optional(),
+      reps: z.number().int().min(1).max(MOST_OF.reps).optional(),
+      seconds: z.number().int().min(1).max(MOST_OF.seconds).optional(),
+      metres: z.number().int().min(1).max(MOST_OF.metres).optional(),
       /** The count is for each side; otherwise it is in all. As the move usually goes where it isn't said. */
       each: z.boolean().optional(),
       /** Seconds: lower, pause, lift, pause. */

@@ -1,4 +1,4 @@
-import { type Dose, doseSchema } from '@inner-rung/core/session';
+import { type Dose, doseSchema, MOST_OF } from '@inner-rung/core/session';
 import { useState } from 'react';
 import { Tick } from '../ui/choice.tsx';
 import { NumberField } from '../ui/number-field.tsx';
@@ -22,8 +22,6 @@ const countedBy = (dose: Dose | undefined): Counted =>
         : 'none';
 
 const FIRST = { reps: 10, seconds: 30, metres: 20 } as const;
-
-const MOST = { reps: 500, seconds: 900, metres: 2000 } as const;
 
 export const without = (dose: Dose, ...keys: (keyof Dose)[]): Dose =>
   Object.fromEntries(Object.entries(dose).filter(([key]) => !keys.includes(key as keyof Dose))) as Dose;
@@ -76,7 +74,7 @@ export function DoseForm(props: {
           unit={by === 'reps' ? '×' : by === 'seconds' ? 's' : 'm'}
           value={dose[by]}
           min={1}
-          max={MOST[by]}
+          max={MOST_OF[by]}
           step={1}
           onChange={(n) => onDose({ ...without(dose, 'split'), [by]: n })}
         />
