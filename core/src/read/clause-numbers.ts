@@ -68,16 +68,29 @@ const yearAtSchool: Rule = (r, { i, n, follows }) => {
 };
 
 function inWeeks(r: ClauseReading, n: number, { from }: Token, unit: number): number {
-  r.weeks = n * (r.pieces[unit]!.meaning as { times: number }).times;
-  r.weeksSaid = r.text.slice(from, r.pieces[unit]!.to);
+  const weeks = n * (r.pieces[unit]!.meaning as { times: number }).times;
+  // "6 weeks to 5 months": from the shortest to the longest.
+  const { least, most, begun } = r.weeks ?? { least: weeks, most: weeks, begun: from };
+  r.weeks = {
+    least: Math.min(least, weeks),
+    most: Math.max(most, weeks),
+    begun,
+    says: r.text.slice(begun, r.pieces[unit]!.to),
+  };
   return unit;
 }
 /** "14 weeks", "3-month-old". */
-const soLongAgo: Rule = (r, { n, token, to, follows }) =>
-  isAt(r, follows) === 'weeks' ||
-  (to === null && wordAt(r, follows) === '-' && isAt(r, follows + 1) === 'weeks')
-    ? inWeeks(r, n, token, follows)
-    : null;
+const soLongAgo: Rule = (r, { n, token, to, follows }) => {
+  const unit =
+    isAt(r, follows) === 'weeks'
+      ? follows
+      : to === null && wordAt(r, follows) === '-' && isAt(r, follows + 1) === 'weeks'
+        ? follows + 1
+        : null;
+  if (unit === null) return null;
+  if (to !== null) inWeeks(r, to, token, unit);
+  return inWeeks(r, n, token, unit);
+};
 
 /** "Ages 30 to 65", "60-75" where they have been counted, or so wide a span that nobody counts heads like that. */
 const fromTo: Rule = (r, { i, n, to, follows, years }) => {
@@ -199,7 +212,9 @@ const limbs: Rule = (r, { i, n }) => {
 /** "Joan who is 81". */
 const whoIs: Rule = (r, { i, n }) => {
   const one = r.clause.count === 1 || r.clause.name !== null;
-  if (!one || !r.has || !isAge(n) || r.clause.ages !== null) return null;
+  // "Who's 72" as well.
+  const who = ['who', 'whos', 'hes', 'shes'].includes(wordAt(r, i - 1)) && n > MOST_LIMBS;
+  if (!one || !(r.has || who) || !isAge(n) || r.clause.ages !== null) return null;
   r.clause.ages = [n, n];
   return i;
 };

@@ -48,6 +48,8 @@ export interface Clause {
   listed: boolean;
   /** Something happened, and nobody said when. */
   when: boolean;
+  /** So many weeks at least and at most, of what stands before; and as it was written. */
+  weeks: { readonly least: number; readonly most: number; readonly says: string } | null;
   /** A side and nothing it is of: "left side weak" goes on about what stands before. */
   side: 'left' | 'right' | null;
   says: string;
@@ -92,8 +94,13 @@ export interface ClauseReading {
   sides: boolean;
   event: boolean;
   alone: boolean;
-  weeks: number | null;
-  weeksSaid: string;
+  /** How long ago, at least and at most; where in the text that begins, and how it was written. */
+  weeks: {
+    readonly least: number;
+    readonly most: number;
+    readonly begun: number;
+    readonly says: string;
+  } | null;
   /** Words in a row that nobody understands. */
   stray: Token[];
 }

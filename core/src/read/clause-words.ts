@@ -110,7 +110,12 @@ function takeMeaning(
       r.clause.people = true;
       break;
     case 'ago':
-      r.weeks ??= meaning.weeks;
+      r.weeks ??= {
+        least: meaning.weeks,
+        most: meaning.weeks,
+        begun: token.from,
+        says: r.text.slice(token.from, r.pieces[i]!.to),
+      };
       break;
     case 'total':
       r.clause.total = true;

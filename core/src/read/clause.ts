@@ -5,6 +5,7 @@ import {
   type ClauseReading,
   COUNTS,
   flush,
+  isAge,
   isAt,
   isPerson,
   numberAt,
@@ -40,10 +41,42 @@ const countsOf = (tokens: readonly Token[], at: number): boolean =>
 const SINGLE = new Set('woman lady man gentleman gent lad bloke guy girl boy'.split(' '));
 const isSingle = (text: string, { from, to }: Token) => SINGLE.has(text.slice(from, to).toLowerCase());
 
+/**
+ * Where commas and an "and" part the ages of those who were just counted: "3 kids 6, 9 and 13", as many numbers as there
+ * are people.
+ */
+function agesListed(tokens: readonly Token[]): ReadonlySet<number> {
+  const parts = new Set<number>();
+  tokens.forEach((token, i) => {
+    const many = token.kind === 'number' ? token.value : COUNTS[token.word];
+    if (many === undefined || many < 2) return;
+    // What they are called stands between, and no sign.
+    let at = i + 1;
+    while (at <= i + 3 && tokens[at]?.kind === 'word') at++;
+    if (at === i + 1 || tokens[at]?.word === '(') at += tokens[at]?.word === '(' ? 1 : 0;
+    const ages: number[] = [];
+    const between: number[] = [];
+    while (tokens[at]?.kind === 'number') {
+      ages.push(tokens[at]!.value);
+      at++;
+      const begun = at;
+      while ([',', 'and', '&'].includes(tokens[at]?.word ?? '')) at++;
+      if (tokens[at]?.kind !== 'number') break;
+      for (let k = begun; k < at; k++) between.push(k);
+    }
+    if (ages.length === many && ages.every((age) => age > LEAST_LISTED_AGE && isAge(age)))
+      for (const k of between) parts.add(k);
+  });
+  return parts;
+}
+/** Nobody so young is taught. */
+const LEAST_LISTED_AGE = 3;
+
 /** Where a new clause begins: at a stop, a comma, or an "and" that counts somebody. */
 export function clausesOf(text: string): Token[][] {
   const tokens = tokensOf(text, 600);
   const found: Token[][] = [[]];
+  const agesAt = agesListed(tokens);
   let depth = 0;
   for (let i = 0; i < tokens.length; i++) {
     const token = tokens[i]!;
@@ -92,6 +125,32 @@ export function clausesOf(text: string): Token[][] {
       (so.length === 1
         ? isName(i - 1) && [so[0]!, next].every((one) => meaningsOf([one])[0]?.meaning === null)
         : tokens[i + 2]?.kind === 'number' && so.some((one) => one.kind === 'number'));
+    // "13 people but Sheila can't kneel and Bob can't jump": of one of them, by name.
+    const oneByName =
+      ['but', 'and', 'though', 'although', 'except'].includes(token.word) &&
+      next !== undefined &&
+      isName(i + 1) &&
+      meaningsOf([next])[0]?.meaning === null &&
+      GOES_ON.has(tokens[i + 2]?.word ?? '');
+    // "2 backs and a shoulder": of so many listed by what hurts, another.
+    const injuryAfter =
+      token.word === 'and' &&
+      article &&
+      (so[0]?.value ?? 0) >= 2 &&
+      meaningsOf(so.slice(1)).every(({ meaning }) => meaning?.is === 'condition' || meaning?.is === 'sore') &&
+      so.length > 1 &&
+      ['condition', 'sore'].includes(meaningsOf(tokens.slice(i + 2, i + 4))[0]?.meaning?.is ?? '');
+    // "3 men and 2 women all over 60": of everybody.
+    const ofAll =
+      token.word === 'all' &&
+      found.slice(0, -1).some((one) => one.some(({ kind }) => kind === 'number')) &&
+      so.some((one) => one.kind === 'number' || COUNTS[one.word] !== undefined) &&
+      next !== undefined &&
+      (next.kind === 'number' ||
+        next.kind === 'seconds' ||
+        ['over', 'under', 'age word', 'decade', 'level', 'has'].includes(
+          meaningsOf([next])[0]?.meaning?.is ?? '',
+        ));
     const ofThem =
       ['of', 'among'].includes(next?.word ?? '') &&
       ['them', 'these', 'those', 'whom', 'which'].includes(tokens[i + 2]?.word ?? '') &&
@@ -106,8 +165,8 @@ export function clausesOf(text: string): Token[][] {
       countsOf(tokens, i) &&
       so.some((one) => one.kind === 'number' || COUNTS[one.word] !== undefined) &&
       OF_PEOPLE.has(meaningsOf(so).at(-1)?.meaning?.is ?? 'nothing');
-    if ((lineEnd || ofThem || timesAgain || countsAnew) && depth <= 0) found.push([]);
-    if (depth <= 0 && (stop || andNew || relative || another)) {
+    if ((lineEnd || ofThem || timesAgain || countsAnew || ofAll) && depth <= 0) found.push([]);
+    if (depth <= 0 && !agesAt.has(i) && (stop || andNew || relative || another || oneByName || injuryAfter)) {
       found.push([]);
       continue;
     }
@@ -123,6 +182,15 @@ const personAfter = (tokens: readonly Token[], at: number): boolean =>
 
 /** How long it has been decides which of these it is: are both of one kind? */
 export const samePhases = (a: ConditionId, b: ConditionId): boolean => phase(a, 0) === phase(b, 0);
+
+/** The careful end of a span of weeks: as far on with a child, as short a time after a birth. */
+export const phaseAt = (
+  id: ConditionId,
+  of: { readonly least: number; readonly most: number },
+): ConditionId => phase(id, id.startsWith('pregnancy') ? of.most : of.least);
+
+/** Does how long it has been decide what it is? */
+export const hasPhases = (id: ConditionId): boolean => phase(id, 0) !== phase(id, 99);
 
 function phase(id: ConditionId, weeks: number): ConditionId {
   if (id.startsWith('pregnancy')) return weeks <= EARLY_WEEKS ? 'pregnancy-early' : 'pregnancy-later';
@@ -215,6 +283,7 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     times: false,
     listed: false,
     when: false,
+    weeks: null,
     side: null,
     says,
     unread: [],
@@ -232,7 +301,6 @@ export function readClause(text: string, tokens: readonly Token[]): Clause {
     event: false,
     alone: false,
     weeks: null,
-    weeksSaid: '',
     stray: [],
   };
   for (let i = 0; i < r.pieces.length; i++) {
@@ -266,7 +334,7 @@ function settle(r: ClauseReading): void {
     (goesOn || GOES_ON.has(r.pieces[1]?.token.word ?? '')) &&
     r.clause.name === null;
   r.clause.withOnly = r.clause.count === 1 && r.pieces[1]?.token.word === 'with' && r.clause.name === null;
-  const lately = r.weeks !== null && r.weeks <= EARLY_WEEKS;
+  const lately = r.weeks !== null && r.weeks.least <= EARLY_WEEKS;
   if (r.event && lately) r.clause.conditions.push({ id: 'heart-event-recent' });
   if (lately && r.clause.conditions.some(({ id }) => OPERATIONS.has(id)))
     r.clause.conditions.push({ id: 'recent-surgery' });
@@ -280,9 +348,11 @@ function settle(r: ClauseReading): void {
   if (
     r.weeks !== null &&
     !(r.event || r.clause.conditions.some(({ id }) => OPERATIONS.has(id))) &&
-    !r.clause.conditions.some(({ id }) => phase(id, 0) !== phase(id, 99))
-  )
-    r.clause.unread.push(r.weeksSaid);
+    !r.clause.conditions.some(({ id }) => hasPhases(id))
+  ) {
+    r.clause.unread.push(r.weeks.says);
+    r.clause.weeks = r.weeks;
+  }
   const only = (piece: string) =>
     r.clause.conditions.length > 0 && tokensOf(piece).every((token) => BESIDE.has(token.word));
   const unread = r.clause.unread
@@ -314,7 +384,7 @@ function settle(r: ClauseReading): void {
     one.side && (r.sides || !conditionOf(one.id).sided) ? { id: one.id } : one;
   const unique = new Map<string, SaidCondition>();
   for (const one of r.clause.conditions) {
-    const id = r.weeks === null ? one.id : phase(one.id, r.weeks);
+    const id = r.weeks === null ? one.id : phaseAt(one.id, r.weeks);
     const known = unique.get(id);
     const next = sided({ ...one, id });
     // Said twice, once with its side, it is of that side.

@@ -6,7 +6,7 @@ import {
   OLDER_FROM,
   youngAt,
 } from '../person/index.ts';
-import { clausesOf, narrowed, readClause, samePhases } from './clause.ts';
+import { clausesOf, hasPhases, narrowed, phaseAt, readClause, samePhases, WIDER } from './clause.ts';
 import { type Clause, isAge, type SaidCondition } from './clause-reading.ts';
 
 /** Some of those who are here, alike as far as was said. Parts never overlap. */
@@ -276,6 +276,17 @@ function clausesSaid(trimmed: string): Clause[] {
         !described(last) &&
         clause.ages === null &&
         clause.level === null;
+      // "New mums x7, 8 weeks after birth": of what was said of them how long ago it was.
+      const dates =
+        clause.conditions.length > 0 &&
+        clause.conditions.every(({ id }) => last.conditions.some((one) => samePhases(one.id, id)));
+      if (dates) {
+        last.conditions = last.conditions.filter(
+          (one) => !clause.conditions.some(({ id }) => samePhases(one.id, id)),
+        );
+        merge(last, clause);
+        continue;
+      }
       if ((last.times && clause.conditions.length > 0) || last.listed) {
         clauses.push({ ...clause, count: 1, listed: last.listed });
         continue;
@@ -300,6 +311,17 @@ function clausesSaid(trimmed: string): Clause[] {
   foldedIn(clauses);
   return clauses;
 }
+
+/** Does all that they have say more exactly what the others have? */
+const narrows = (c: Clause, than: Clause): boolean =>
+  c.conditions.length > 0 &&
+  c.conditions.every(({ id }) =>
+    than.conditions.some(
+      (wide) =>
+        wide.id !== id &&
+        (WIDER[id]?.includes(wide.id) || (id === 'caesarean-early' && wide.id.startsWith('after-birth'))),
+    ),
+  );
 
 /** How many the first of several clauses says there are in all; null where what it counts is some of them. */
 function totalSaid(clauses: readonly Clause[]): number | null {
@@ -331,6 +353,10 @@ function totalSaid(clauses: readonly Clause[]): number | null {
       (first.relative && firstCount > 1 && rest.every((c) => !c.people && !c.relative && c.sex === null)) ||
       !described(first) ||
       clauses.length === 1 ||
+      // "7 diabetics, one on insulin": of those, said more exactly.
+      (rest.length > 0 &&
+        !/\b(?:with|has|have|having)\b/iu.test(first.says) &&
+        rest.every((c) => (counted(c) ?? 0) <= firstCount && narrows(c, first))) ||
       calledOnly(first, rest, firstCount) ||
       // "Three regulars: Pam, Sid and Flo".
       (rest.length === firstCount && rest.every((c) => c.name !== null)) ||
@@ -626,7 +652,7 @@ const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
   [/(\d)(?:w| ?wks?)\b/giu, '$1 weeks'],
   // A pressure is no age.
   [/\b\d{2,3} ?\/ ?\d{2,3}\b(?= *(?:$|[,.;)]|mm))/giu, 'a reading'],
-  [/\bU-?(\d{1,2})s?\b/gu, 'under $1'],
+  [/\b[Uu]-?(\d{1,2})['’]?s?\b/gu, 'under $1'],
   [/\bL[1-5](?:\s?[/-]\s?[LS]?[1-5])?\b/gu, 'disc'],
   [/\bC[1-7]\s?[/-]\s?C?[1-8]\b/gu, 'neck'],
 ];
@@ -661,6 +687,12 @@ function widest(parts: readonly WhoPart[]): WhoPart['ages'] {
 }
 
 function merge(into: Clause, from: Clause): void {
+  // "Postnatal mums, 16 weeks": how long ago what was said before is.
+  const { weeks } = from;
+  if (weeks && into.conditions.some(({ id }) => hasPhases(id))) {
+    into.conditions = into.conditions.map((one) => ({ ...one, id: phaseAt(one.id, weeks) }));
+    from.unread = from.unread.filter((piece) => piece !== weeks.says);
+  }
   into.conditions = narrowed([
     // A side that was said afterwards is the side of what was said before.
     ...into.conditions.map((one) =>
