@@ -232,9 +232,11 @@ const OPERATIONS: ReadonlySet<ConditionId> = new Set([
   'hernia',
   'stoma',
 ] as const);
+/** What people are by their age alone: a hand beside it is something they have. */
+const BY_AGE: ReadonlySet<ConditionId> = new Set(['child', 'teenager', 'older-beginner'] as const);
 /** Words that say nothing more beside a condition that was understood. */
 const BESIDE = new Set(
-  'torn ruptured sprained tear rupture left right both side l r - weak arm leg hand foot knee hip shoulder wrist elbow joint playing plays acting up sore bad pain painful problem issue disease condition patient user symptom'.split(
+  'torn ruptured sprained swollen puffy bruised inflamed tear rupture left right both side l r - weak arm leg hand foot knee hip shoulder wrist elbow joint playing plays acting up sore bad pain painful problem issue disease condition patient user symptom'.split(
     ' ',
   ),
 );
@@ -354,7 +356,8 @@ function settle(r: ClauseReading): void {
     r.clause.weeks = r.weeks;
   }
   const only = (piece: string) =>
-    r.clause.conditions.length > 0 && tokensOf(piece).every((token) => BESIDE.has(token.word));
+    r.clause.conditions.some(({ id }) => !BY_AGE.has(id)) &&
+    tokensOf(piece).every((token) => BESIDE.has(token.word));
   const unread = r.clause.unread
     .map((piece) => piece.trim())
     .filter(

@@ -238,6 +238,12 @@ export class SessionDraft {
       (!more && named.role === 'cool-down' && named.rows.length === 0
         ? this.blocks.findLast(({ rows: done }) => done.length > 0)
         : undefined) ?? named;
+    // "Repeat 3 times a day" changes nothing of the clock, and is kept.
+    if (read.facts.every((fact) => fact.is === 'aside') && read.numbers.length > 0) {
+      this.notes.push(read.text);
+      block.heads.push(lineOf(read, { kind: 'note' }));
+      return;
+    }
     // A rest by itself behind the stations, with another part to come, lies between the two.
     const [only] = read.facts;
     const parts =

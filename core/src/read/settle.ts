@@ -206,13 +206,22 @@ function worksOfLabels(block: Draft, notes: string[]): Draft {
   const called = new Set(placed.flatMap(({ read }) => read.label ?? []));
   notes.splice(0, notes.length, ...notes.filter((note) => !called.has(note)));
   const [one, other] = of;
-  const inTurn = of.length === 2 && one!.length === other!.length && placed.length === block.rows.length;
+  const inTurn = of.length === 2 && one!.length === other!.length;
   const at = (row: Row) => timed[block.rows.indexOf(row)]!;
+  const first = block.rows.findIndex((row) => placed.includes(row));
+  const unplaced = block.rows.filter((row) => !placed.includes(row));
+  const before = unplaced.filter((row) => block.rows.indexOf(row) < first);
   return {
     ...block,
     name: block.name !== null && called.has(block.name) ? null : block.name,
     facts,
-    rows: inTurn ? one!.flatMap((row, i) => [at(row), at(other![i]!)]) : timed,
+    rows: inTurn
+      ? [
+          ...before.map(at),
+          ...one!.flatMap((row, i) => [at(row), at(other![i]!)]),
+          ...unplaced.filter((row) => !before.includes(row)).map(at),
+        ]
+      : timed,
   };
 }
 

@@ -235,7 +235,7 @@ list({ is: 'weeks', times: 52 }, words('year ago,years ago,yrs ago,year post'));
 list(
   { is: 'sore' },
   words(
-    'torn,ruptured,sprained,sore,bad,dodgy,painful,aching,achy,stiff,injured,weak,hurt,hurting,pain,problem,trouble,issue,injury,sensitive,delicate,tender,niggle,tweaked,strained,pulled,tight,dicky,gammy,playing up,plays up,acting up,replaced,replacement,symptom,disease,condition,syndrome,patient,sufferer,user',
+    'torn,ruptured,sprained,swollen,puffy,bruised,inflamed,sore,bad,dodgy,painful,aching,achy,stiff,injured,weak,hurt,hurting,pain,problem,trouble,issue,injury,sensitive,delicate,tender,niggle,tweaked,strained,pulled,tight,dicky,gammy,playing up,plays up,acting up,replaced,replacement,symptom,disease,condition,syndrome,patient,sufferer,user',
   ),
 );
 list(
