@@ -79,7 +79,15 @@ export function clockFactsOf(block: Draft) {
   const formats = allOf(said, 'format');
   const kindSaid = formats[0];
   const times = lastOf(said, 'times');
-  const roundsFact = lastOf(said, 'rounds');
+  const saidRounds = lastOf(said, 'rounds');
+  // "15 mins: 1 min each": so long beside a shorter time is for all of it.
+  const worksSaid = allOf(said, 'work');
+  const longest = worksSaid.length > 1 ? Math.max(...worksSaid.map(({ seconds }) => seconds)) : 0;
+  const allSaid =
+    lastOf(said, 'in all seconds')?.seconds ??
+    (longest >= LEAST_SESSION && lastOf(said, 'work')!.seconds < longest ? longest : undefined);
+  // "…, then repeat": as often as goes into all of it.
+  const roundsFact = saidRounds?.bare && allSaid !== undefined ? undefined : saidRounds;
   const inOneGo = lastOf(said, 'in one go');
   const setsSaid = lastOf(said, 'sets of')?.sets;
   const calmOften =
@@ -105,7 +113,8 @@ export function clockFactsOf(block: Draft) {
   const bareRests = allOf(said, 'rest').filter((fact) => fact.between === undefined);
   const noneThenOne = bareRests.some((fact) => fact.seconds === 0) && (bareRests.at(-1)?.seconds ?? 0) > 0;
   const rest =
-    interval?.rest ??
+    // One works while the other rests, who then change over: as long as the work.
+    (interval?.rest === 0 && lastOf(said, 'partner') ? interval.work : interval?.rest) ??
     (noneThenOne ? 0 : lastOf(said, 'rest')?.seconds) ??
     roundsFact?.gap ??
     (allOf(said, 'format')[0]?.kind === 'emom' ? undefined : lastOf(said, 'station rest')?.seconds) ??
@@ -154,7 +163,7 @@ export function clockFactsOf(block: Draft) {
   const climbs = steps !== undefined || kindSaid?.kind === 'pyramid';
   const done = (format: Format) => ({ format, assumed, dose: climbs ? null : blockDose });
   const turns = (w: number, r: number) => {
-    const all = lastOf(said, 'in all seconds')?.seconds;
+    const all = allSaid;
     // So long in all: as many rounds as go into it.
     const fit = all === undefined || rounds ? undefined : Math.max(1, Math.round(all / (n * (w + r))));
     // "12 x 45/15" over twelve stations, or six: so many turns of the clock, and nobody does twelve times round.

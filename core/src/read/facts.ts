@@ -39,6 +39,8 @@ export type Fact =
   | {
       readonly is: 'rounds';
       readonly n: number;
+      /** "Repeat", and nobody said how often. */
+      readonly bare?: true;
       readonly most?: number;
       readonly rest?: number;
       readonly gap?: number;
@@ -696,7 +698,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     weight: 1,
   },
   { is: 'repeat once more', says: () => ({ is: 'rounds', n: 2 }), weight: 1 },
-  { is: 'repeat once|again?', says: () => ({ is: 'rounds', n: 2 }), weight: -0.4 },
+  {
+    is: 'repeat once|again?',
+    says: (_, words) => ({ is: 'rounds', n: 2, ...(words.length === 1 ? { bare: true } : {}) }),
+    weight: -0.4,
+  },
   {
     is: 'N @dash N round',
     says: ([n, most]) => (n! < most! && most! <= 20 ? { is: 'rounds', n: n!, most: most! } : null),

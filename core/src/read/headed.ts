@@ -383,8 +383,11 @@ export function clockThenMoves(said: Said): LineOf | null {
   for (const cut of [said.colon, parting]) {
     if (cut < 1 || cut >= rest.length - 1) continue;
     // "Tabata thurs: squats, lunges": the day says nothing of the clock.
-    const clock = rest.slice(0, cut).filter((token) => !DAYS.has(token.word));
-    const after = rest.slice(cut + 1);
+    // "Ladder: 1-10 burpees": the colon is in the middle of what the clock says.
+    const over = said.clock.find(({ fact, from, to }) => fact.is === 'steps' && from < cut && to > cut + 1);
+    const clock = rest.slice(0, over?.to ?? cut).filter((token) => !DAYS.has(token.word));
+    const after = rest.slice(over?.to ?? cut + 1);
+    if (after.length === 0) continue;
     const named = numberedFormat(clock);
     const matches = named ?? factsIn(CLOCK_GRAMMAR, clock);
     // "One minute of each: squats, lunges".

@@ -67,6 +67,8 @@ const MOST_IN_ONE = 4;
 const LINES_OF_ONE = 2;
 /** A part of its own rather than a set, in seconds. Estimate. */
 const LEAST_PART = 180;
+/** As many words at most say what is stretched. */
+const LONGEST_STRETCH = 4;
 /** So many ways besides the first. */
 const LEAST_TIERS = 2;
 /** By itself as good as surely understood. */
@@ -174,7 +176,26 @@ export class SessionDraft {
     this.loose.push(lineOf(read, { kind: 'heading' }));
   }
 
+  /** "Chest" among stretches is a stretch, and no part of the session. */
+  #stretches(read: LineRead): Item | null {
+    const block = this.blocks.at(-1);
+    const bare = read.facts.length + read.items.length === 0 && read.roundNumber === null;
+    if (block?.role !== 'cool-down' || block.heads.length + block.rows.length === 0 || !bare) return null;
+    const text = read.text.trim();
+    const tokens = tokensOf(`${text} stretch`);
+    if (read.role !== 'circuit' || tokens.length > LONGEST_STRETCH || /[:–—-]/u.test(text)) return null;
+    const readings = readName(this.#names, tokens, this.#own);
+    return (readings[0]?.sure ?? 0) >= STANDS
+      ? { text, readings, facts: [], from: 0, to: text.length, joined: null, tiers: [] }
+      : null;
+  }
+
   #takeHeading(read: LineRead): void {
+    const stretch = this.#stretches(read);
+    if (stretch) {
+      this.#addStations({ ...read, kind: 'station', items: [stretch] });
+      return;
+    }
     const before = this.blocks.at(-1);
     const empty = before !== undefined && before.rows.length === 0;
     // "Main" over nothing yet names what is there rather than beginning another.

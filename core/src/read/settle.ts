@@ -350,6 +350,11 @@ function clockOfAll(blocks: readonly Draft[]): void {
   const often = (fact: Fact) => ['rounds', 'sets', 'bouts each'].includes(fact.is);
   for (const block of blocks.slice(0, -1).reverse()) {
     if (!block.inline || block.role !== 'circuit') break;
+    // "45 seconds each, 15 rest" as well, where a list has counts nowhere.
+    const counted = block.rows.some(({ parts }) => parts.some(({ facts }) => facts.length > 0));
+    const own = counted || saysClock(block.facts);
+    if (!own)
+      block.facts.push(...last.facts.filter((fact) => saysClock([fact]) && !block.facts.includes(fact)));
     for (const kind of [rests, often])
       if (!block.facts.some(kind)) block.facts.push(...last.facts.filter(kind));
   }

@@ -1,7 +1,7 @@
 import { CLOCK_GRAMMAR, type Fact } from './facts.ts';
 import { factsIn } from './grammar.ts';
 import type { LineRead } from './line.ts';
-import { greets, LEAST_SESSION } from './line-words.ts';
+import { DAYS, greets, LEAST_SESSION, TITLE_WORDS } from './line-words.ts';
 import { SURE } from './names.ts';
 import { tokensOf } from './tokens.ts';
 
@@ -35,8 +35,12 @@ const isDosed = (read: LineRead): boolean =>
     ),
   );
 
+/** "Sun salutation x 5" is done so often; "Bootcamp x 3" is what it is called. */
 const isCounted = (read: LineRead): boolean =>
-  read.kind === 'station' && read.items.length === 1 && /\s[x×]\s?\d{1,3}\W*$/iu.test(read.text);
+  read.kind === 'station' &&
+  read.items.length === 1 &&
+  /\s[x×]\s?\d{1,3}\W*$/iu.test(read.text) &&
+  wordsOf(read.text).every((word) => DAYS.has(word) || !TITLE_WORDS.has(word));
 
 /** A title is a few words. */
 const MOST_OF_TITLE = 6;
@@ -88,8 +92,7 @@ export function isTitle(read: LineRead, among: Neighbours): boolean {
     !inTable &&
     next !== undefined &&
     !/\bthen\W*$/i.test(read.text) &&
-    // "Sun salutation x 5" over lines with a count or a time each is one of them.
-    !(isCounted(read) && isDosed(next)) &&
+    !isCounted(read) &&
     (!read.listed || read.titled) &&
     !read.facts.some((fact) => fact.is === 'level') &&
     ((namesNothing(read, among) &&

@@ -80,6 +80,12 @@ const UNITS: Readonly<Record<string, readonly [Token['kind'], number]>> = {
   meter: ['metres', 1],
   meters: ['metres', 1],
   m: ['metres', 1],
+  mile: ['metres', 1609],
+  miles: ['metres', 1609],
+  yard: ['metres', 0.9144],
+  yards: ['metres', 0.9144],
+  yd: ['metres', 0.9144],
+  yds: ['metres', 0.9144],
 };
 /** Signs that stand for seconds and minutes behind a number: 30" and 1'. */
 const PRIMES: Readonly<Record<string, number>> = { '"': 1, '”': 1, '″': 1, "'": 60, '′': 60 };
