@@ -907,6 +907,13 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: ([s]) => (ok(s!, 3) ? { is: 'work', seconds: s!, each: true } : null),
     weight: 1,
   },
+  { is: 'work|working|on|go for? T @sep? @rest for? Q', says: interval, weight: 3 },
+  // "…, then rest 1 min. 4 sets": behind all of them.
+  {
+    is: 'then @rest for? T .|,|;|and? N set|round|lap|time',
+    says: ([rest, n]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: rest! } : null),
+    weight: 2,
+  },
   { is: 'emom', says: format('emom') },
   {
     is: 'emom @sep? for? U',

@@ -71,7 +71,7 @@ function calmThenMoves(said: Said): ReturnType<typeof headingOf> {
   const to = Math.max(heading.to, 1);
   if (said.rest[0]!.word === 'stretch') return null;
   const items = movesIn(said, said.rest.slice(to));
-  return items.length > 0 && known(items) === items.length ? { ...heading, to } : null;
+  return items.length > 0 && isList(items) ? { ...heading, to } : null;
 }
 
 /** "Football warm-up": a part by what it ends with, alone on its line. */
@@ -158,7 +158,8 @@ export function partHeading(said: Said): LineOf | null {
     const calm = heading.role === 'warm-up' || heading.role === 'cool-down';
     const [time, ...more] = headed.facts;
     // "Cool-down - 3 minutes": for all of it.
-    if (calm && time?.is === 'work' && time.seconds >= LEAST_PART && more.length === 0)
+    const ofEach = rest.some(({ word }) => ['each', 'per', 'every'].includes(word));
+    if (calm && !ofEach && time?.is === 'work' && time.seconds >= LEAST_PART && more.length === 0)
       return said.as('heading', 0.95, {
         ...headed,
         facts: [{ is: 'in all seconds', seconds: time.seconds }],
@@ -233,6 +234,22 @@ export function partHeading(said: Said): LineOf | null {
       ...(whole && calm && heading.role === 'circuit' ? { role: CALM.get(calm.word)! } : {}),
     });
   }
+  // "Warm up: jog and stretches 10 mins": so long at the end is for all of them.
+  const closing = items.at(-1)!.facts.findLast((fact) => fact.is === 'seconds');
+  const calmPart = heading.role === 'warm-up' || heading.role === 'cool-down';
+  const shareOut =
+    calmPart &&
+    items.length > 1 &&
+    closing?.is === 'seconds' &&
+    closing.seconds >= LEAST_PART &&
+    items.slice(0, -1).every((item) => item.facts.length === 0);
+  if (shareOut) {
+    items[items.length - 1] = {
+      ...items.at(-1)!,
+      facts: items.at(-1)!.facts.filter((fact) => fact !== closing),
+    };
+    headed.facts = [{ is: 'in all seconds', seconds: closing.seconds }];
+  }
   // Movements on the line itself: of its clock only what can't be a dose of theirs.
   const beside = (match: Match<Fact>) => {
     const next = timing[match.to];
@@ -242,9 +259,10 @@ export function partHeading(said: Said): LineOf | null {
   const own = new Set(
     matches.filter((match) => match.fact.is !== 'steps' && beside(match)).map(({ fact }) => fact),
   );
-  const facts = parted
-    ? headed.facts
-    : headed.facts.filter((fact) => OF_BLOCKS.has(fact.is) && !own.has(fact));
+  const facts =
+    parted || shareOut
+      ? headed.facts
+      : headed.facts.filter((fact) => OF_BLOCKS.has(fact.is) && !own.has(fact));
   return said.as('heading', 0.85, { ...headed, items, facts: [...facts, ...ofAll] });
 }
 

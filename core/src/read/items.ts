@@ -444,7 +444,10 @@ export function itemsOf(
     items.push({
       text: (items.length === 0 ? called : undefined) ?? text.slice(from, to),
       readings,
-      facts: ofTwoKinds(inside.map((match) => match.fact)),
+      facts: ofTwoKinds(
+        inside.map((match) => match.fact),
+        /\(\s*\d+\s*\/\s*\d+\s*\)/u.test(text.slice(from)),
+      ),
       from,
       to,
       joined: items.length === 0 ? null : piece.joined,
@@ -468,13 +471,17 @@ export function itemsOf(
     : items;
 }
 
+/** Nobody swings more, kg. Estimate. */
+const MOST_KG = 50;
 /** What two numbers with a stroke between are of: how heavy beside a count, a time or a distance; else how many. */
-function ofTwoKinds(facts: readonly Fact[]): readonly Fact[] {
+function ofTwoKinds(facts: readonly Fact[], bracketed = false): readonly Fact[] {
   if (!facts.some(({ is }) => is === 'two kinds')) return facts;
-  const counted = facts.some(({ is }) => AMOUNTS.has(is) || is === 'sets of');
+  const counted = bracketed || facts.some(({ is }) => AMOUNTS.has(is) || is === 'sets of');
   return facts.flatMap((fact): Fact[] => {
     if (fact.is !== 'two kinds') return [fact];
     const { first, second } = fact;
+    // Heavier is rather in pounds, or of something else: kept as it was written.
+    if (counted && first > MOST_KG) return [{ is: 'remark', says: `${first} / ${second}` }];
     return counted
       ? [{ is: 'load', kg: first, other: second }]
       : [

@@ -52,6 +52,8 @@ export interface LineRead {
   readonly letter: string | null;
   /** A place by its number: all of its movements are done there. */
   readonly place: boolean;
+  /** What a clock alone may be instead, where nothing else is done: "20 s sprint, 40 s walk x 10". */
+  readonly spare?: readonly Item[];
   /** A turn of a clock that goes by the minute: "Minute 2:". */
   readonly turn: boolean;
   /** Every number of it but the line's own. */

@@ -115,15 +115,30 @@ function day(said: Said): LineOf | null {
   });
 }
 
+const OF_CLOCKS = new Set<Fact['is']>(['interval', 'work', 'rest', 'rounds', 'level', 'times', 'sets']);
+const PLAINLY_WAYS = new Set(['easier', 'harder', 'beginner', 'advanced', 'regression', 'progression']);
 /** "Easier: knees": an easier or harder way of what stands above. */
 function tier(said: Said): LineOf | null {
   const { rest, colon } = said;
   const label = rest[0]!.kind === 'word' ? TIERS[rest[0]!.word] : undefined;
   if (!label || colon < 1 || colon > 2) return null;
   const items = itemsOf(said.names, said.text, rest.slice(colon + 1), said.own);
-  return items.length > 0 && sureOf(items[0]!) > 0.3
-    ? said.as('tier', sureOf(items[0]!), { items, tier: label })
-    : null;
+  if (items.length > 0 && sureOf(items[0]!) > 0.3)
+    return said.as('tier', sureOf(items[0]!), { items, tier: label });
+  // "Beginners: slow" says how, and names nothing that is done.
+  const [first, last] = [rest[colon + 1], rest.at(-1)];
+  if (!first || !PLAINLY_WAYS.has(rest[0]!.word) || said.clockFacts.some(({ is }) => OF_CLOCKS.has(is)))
+    return null;
+  const whole: Item = {
+    text: said.text.slice(first.from, last!.to),
+    readings: [],
+    facts: [],
+    from: first.from,
+    to: last!.to,
+    joined: null,
+    tiers: [],
+  };
+  return said.as('tier', 0.3, { items: items.length > 0 ? items : [whole], tier: label });
 }
 
 const LOGGED = new Set(['your', 'all', 'total', 'round', 'rep', 'score', 'time', 'result']);
@@ -150,7 +165,12 @@ function note(said: Said): LineOf | null {
 function clockAlone(said: Said): LineOf | null {
   const { clockFacts } = said;
   if (clockFacts.length === 0 || said.left.length > 0 || said.exactName) return null;
+  const spare = said.items.filter((item) => sureOf(item) >= LIKELY);
+  const done =
+    clockFacts.some(({ is }) => is === 'interval') &&
+    said.items.every((item) => spare.includes(item) || isClockOnly(item.text));
   return said.as(clockFacts.every((fact) => fact.is === 'break') ? 'break' : 'clock', 0.95, {
+    ...(done && spare.length > 1 ? { spare } : {}),
     facts: clockFacts,
     spans: spansOf(said.rest, said.clock),
     titled: said.titled,
@@ -205,8 +225,20 @@ function movements(said: Said): LineOf | null {
       spans,
       titled,
     });
-  if (good.length === items.length && items.length > 0)
+  if (good.length === items.length && items.length > 0) {
+    // "1 min march, 1 min squats x 5": behind times of their own it is how often all of it.
+    const last = items.at(-1)!;
+    const count = last.facts.find((fact) => fact.is === 'reps');
+    const timed = items.length > 1 && items.every(({ facts }) => facts.some(({ is }) => is === 'seconds'));
+    if (timed && count?.is === 'reps' && /[x×]\s*\d+\W*$/iu.test(said.text))
+      return said.as('station', Math.min(...items.map(sureOf)), {
+        items: [...items.slice(0, -1), { ...last, facts: last.facts.filter((fact) => fact !== count) }],
+        facts: [{ is: 'rounds', n: count.n }],
+        spans,
+        titled,
+      });
     return said.as('station', Math.min(...items.map(sureOf)), { items, spans, titled });
+  }
   if (good.length < 2 && !(good.length === 1 && items.length === 2)) return null;
   // "…, cap 12 mins": a word that the clock's own words lie around is none of its own.
   const ofClock = (item: Item) =>

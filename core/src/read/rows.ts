@@ -318,6 +318,16 @@ const SHORTENED = new Set([
 /** Where an easier or harder way begins in the middle of a line: "push-up | easier: wall push-up". */
 const WAY_BEGINS = new RegExp(`[\\s,;|(–—-]+(?=(?:${Object.keys(TIERS).join('|')})s?\\s*:)`, 'giu');
 
+/** "Press-ups - beginners on knees, advanced clap": for whom, and how, with no colon between. */
+const FOR_WHOM =
+  /(?<=\p{L}[^,;:()]*?)\s*[-–—,;]\s+(?=(?:for )?(?:beginners?|improvers?|advanced|easier|harder|easy|hard)\s+(?!only\b|and\b|or\b|version\b|option\b|to\b|is\b)\p{L}[^:]*$)/giu;
+const EASIER_AND_HARDER =
+  /\b(?:beginners?|easier|easy)\s+\p{L}[^:]*\b(?:advanced|harder|hard)\s+\p{L}|\b(?:advanced|harder|hard)\s+\p{L}[^:]*\b(?:beginners?|easier|easy)\s+\p{L}/iu;
+const forWhomApart = (text: string): string[] =>
+  EASIER_AND_HARDER.test(text) && !/\d\s*\/\s*\d/u.test(text)
+    ? text.split(FOR_WHOM).map((one, i) => (i === 0 ? one : one.replace(/^(?:for )?(\p{L}+)\s+/iu, '$1: ')))
+    : [text];
+
 /** "Push-up | easier: wall push-up" in its pieces; in brackets a way is said of what stands before them. */
 const withWaysApart = (text: string): string[] =>
   /[([][^)\]]*:[^)\]]*[)\]]/u.test(text) ? [text] : text.split(WAY_BEGINS);
@@ -351,6 +361,7 @@ export function sentencesOf(text: string): string[] {
     .flatMap((one) => one.split(AFTER_ROUNDS))
     .flatMap((one) => one.split(EFFORT_BEHIND))
     .flatMap(withWaysApart)
+    .flatMap(forWhomApart)
     .map((one) => one.trim())
     .filter(Boolean);
 }

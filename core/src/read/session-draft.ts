@@ -1,4 +1,4 @@
-import { clamp, type Draft, draft, lineOf, saysClock } from './draft.ts';
+import { clamp, type Draft, draft, lineOf, type Row, saysClock } from './draft.ts';
 import type { Fact } from './facts.ts';
 import { apart, itemsOf } from './items.ts';
 import type { Item, LineRead } from './line.ts';
@@ -67,6 +67,8 @@ const MOST_IN_ONE = 4;
 const LINES_OF_ONE = 2;
 /** A part of its own rather than a set, in seconds. Estimate. */
 const LEAST_PART = 180;
+/** So many stations are a list that may go on. */
+const FEWEST_OF_LIST = 3;
 /** As many words at most say what is stretched. */
 const LONGEST_STRETCH = 4;
 /** So many ways besides the first. */
@@ -121,7 +123,7 @@ export class SessionDraft {
     }
     switch (read.kind) {
       case 'heading':
-        this.#takeHeading(read);
+        this.#takeHeading(read, among);
         return;
       case 'clock':
         this.#takeClock(read, among);
@@ -190,8 +192,20 @@ export class SessionDraft {
       : null;
   }
 
-  #takeHeading(read: LineRead): void {
-    const stretch = this.#stretches(read);
+  /** "Balance" behind the last of a list, with nothing below it, is one of the list. */
+  #lastOfList(read: LineRead, { next }: Neighbours): Item | null {
+    const block = this.blocks.at(-1);
+    const bare = read.facts.length + read.items.length === 0 && read.roundNumber === null;
+    const ends = next === undefined || (next.kind === 'heading' && next.fresh);
+    if (block?.role !== 'circuit' || !bare || read.fresh || !ends || read.role !== 'circuit') return null;
+    const text = read.text.trim();
+    if (block.rows.length < FEWEST_OF_LIST || /[:–—-]/u.test(text)) return null;
+    const readings = readName(this.#names, tokensOf(text), this.#own);
+    return { text, readings, facts: [], from: 0, to: text.length, joined: null, tiers: [] };
+  }
+
+  #takeHeading(read: LineRead, among: Neighbours): void {
+    const stretch = this.#stretches(read) ?? this.#lastOfList(read, among);
     if (stretch) {
       this.#addStations({ ...read, kind: 'station', items: [stretch] });
       return;
@@ -375,7 +389,7 @@ export class SessionDraft {
     const placed = read.items.length > 1 && read.items.length === rows.length;
     read.items.forEach((item, i) => {
       const row = placed ? rows[i] : rows.at(-1);
-      row?.tiers.push({ is: read.tier, text: item.text, moves: item.readings[0]?.moves ?? [] });
+      row?.tiers.push(this.#wayOf(row.parts[0]!.text, item.text, read.tier));
     });
     this.#current().heads.push(
       lineOf(read, { read: read.items.flatMap((item) => item.readings.slice(0, 1)) }),
@@ -427,20 +441,23 @@ export class SessionDraft {
     this.#addStations(read);
   }
 
+  /** "(knees / toes)" behind a name says how: the name with it, or a name of its own. */
+  #wayOf(name: string, way: string, is: 'easier' | 'harder' | null): Row['tiers'][number] {
+    const read = [
+      readName(this.#names, tokensOf(`${name} ${way}`), this.#own)[0],
+      readName(this.#names, tokensOf(way), this.#own)[0],
+    ];
+    const best = read.reduce((a, b) => ((b?.sure ?? 0) > (a?.sure ?? 0) ? b : a));
+    return { is, text: way, moves: best?.moves ?? [] };
+  }
+
   #addRow(read: LineRead, parts: readonly Item[]): void {
     const [first] = parts;
     const tiers = first!.tiers.map((said) => {
       // "(easier: on the wall, harder: feet raised)": which of the two it is.
       const [, label, behind] = /^(\p{L}+)\s*:\s*(.+)$/u.exec(said) ?? [];
       const is = (label && TIERS[singular(label.toLowerCase())]) || null;
-      const way = is && behind ? behind : said;
-      // "(knees / toes)" behind a name says how: the name with it, or a name of its own.
-      const read = [
-        readName(this.#names, tokensOf(`${first!.text} ${way}`), this.#own)[0],
-        readName(this.#names, tokensOf(way), this.#own)[0],
-      ];
-      const best = read.reduce((a, b) => ((b?.sure ?? 0) > (a?.sure ?? 0) ? b : a));
-      return { is, text: way, moves: best?.moves ?? [] };
+      return this.#wayOf(first!.text, is && behind ? behind : said, is);
     });
     this.#current().rows.push({ read, parts, tiers });
   }

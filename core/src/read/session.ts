@@ -1,12 +1,32 @@
 import { MOST_BLOCKS, MOST_STATIONS } from '../session/index.ts';
 import { blockOf } from './block.ts';
-import { saysClock } from './draft.ts';
+import { type Draft, type Row, saysClock } from './draft.ts';
+import type { LineRead } from './line.ts';
 import { lostNumbers } from './lost.ts';
-import { namesOf, ownWords, type Vocabulary } from './names.ts';
+import { namesOf, ownWords, STANDS, type Vocabulary } from './names.ts';
 import type { ReadSession } from './reading.ts';
 import { SessionDraft } from './session-draft.ts';
 import { settled } from './settle.ts';
 import { linesOf } from './text.ts';
+
+/** "20 s sprint, 40 s walk x 10" with nothing listed below it: what its clock is called by is what is done. */
+function doneByTheClock(blocks: readonly Draft[], lines: readonly LineRead[]): void {
+  const isKnown = ({ parts }: Row) => (parts[0]!.readings[0]?.sure ?? 0) >= STANDS;
+  if (blocks.some(({ rows, role }) => role === 'circuit' && rows.some(isKnown))) return;
+  for (const block of blocks) {
+    const line = block.heads.findLast(({ kind }) => kind === 'clock')?.line;
+    const read = lines.find((one) => one.line === line && one.spare);
+    if (!read?.spare) continue;
+    block.facts = block.facts.filter(({ is }) => is !== 'interval');
+    const done = read.spare.map((item) => ({
+      read,
+      // How often is of all of them.
+      parts: [{ ...item, facts: item.facts.filter(({ is }) => is === 'seconds') }],
+      tiers: [],
+    }));
+    block.rows = [...done, ...block.rows];
+  }
+}
 
 /**
  * A session out of plain text, as it was written. What isn't understood becomes a station of its own name; what
@@ -27,6 +47,7 @@ export function readSession(
   const read = linesOf(names, own, text);
   const { title, notes, blocks, loose, titleFacts } = new SessionDraft(names, own, read);
   const unread = [...read.unread];
+  doneByTheClock(blocks, read.lines);
   const filled = settled(blocks, notes);
   const empty = filled.filter((block) => block.rows.length === 0);
   const all = filled.filter((block) => block.rows.length > 0);

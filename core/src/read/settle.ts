@@ -300,6 +300,23 @@ function wholeTurns(block: Draft): void {
   ];
 }
 
+/** "5 x 3 min on, 1 min off", and then Min 1, Min 2, Min 3: the minutes of each work, and its rest behind all of them. */
+function minutesOfWork(block: Draft): void {
+  const clock = block.facts.find((fact) => fact.is === 'interval');
+  const minutes = block.rows.length > 1 && block.rows.every(({ read }) => read.turn);
+  if (!minutes || clock?.is !== 'interval' || clock.work !== block.rows.length * MINUTE) return;
+  block.facts = block.facts.flatMap((fact): Fact[] =>
+    fact === clock
+      ? [
+          { is: 'interval', work: MINUTE, rest: 0 },
+          { is: 'round rest', seconds: clock.rest },
+          ...(clock.often === undefined ? [] : [{ is: 'rounds', n: clock.often } as const]),
+        ]
+      : [fact],
+  );
+}
+const MINUTE = 60;
+
 /** "1 min rest between rounds" over rounds with movements of their own: each round but the last has it behind it. */
 function restsOfRounds(blocks: readonly Draft[]): void {
   const rounds = blocks.filter((block) => block.round && block.rows.length > 0);
@@ -500,6 +517,7 @@ export function settled(blocks: readonly Draft[], notes: string[]): Draft[] {
     writtenOut(block);
     withoutOrdinals(block);
     climbBegun(block);
+    minutesOfWork(block);
     wholeTurns(block);
   }
   lengthOfKin(blocks);

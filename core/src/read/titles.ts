@@ -93,6 +93,8 @@ export function isTitle(read: LineRead, among: Neighbours): boolean {
     next !== undefined &&
     !/\bthen\W*$/i.test(read.text) &&
     !isCounted(read) &&
+    // "Warm up jog and dynamic stretches 10 mins" is what it begins with.
+    !/^\W*(?:warm|cool)[ -]?(?:ing )?(?:up|down)\b.*\d/iu.test(read.text) &&
     (!read.listed || read.titled) &&
     !read.facts.some((fact) => fact.is === 'level') &&
     ((namesNothing(read, among) &&
@@ -110,7 +112,7 @@ export function isTitle(read: LineRead, among: Neighbours): boolean {
         read.role === 'circuit' &&
         read.titled &&
         read.facts.length + read.items.length === 0 &&
-        next.kind === 'heading') ||
+        (next.kind === 'heading' || next.kind === 'note')) ||
       // "HIIT pyramid": the kind of clock, and what it is called.
       (read.kind === 'clock' && read.titled && next.kind === 'clock' && /^\D+ \D+$/.test(read.text)) ||
       // "You need: a rope" is said of it, and what it is called has no colon.

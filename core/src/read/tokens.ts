@@ -275,6 +275,12 @@ const OF_LIMBS = new Set([
   'arms',
 ]);
 const AFTER_STEP = new Set(['up', 'ups', 'over', 'overs', 'out', 'outs', '-']);
+/** What is called by its side: "side plank", and no "squat on the left side". */
+const DONE_ON_A_SIDE = new Set(
+  'plank planks lunge lunges bend bends step steps kick kicks raise raises tap taps crunch crunches shuffle shuffles reach reaches hop hops leg bridge'.split(
+    ' ',
+  ),
+);
 const BETWEEN = new Set(['t', 'w', 'n', 'tw', 'tween']);
 const CLOCKY = new Set('x rest rounds round for work intervals interval then and on times'.split(' '));
 
@@ -362,6 +368,13 @@ const JOININGS: readonly Joining[] = [
           ],
           1,
         ]
+      : null,
+  // "Left side plank": what is done on a side, and which.
+  (raw, i, before) =>
+    raw[i]!.text === 'side' &&
+    (before?.text === 'left' || before?.text === 'right' || before?.text === 'l' || before?.text === 'r') &&
+    DONE_ON_A_SIDE.has(raw[i + 1]?.text ?? '')
+      ? [[{ ...raw[i]!, text: 'lateral' }], 1]
       : null,
   // "w/up".
   (raw, i) =>
