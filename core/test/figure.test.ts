@@ -353,7 +353,7 @@ describe('what a drawing says', () => {
     // Squatted, seen from the front: the knees bend towards the eye, and bend all the same.
     ['wide-squat', /to .*knees bent \d\d+ degrees/],
     ['floor-rise', /; to .*kneeling.*; then on the side/],
-    ['one-leg-head-turn', /; to .*, head turned\.$/],
+    ['one-leg-head-turn', /; to .*, head turned\. The head turns by up to 45°\.$/],
   ])('%s is told to whoever can’t see it', (id, words) => {
     expect(figureWords(figure(id, id === 'seated-march' ? 45 : 0))).toMatch(words);
   });

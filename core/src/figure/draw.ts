@@ -3,8 +3,10 @@ import {
   along,
   type DrawnFigure,
   direction,
+  hiddenAt,
   LENGTHS,
   LIMB_SIDES,
+  mostHidden,
   type Point,
   type Prop,
   poseAt,
@@ -272,6 +274,40 @@ function propInHand(prop: Prop, s: Solved): Shape[] {
     default:
       return [];
   }
+}
+
+/** Turned by less than this nothing is to be seen, degrees. */
+export const LEAST_TURN = 8;
+/** Does a figure turn, so that it is worth seeing from a second side? */
+export const turns = (figure: DrawnFigure): boolean =>
+  mostHidden(figure, 'trunk') >= LEAST_TURN || mostHidden(figure, 'head') >= LEAST_TURN;
+
+/** Halves of hips and shoulders as they are seen from the head, m, and how far the picture reaches. */
+const ABOVE = { hips: 0.15, shoulders: 0.21, reach: 0.3 } as const;
+/** Half of the square that {@link seenAlong} is drawn in, in the units of the drawing. */
+export const ALONG_REACH = ABOVE.reach * SCALE;
+/**
+ * Somebody at a moment of a rep (0 to 1) as they are seen along the spine from the head: hips, shoulders over them, head
+ * over those, about the middle. Who is drawn from the side looks to the right, who is drawn from the front at the eye.
+ */
+export function seenAlong(figure: DrawnFigure, t: number): Shape[] {
+  const { trunk: turned, head } = hiddenAt(figure, t);
+  const base = figure.view === 'front' ? -90 : 0;
+  const way = (degrees: number): Point => {
+    const a = ((base + degrees) * Math.PI) / 180;
+    return [Math.cos(a), Math.sin(a)];
+  };
+  const bar = (degrees: number, half: number, r: number): string => {
+    const [x, y] = way(degrees);
+    return capsule([-y * half, x * half], [y * half, -x * half], [r, r]);
+  };
+  const [x, y] = way(turned + head);
+  return [
+    { d: bar(0, ABOVE.hips, 0.075), tone: 'far' },
+    { d: bar(turned, ABOVE.shoulders, 0.055), tone: 'near', edged: true },
+    { d: circle([0, 0], RADII.head * 0.9), tone: 'near', edged: true },
+    { d: circle([x * RADII.head, y * RADII.head], 0.028), tone: 'near' },
+  ];
 }
 
 /** Everything of a figure at a moment of its rep (0 to 1), in the order in which it is painted; y goes down. */

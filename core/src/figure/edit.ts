@@ -203,8 +203,25 @@ export function dragged(figure: DrawnFigure, index: number, id: HandleId, to: Po
 /** Another key pose after one, the same to begin with; null where there are as many as there may be. */
 export function addedPose(figure: DrawnFigure, after: number): DrawnFigure | null {
   if (figure.poses.length >= MOST_POSES) return null;
+  const twice = <T>(list: readonly T[]): T[] => [
+    ...list.slice(0, after + 1),
+    list[after]!,
+    ...list.slice(after + 1),
+  ];
   return {
     ...figure,
-    poses: [...figure.poses.slice(0, after + 1), figure.poses[after]!, ...figure.poses.slice(after + 1)],
+    poses: twice(figure.poses),
+    ...(figure.hidden ? { hidden: twice(figure.hidden) } : {}),
+  };
+}
+
+/** A drawing without one of its key poses, and without a flight, which goes by their order. */
+export function withoutPose(figure: DrawnFigure, at: number): DrawnFigure {
+  const { flight: _, ...rest } = figure;
+  const others = <T>(list: readonly T[]): T[] => list.filter((_, i) => i !== at);
+  return {
+    ...rest,
+    poses: others(figure.poses),
+    ...(figure.hidden ? { hidden: others(figure.hidden) } : {}),
   };
 }

@@ -1,13 +1,16 @@
 export {
+  ALONG_REACH,
   frameOf,
   SCALE,
   type Shape,
   type Still,
+  seenAlong,
   shapesOf,
   shapesOfPose,
   stripOf,
   svgOf,
   type Tone,
+  turns,
 } from './draw.ts';
 export {
   addedPose,
@@ -15,6 +18,7 @@ export {
   type HandleId,
   handlesOf,
   pinned,
+  withoutPose,
 } from './edit.ts';
 export { type FigureFinding, factsOfFigure, figureFindings } from './facts.ts';
 export { FIGURES } from './figures/index.ts';

@@ -5,12 +5,14 @@ import {
   type DrawnFigure,
   kneeBend,
   LIMB_SIDES,
+  mostHidden,
   poseAt,
   type Solved,
   solve,
   touchesOf,
 } from '../pose/index.ts';
 import { adapted } from './adapt.ts';
+import { LEAST_TURN } from './draw.ts';
 import { liesOnSide } from './facts.ts';
 import { FIGURES } from './figures/index.ts';
 import { stillsOf } from './stills.ts';
@@ -206,10 +208,22 @@ function poseWords(figure: DrawnFigure, t: number): string {
   return `${on ? `${on}, ` : ''}${trunk}, ${legs}, ${hands}${pose.looks ? ', head turned' : ''}`;
 }
 
+/** What the view hides, in words. */
+const turnWords = (figure: DrawnFigure): string[] =>
+  [
+    { of: mostHidden(figure, 'trunk'), says: 'The shoulders turn against the hips' },
+    { of: mostHidden(figure, 'head'), says: 'The head turns' },
+  ].flatMap(({ of, says }) => (of >= LEAST_TURN ? [`${says} by up to ${of}°.`] : []));
+
 /** A rep in words made from its poses: where it begins and where it goes. */
 export function figureWords(figure: DrawnFigure): string {
   const said = stillsOf(figure).map((t) => poseWords(figure, t));
   const [from, ...on] = said.filter((words, i) => words !== said[i - 1]);
-  if (figure.poses.length === 1) return `Held: ${from}.`;
-  return on.length === 0 ? `From ${from}, and back.` : `From ${from}; to ${on.join('; then ')}.`;
+  const whole =
+    figure.poses.length === 1
+      ? `Held: ${from}.`
+      : on.length === 0
+        ? `From ${from}, and back.`
+        : `From ${from}; to ${on.join('; then ')}.`;
+  return [whole, ...turnWords(figure)].join(' ');
 }

@@ -19,9 +19,8 @@ export function loadFindings(
   demand: Demand,
   figure: DrawnFigure,
 ): LoadFinding[] {
-  if (figure.above) return [];
   const stated = unsafeEnd(demand['wrist.load']);
-  const hands = stated > 0 ? mostOnHands(figure) : 0;
+  const hands = stated > 0 && !figure.above ? mostOnHands(figure) : 0;
   const bearing =
     hands > stated + HANDS_APART
       ? [

@@ -2,6 +2,7 @@ export { type Body, bodyFaults, GRAVITY, USUAL_BODY } from './body.ts';
 export { readDrawing } from './drawn.ts';
 export { loadFindings } from './findings.ts';
 export { helpFindings } from './helps.ts';
+export { HIDDEN_LET_STAND, hiddenFindings, hiddenLeasts } from './hidden.ts';
 export {
   ABOVE_LOW_BACK,
   BELOW_LOW_BACK,

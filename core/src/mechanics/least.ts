@@ -16,16 +16,11 @@ import {
 } from '../pose/index.ts';
 import { GRAVITY, USUAL_BODY } from './body.ts';
 import { contactsOf } from './contacts.ts';
+import { hiddenLeasts } from './hidden.ts';
 import { BACK_MOST, JOINT_ROWS, type MomentJoint } from './joints.ts';
+import { type Cuts, type Least, levelAt } from './levels.ts';
 import { couldStop, type Frame, heldAs, momentAt, onHands, repOf } from './rep.ts';
 import { type Held, NOTHING_HELD } from './statics.ts';
-
-/** The least that a drawing shows a figure to be, and how. */
-export interface Least {
-  readonly key: DemandKey;
-  readonly least: number;
-  readonly why: string;
-}
 
 /** What stands though its drawing shows more, by move and figure, each with why. */
 export const LET_STAND: Readonly<Record<string, string>> = {
@@ -50,10 +45,6 @@ export function handLoad({
   const most = need.max ?? least;
   return { least, middling: (least + most) / 2, most, count: need.count };
 }
-
-type Cuts = readonly (readonly [from: number, level: number])[];
-/** The highest level whose cut is reached; 0 below them all. Cuts go from the highest down. */
-const levelAt = (cuts: Cuts, value: number): number => cuts.find(([from]) => value >= from)?.[1] ?? 0;
 
 /**
  * Levels by the most of a joint's moment, N·m for a kilogram of body. The cuts lie between moves whose level
@@ -380,13 +371,14 @@ function byLoad(move: Pick<Move, 'needs'>, figure: DrawnFigure, rep: Frame[], em
 
 /**
  * The least that a move's drawing shows its figures to be, at the height it is drawn at and the middling of its weights;
- * nothing of a drawing seen from above, whose weight points at the eye.
+ * of a drawing seen from above, whose weight points at the eye, only what is marked.
  */
 export function leastsOf(move: Pick<Move, 'needs' | 'unit'>, figure: DrawnFigure): Least[] {
-  if (figure.above) return [];
+  const hidden = hiddenLeasts(figure);
+  if (figure.above) return hidden;
   const held = heldAs(figure, handLoad(move)?.middling ?? 0);
   const rep = keysOf(figure, held);
-  if (rep.length === 0) return [];
+  if (rep.length === 0) return hidden;
   // A weight in a hand that bears stands on the floor, and isn't borne by the wrist.
   const empty = held[0] === 0 && held[1] === 0 ? rep : keysOf(figure, NOTHING_HELD);
   const moments = Array.from({ length: MOMENTS + 1 }, (_, i) =>
@@ -400,6 +392,7 @@ export function leastsOf(move: Pick<Move, 'needs' | 'unit'>, figure: DrawnFigure
         })
       : null;
   return [
+    ...hidden,
     ...byLoad(move, figure, rep, empty),
     ...byAngle(figure, empty, moments),
     ...(holding ? [{ key: 'strain.holdSeconds' as const, least: IN_A_SET, why: holding }] : []),

@@ -3,6 +3,7 @@ import { DEMANDS, type Demand, type Move } from '../move/index.ts';
 import type { DrawnFigure } from '../pose/index.ts';
 import { loadFindings } from './findings.ts';
 import { helpFindings } from './helps.ts';
+import { HIDDEN_LET_STAND, hiddenFindings } from './hidden.ts';
 import { LET_STAND } from './least.ts';
 import { saidFindings } from './said.ts';
 
@@ -20,6 +21,9 @@ export function findingsOf(
     ...(figure ? figureFindings(move, demand, figure) : []),
     ...(figure ? loadFindings(move, demand, figure) : [])
       .filter(({ key }) => !LET_STAND[`${move.id} ${key}`])
+      .map(named),
+    ...(figure ? hiddenFindings(demand, figure) : [])
+      .filter(({ key }) => !HIDDEN_LET_STAND[`${move.id} ${key}`])
       .map(named),
     ...saidFindings(move, demand).map(named),
     ...helpFindings(move, demand).map(({ says }) => ({ what: 'the fault to watch', says })),

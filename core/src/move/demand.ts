@@ -148,6 +148,12 @@ export const LEAST_KEYS = [
   'ankle.load',
   'toes.curl',
   'strain.holdSeconds',
+  'spine.turn',
+  'spine.sideBend',
+  'balance.headTurn',
+  'hip.cross',
+  'hip.turnIn',
+  'hip.turnOut',
 ] as const satisfies readonly DemandKey[];
 export type LeastKey = (typeof LEAST_KEYS)[number];
 

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { lazily } from '../record/index.ts';
 import type { DrawnFigure } from './figure.ts';
+import { RANGE_OF, THIGH_TURNS } from './hidden.ts';
 
 /** Metres that a drawing may reach from its middle; a hall is larger, a drawing isn't. */
 const FAR = 4;
@@ -77,6 +78,18 @@ const prop = lazily(() =>
   ]),
 );
 
+/** What a view hides: no further than people go. */
+const hidden = lazily(() => {
+  const upTo = (most: number) => z.number().min(-most).max(most);
+  return z.strictObject({
+    trunk: upTo(RANGE_OF.trunk).optional(),
+    head: upTo(RANGE_OF.head).optional(),
+    side: upTo(RANGE_OF.side).optional(),
+    cross: upTo(RANGE_OF.cross).optional(),
+    thighs: z.tuple([upTo(THIGH_TURNS), upTo(THIGH_TURNS)]).optional(),
+  });
+});
+
 /** Key poses that a drawing of one's own may have. */
 export const MOST_POSES = 8;
 
@@ -94,6 +107,7 @@ export const drawingSchema = lazily(() =>
       travels: z.boolean().optional(),
       parts: z.literal(true).optional(),
       above: z.literal(true).optional(),
+      hidden: z.array(hidden).max(MOST_POSES).optional(),
       flight: z
         .strictObject({
           from: z.union([z.literal('each'), z.number().int().nonnegative()]),
@@ -103,5 +117,9 @@ export const drawingSchema = lazily(() =>
     })
     .refine((f) => !f.flight || f.flight.from === 'each' || f.flight.from < f.poses.length - 1, {
       message: 'a flight begins at a pose that another one follows',
+    })
+    .refine((f) => !f.hidden || f.hidden.length === f.poses.length, {
+      message: 'what the view hides is marked on every pose or on none',
+      path: ['hidden'],
     }),
 ) as unknown as z.ZodType<DrawnFigure, DrawnFigure>;

@@ -1,5 +1,6 @@
 import { distance, FLESH, LENGTHS, type Point, turn } from './body.ts';
 import { moved } from './build.ts';
+import { type Hidden, hiddenMirrored } from './hidden.ts';
 import { type KeyPose, LIMB_SIDES, mirrored, poseBetween, type Solved, solve, type View } from './pose.ts';
 
 /** Things drawn beside somebody, from the same numbers, m. */
@@ -45,6 +46,8 @@ export interface DrawnFigure {
   readonly parts?: true;
   /** Somebody lying, seen from above: nothing in it is high or low. */
   readonly above?: true;
+  /** What the view hides, by key pose. */
+  readonly hidden?: readonly Hidden[];
 }
 
 /** Half turns of the joints people have, degrees: least and most. Common ranges (AAOS norms, from memory), rounded outwards. */
@@ -72,6 +75,7 @@ export function poseAt(figure: DrawnFigure, t: number): KeyPose {
 export const otherSide = (figure: DrawnFigure): DrawnFigure => ({
   ...figure,
   poses: figure.poses.map((pose) => mirrored(pose, figure.view)),
+  ...(figure.hidden ? { hidden: hiddenMirrored(figure.hidden) } : {}),
   // Somebody on their other side has their head at the other end: so has what they lie on.
   props: figure.poses.some((pose) => pose.onSide) ? figure.props.map(turnedRound) : figure.props,
 });

@@ -51,6 +51,17 @@ export {
   touchesOf,
 } from './figure.ts';
 export {
+  HIDDEN_PARTS,
+  type Hidden,
+  type HiddenPart,
+  hiddenAt,
+  mostHidden,
+  mostTurned,
+  RANGE_OF,
+  THIGH_TURNS,
+  withHidden,
+} from './hidden.ts';
+export {
   centreOf,
   type KeyPose,
   LIMB_SIDES,

@@ -6,6 +6,7 @@ import {
   handlesOf,
   SCALE,
   shapesOfPose,
+  withoutPose,
 } from '@inner-rung/core/figure';
 import { type DrawnFigure, faultsOf, MOST_POSES, solve, touchesOf } from '@inner-rung/core/pose';
 import { Plus, Trash2, Undo2 } from 'lucide-react';
@@ -13,6 +14,7 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } fr
 import { PaintedShapes, THEME } from '../ui/figure-shapes.tsx';
 import { FigureProps } from './figure-beside.tsx';
 import { BY, PART, WINDOW } from './figure-props.ts';
+import { FigureTurns } from './figure-turns.tsx';
 
 /**
  * A trainer's own drawing: joints taken by the hand or the keyboard, contacts held while the rest moves, each pose
@@ -119,8 +121,7 @@ export function FigureEditor(props: {
           className="btn btn-sm touch"
           disabled={draft.poses.length === 1}
           onClick={() => {
-            const { flight: _, ...rest } = draft;
-            keep({ ...rest, poses: draft.poses.filter((_, i) => i !== at) });
+            keep(withoutPose(draft, at));
             setIndex(Math.max(0, at - 1));
           }}
         >
@@ -209,6 +210,7 @@ export function FigureEditor(props: {
           <strong>{finding.what}:</strong> {finding.says}.
         </p>
       ))}
+      <FigureTurns draft={draft} at={at} onKeep={keep} />
       <FigureProps draft={draft} onKeep={keep} />
       <button type="button" className="btn btn-sm touch mt-2" onClick={props.onAway}>
         <Undo2 size={17} aria-hidden /> Take my drawing away

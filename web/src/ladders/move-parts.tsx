@@ -1,4 +1,4 @@
-import { shownFor, stripOf, svgOf } from '@inner-rung/core/figure';
+import { shownFor, stripOf, svgOf, turns } from '@inner-rung/core/figure';
 import type { Library } from '@inner-rung/core/ladder';
 import { difficultyOf } from '@inner-rung/core/ladder';
 import { findingsOf } from '@inner-rung/core/mechanics';
@@ -174,6 +174,7 @@ export function Drawn(props: { library: Library; move: Move; surfaceCm?: number 
           {shown.like
             ? `Not drawn yet: shown as ${shown.like.name.toLowerCase()}, the nearest by posture and pattern.`
             : 'To scale for somebody 1.70 m tall.'}
+          {turns(shown.figure) && ' In the circle, seen from the head: shoulders over hips.'}
         </p>
         <div className="ml-auto flex gap-2">
           <button

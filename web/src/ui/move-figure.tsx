@@ -1,7 +1,15 @@
-import { figureWords, frameOf, type Shown, stripOf } from '@inner-rung/core/figure';
-import { otherSide } from '@inner-rung/core/pose';
+import {
+  ALONG_REACH,
+  figureWords,
+  frameOf,
+  type Shown,
+  seenAlong,
+  stripOf,
+  turns,
+} from '@inner-rung/core/figure';
+import { type DrawnFigure, otherSide } from '@inner-rung/core/pose';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { FigureShapes, THEME } from './figure-shapes.tsx';
+import { FigureShapes, PaintedShapes, THEME } from './figure-shapes.tsx';
 
 const still = () => matchMedia('(prefers-reduced-motion: reduce)').matches;
 /** A rep slower than this is shown at this pace: nobody waits ten seconds for a picture, s. */
@@ -24,6 +32,25 @@ export function MoveFigure(props: { shown: Shown; name: string; moving?: boolean
   );
 }
 
+/** Room over a figure that turns, for how it is seen along the spine, in the units of the drawing. */
+const ALONG = 2 * ALONG_REACH + 8;
+
+/** Over a figure that turns: the same moment seen from the head, shoulders over hips. */
+function Along({ figure, t, x, y }: { figure: DrawnFigure; t: number; x: number; y: number }) {
+  return (
+    <g transform={`translate(${x} ${y + ALONG_REACH + 2})`} data-seen="along">
+      <circle
+        r={ALONG_REACH}
+        fill="none"
+        stroke="var(--figure-far)"
+        strokeWidth={1.5}
+        strokeDasharray="3 5"
+      />
+      <PaintedShapes shapes={seenAlong(figure, t)} colours={THEME} />
+    </g>
+  );
+}
+
 function Moving(props: { shown: Shown; says: string; className: string }) {
   const { figure, repSeconds, alternates } = props.shown;
   const other = useMemo(() => (alternates ? otherSide(figure) : figure), [figure, alternates]);
@@ -31,7 +58,8 @@ function Moving(props: { shown: Shown; says: string; className: string }) {
     const [a, b] = [frameOf(figure), frameOf(other)];
     const left = Math.min(a[0], b[0]);
     const right = Math.max(a[0] + a[2], b[0] + b[2]);
-    const top = Math.min(a[1], b[1]);
+    const over = turns(figure) ? ALONG : 0;
+    const top = Math.min(a[1], b[1]) - over;
     return [left, top, right - left, Math.max(a[1] + a[3], b[1] + b[3]) - top] as const;
   }, [figure, other]);
   const [t, setT] = useState(0);
@@ -75,6 +103,14 @@ function Moving(props: { shown: Shown; says: string; className: string }) {
         colours={THEME}
         floor={[frame[0], frame[2]]}
       />
+      {turns(figure) && (
+        <Along
+          figure={t < 1 ? figure : other}
+          t={t < 1 ? t : t - 1}
+          x={frame[0] + frame[2] / 2}
+          y={frame[1]}
+        />
+      )}
     </svg>
   );
 }
@@ -86,7 +122,9 @@ const HEAD = 8;
 function Stills(props: { shown: Shown; says: string; className: string }) {
   const { figure } = props.shown;
   const strip = stripOf(figure);
-  const [, y, , height] = strip[0]!.frame;
+  const [, top, , tall] = strip[0]!.frame;
+  const over = turns(figure) ? ALONG : 0;
+  const [y, height] = [top - over, tall + over];
   let along = 0;
   const places = strip.map(({ frame }) => {
     const place = along;
@@ -106,6 +144,7 @@ function Stills(props: { shown: Shown; says: string; className: string }) {
       {strip.map((still, i) => (
         <g key={still.t} transform={`translate(${places[i]! - still.frame[0]} 0)`}>
           <FigureShapes figure={still.figure} t={still.t} colours={THEME} />
+          {over > 0 && <Along figure={figure} t={still.t} x={still.frame[0] + still.frame[2] / 2} y={y} />}
         </g>
       ))}
       {places.slice(1).map((place) => (

@@ -1,6 +1,7 @@
 import { ACROSS } from './across.ts';
 import { alike } from './alike.ts';
 import { FLOOR } from './floor.ts';
+import { HIDDEN } from './hidden.ts';
 import type { Figures } from './kit.ts';
 import { MORE } from './more.ts';
 import { NAMED } from './named.ts';
@@ -24,5 +25,15 @@ const DRAWN: Figures = {
   ...STRONG_SEATED,
 };
 
-/** Every figure, by its move. */
-export const FIGURES: Figures = { ...DRAWN, ...alike(DRAWN) };
+const PLAIN: Figures = { ...DRAWN, ...alike(DRAWN) };
+
+/** Every figure, by its move, with what its view hides. */
+export const FIGURES: Figures = {
+  ...PLAIN,
+  ...Object.fromEntries(
+    Object.entries(HIDDEN).map(([id, hidden]) => [
+      id,
+      (height: number) => ({ ...PLAIN[id]!(height), hidden }),
+    ]),
+  ),
+};
