@@ -1,4 +1,5 @@
 import {
+  ALONG_REACH,
   addedPose,
   dragged,
   type FigureFinding,
@@ -6,12 +7,13 @@ import {
   handlesOf,
   SCALE,
   shapesOfPose,
+  turns,
   withoutPose,
 } from '@inner-rung/core/figure';
 import { type DrawnFigure, faultsOf, MOST_POSES, solve, touchesOf } from '@inner-rung/core/pose';
 import { Plus, Trash2, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
-import { PaintedShapes, THEME } from '../ui/figure-shapes.tsx';
+import { PaintedShapes, SeenAlong, THEME } from '../ui/figure-shapes.tsx';
 import { FigureProps } from './figure-beside.tsx';
 import { BY, PART, WINDOW } from './figure-props.ts';
 import { FigureTurns } from './figure-turns.tsx';
@@ -162,6 +164,14 @@ export function FigureEditor(props: {
           />
         )}
         <PaintedShapes shapes={shapesOfPose(draft, solved)} colours={THEME} />
+        {turns(draft) && (
+          <SeenAlong
+            figure={draft}
+            t={(at / Math.max(1, draft.poses.length - 1)) * (draft.back ? 0.5 : 1)}
+            x={WINDOW.right * SCALE - 1.2 * ALONG_REACH}
+            y={-WINDOW.top * SCALE + 1.2 * ALONG_REACH}
+          />
+        )}
         <path
           d={`M${solved.centre[0] * SCALE} ${-solved.centre[1] * SCALE}V0`}
           stroke="var(--color-primary)"

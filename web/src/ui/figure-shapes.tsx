@@ -1,4 +1,4 @@
-import { type Shape, shapesOf, type Tone } from '@inner-rung/core/figure';
+import { ALONG_REACH, type Shape, seenAlong, shapesOf, type Tone } from '@inner-rung/core/figure';
 import type { DrawnFigure } from '@inner-rung/core/pose';
 
 /** Colours of a figure's parts, and of the thin edge that keeps a limb apart from what it lies over. */
@@ -47,4 +47,20 @@ export function PaintedShapes({ shapes, colours }: { shapes: readonly Shape[]; c
           : {})}
     />
   ));
+}
+
+/** A figure that turns at a moment of its rep as it is seen from the head, about a place: shoulders over hips. */
+export function SeenAlong(props: { figure: DrawnFigure; t: number; x: number; y: number }) {
+  return (
+    <g transform={`translate(${props.x} ${props.y})`} data-seen="along">
+      <circle
+        r={ALONG_REACH}
+        fill="none"
+        stroke="var(--figure-far)"
+        strokeWidth={1.5}
+        strokeDasharray="3 5"
+      />
+      <PaintedShapes shapes={seenAlong(props.figure, props.t)} colours={THEME} />
+    </g>
+  );
 }

@@ -1,15 +1,7 @@
-import {
-  ALONG_REACH,
-  figureWords,
-  frameOf,
-  type Shown,
-  seenAlong,
-  stripOf,
-  turns,
-} from '@inner-rung/core/figure';
-import { type DrawnFigure, otherSide } from '@inner-rung/core/pose';
+import { ALONG_REACH, figureWords, frameOf, type Shown, stripOf, turns } from '@inner-rung/core/figure';
+import { otherSide } from '@inner-rung/core/pose';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { FigureShapes, PaintedShapes, THEME } from './figure-shapes.tsx';
+import { FigureShapes, SeenAlong, THEME } from './figure-shapes.tsx';
 
 const still = () => matchMedia('(prefers-reduced-motion: reduce)').matches;
 /** A rep slower than this is shown at this pace: nobody waits ten seconds for a picture, s. */
@@ -34,22 +26,6 @@ export function MoveFigure(props: { shown: Shown; name: string; moving?: boolean
 
 /** Room over a figure that turns, for how it is seen along the spine, in the units of the drawing. */
 const ALONG = 2 * ALONG_REACH + 8;
-
-/** Over a figure that turns: the same moment seen from the head, shoulders over hips. */
-function Along({ figure, t, x, y }: { figure: DrawnFigure; t: number; x: number; y: number }) {
-  return (
-    <g transform={`translate(${x} ${y + ALONG_REACH + 2})`} data-seen="along">
-      <circle
-        r={ALONG_REACH}
-        fill="none"
-        stroke="var(--figure-far)"
-        strokeWidth={1.5}
-        strokeDasharray="3 5"
-      />
-      <PaintedShapes shapes={seenAlong(figure, t)} colours={THEME} />
-    </g>
-  );
-}
 
 function Moving(props: { shown: Shown; says: string; className: string }) {
   const { figure, repSeconds, alternates } = props.shown;
@@ -104,11 +80,11 @@ function Moving(props: { shown: Shown; says: string; className: string }) {
         floor={[frame[0], frame[2]]}
       />
       {turns(figure) && (
-        <Along
+        <SeenAlong
           figure={t < 1 ? figure : other}
           t={t < 1 ? t : t - 1}
           x={frame[0] + frame[2] / 2}
-          y={frame[1]}
+          y={frame[1] + ALONG / 2}
         />
       )}
     </svg>
@@ -144,7 +120,14 @@ function Stills(props: { shown: Shown; says: string; className: string }) {
       {strip.map((still, i) => (
         <g key={still.t} transform={`translate(${places[i]! - still.frame[0]} 0)`}>
           <FigureShapes figure={still.figure} t={still.t} colours={THEME} />
-          {over > 0 && <Along figure={figure} t={still.t} x={still.frame[0] + still.frame[2] / 2} y={y} />}
+          {over > 0 && (
+            <SeenAlong
+              figure={figure}
+              t={still.t}
+              x={still.frame[0] + still.frame[2] / 2}
+              y={y + ALONG / 2}
+            />
+          )}
         </g>
       ))}
       {places.slice(1).map((place) => (
