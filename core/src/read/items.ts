@@ -393,9 +393,8 @@ export function itemsOf(
       pieces.splice(k, to - k, { ...pieces[k]!, to: last.to });
       break;
     }
-  const isMove = (from: number, to: number) =>
-    (readName(names, namesIn(from, to), own)[0]?.sure ?? 0) >= SURE;
   const reading = (from: number, to: number) => readName(names, namesIn(from, to), own)[0];
+  const isMove = (from: number, to: number) => (reading(from, to)?.sure ?? 0) >= SURE;
   const cut = lastOfList(pieces, tokens, reading).flatMap((piece) => countsApart(piece, facts, isMove));
   const items: Item[] = [];
   for (const piece of cut) {
