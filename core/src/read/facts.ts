@@ -914,6 +914,12 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: ([rest, n]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: rest! } : null),
     weight: 2,
   },
+  // "Stations 40 seconds, 20 to move".
+  {
+    is: '@station @sep? T @sep? Q to? move|change|swap|rotate|switch|changeover on|over|round|stations?',
+    says: interval,
+    weight: 1.5,
+  },
   { is: 'emom', says: format('emom') },
   {
     is: 'emom @sep? for? U',
@@ -1516,6 +1522,11 @@ const DOSE: readonly Rule<Fact>[] = [
     is: '@|with|at|a? @|at|of? KG / KG',
     says: loads,
     weight: 1,
+  },
+  {
+    is: '@|with|at|a? @|at|of? KG each|apiece|ea',
+    says: ([kg]) => (kg! <= 200 ? { is: 'load', kg: ofLoad(kg!) } : null),
+    weight: 0.6,
   },
   // "8 kg each hand": how heavy what either holds is, and nothing of sides.
   {

@@ -71,8 +71,14 @@ function calmThenMoves(said: Said): ReturnType<typeof headingOf> {
   const to = Math.max(heading.to, 1);
   if (said.rest[0]!.word === 'stretch') return null;
   const items = movesIn(said, said.rest.slice(to));
-  return items.length > 0 && isList(items) ? { ...heading, to } : null;
+  // "Warm up lap of the park": in so few words it is what it warms up with, known or not.
+  const few = said.rest.length - to <= MOST_OF_WARMING && !said.listed && said.colon < 0;
+  return items.length > 0 && (isList(items) || (few && said.rest[to]?.kind === 'word'))
+    ? { ...heading, to }
+    : null;
 }
+/** So many words behind "warm up" say what is done. */
+const MOST_OF_WARMING = 7;
 
 /** "Football warm-up": a part by what it ends with, alone on its line. */
 function calmAtEnd({ content, listed, rest }: Said): ReturnType<typeof headingOf> {
@@ -123,7 +129,8 @@ function partInProse(said: Said): ReturnType<typeof headingOf> {
 export function partHeading(said: Said): LineOf | null {
   const { rest, text } = said;
   const prose = partInProse(said);
-  const heading = headingOf(rest) ?? calmThenMoves(said) ?? prose ?? calmAtEnd(said);
+  const warming = calmThenMoves(said);
+  const heading = headingOf(rest) ?? warming ?? prose ?? calmAtEnd(said);
   if (!heading) return null;
   if (said.exactName && said.whole!.moves.length === 1 && !['stretch', 'circuit'].includes(rest[0]!.word))
     return null;
@@ -195,7 +202,11 @@ export function partHeading(said: Said): LineOf | null {
         ? // "5 mins (march, arm circles)": no bracket is left open.
           bare.slice(sign ? 2 : 1, bare[1]?.word === '(' && bare.at(-1)!.word === ')' ? -1 : undefined)
         : after.slice(behind);
-  const { rest: listedRows, facts: ofAll } = withoutClock(rows);
+  // "Block 1 - 4 mins: 20 s work 10 s rest: squat jumps, …": how long it is, its clock, and then what.
+  const inner = timed && sign ? rows.findIndex((token) => token.word === ':') : -1;
+  const its = inner > 0 ? factsIn(CLOCK_GRAMMAR, rows.slice(0, inner)) : [];
+  const clocked = its.length > 0 && leftOver(rows.slice(0, inner), its).length === 0;
+  const { rest: listedRows, facts: ofAll } = withoutClock(clocked ? rows.slice(inner + 1) : rows);
   const items = movesIn(said, listedRows);
   if (timed) {
     // How long all of it is, not each.
@@ -203,10 +214,11 @@ export function partHeading(said: Said): LineOf | null {
     const often = factsIn(CLOCK_GRAMMAR, rows);
     const ofRows = items.length === 0 || leftOver(rows, often).length === 0 ? often : [];
     const beside = parted ? matches.filter(({ from }) => timing[from] !== bare[0]) : [];
+    if (clocked) headed.spans.unshift(...spansOf(rows, its));
     headed.facts = [
       ...again,
       { is: 'in all seconds', seconds: bare[0]!.value },
-      ...[...beside, ...ofRows].map(({ fact }) => fact),
+      ...[...beside, ...ofRows, ...(clocked ? its : [])].map(({ fact }) => fact),
     ];
     headed.spans.unshift(...spansOf(timing, beside), ...spansOf(rows, ofRows));
     headed.spans.unshift({ what: 'in all seconds', from: bare[0]!.from, to: bare[0]!.to });
@@ -216,7 +228,7 @@ export function partHeading(said: Said): LineOf | null {
     heading.role !== 'circuit' &&
     heading.role !== null &&
     (timed || heading.to > 0) &&
-    (items.length > 1 || (heading === prose && items.length === 1));
+    (items.length > 1 || ((heading === prose || heading === warming) && items.length === 1));
   if (!listing && !isList(items)) {
     const [lasts] = headed.facts;
     // "Part A: mobility (5 min)": so long for all of it, unless it is for each.
@@ -769,6 +781,8 @@ export function labelThenMoves(said: Said): LineOf | null {
 
 /** What all of a part takes at least, s; less is for one thing of it. Estimate. */
 const LEAST_TITLED = 300;
+/** Nobody does one thing of a part for so long, s. Estimate. */
+const LEAST_OF_PART = 180;
 const PLACED = new Set(['seated', 'standing', 'chair', 'floor', 'balance', 'back', 'leg', 'arm', 'shoulder']);
 /** Of the words that make a title only where or with what it is done. */
 const placed = (label: readonly Token[]): boolean =>
@@ -811,6 +825,15 @@ export function titleThenClock(said: Said): LineOf | null {
   const ofOne = matches.length === 1 && time!.fact.is === 'work' && time!.fact.seconds < LEAST_TITLED;
   if (ofOne && !after.some(({ word }) => ['each', 'per', 'every'].includes(word)) && placed(label))
     return null;
+  // "Balance - 5 min": so long for all that stands below it.
+  const forAll =
+    matches.length === 1 &&
+    time!.fact.is === 'work' &&
+    time!.fact.seconds >= LEAST_OF_PART &&
+    cut !== said.colon
+      ? !after.some(({ word }) => ['each', 'per', 'every'].includes(word)) &&
+        label.every(({ word }) => SECTIONS.has(word))
+      : false;
   // "Work: 30s" is called nothing.
   // Nor is "Each machine: 2 sets of 12".
   const ofEach = ['each', 'every', 'all', 'per'].includes(label[0]!.word);
@@ -818,11 +841,16 @@ export function titleThenClock(said: Said): LineOf | null {
   return said.as(named ? 'heading' : 'clock', 0.85, {
     facts: [
       ...(whole ? [{ is: 'in all seconds', seconds: whole.value } as const] : []),
-      ...matches.map((match) => match.fact),
+      ...matches.map(
+        ({ fact }): Fact =>
+          forAll && fact.is === 'work' ? { is: 'in all seconds', seconds: fact.seconds } : fact,
+      ),
     ],
     spans: [
       ...(whole ? [{ what: 'in all seconds', from: whole.from, to: whole.to }] : []),
-      ...spansOf(after, matches),
+      ...spansOf(after, matches).map((span) =>
+        forAll && span.what === 'work' ? { ...span, what: 'in all seconds' } : span,
+      ),
     ],
     heading: named ? said.words(0, cut) : null,
     titled: said.titled,

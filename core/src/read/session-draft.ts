@@ -67,6 +67,8 @@ const MOST_IN_ONE = 4;
 const LINES_OF_ONE = 2;
 /** A part of its own rather than a set, in seconds. Estimate. */
 const LEAST_PART = 180;
+/** As sure is what some move is called, alone or as the likeliest. */
+const CALLED_SO = 0.9;
 /** So many stations are a list that may go on. */
 const FEWEST_OF_LIST = 3;
 /** As many words at most say what is stretched. */
@@ -216,7 +218,11 @@ export class SessionDraft {
     // Right beneath a warm-up that was only named stands what it is.
     const beneath = empty && before.role === 'warm-up' && before.heads.length > 0 && !read.fresh;
     const role =
-      beneath && read.role === 'circuit' && read.heading === null && read.items.length > 0
+      beneath &&
+      read.role === 'circuit' &&
+      read.heading === null &&
+      read.items.length > 0 &&
+      !goesRound(read.facts)
         ? 'warm-up'
         : (read.role ?? 'circuit');
     const inherits =
@@ -447,7 +453,10 @@ export class SessionDraft {
       readName(this.#names, tokensOf(`${name} ${way}`), this.#own)[0],
       readName(this.#names, tokensOf(way), this.#own)[0],
     ];
-    const best = read.reduce((a, b) => ((b?.sure ?? 0) > (a?.sure ?? 0) ? b : a));
+    // "Press-ups / plank": beside a stroke a movement by its own name is that.
+    const [, alone] = read;
+    const named = is === null && (alone?.sure ?? 0) >= CALLED_SO;
+    const best = named ? alone : read.reduce((a, b) => ((b?.sure ?? 0) > (a?.sure ?? 0) ? b : a));
     return { is, text: way, moves: best?.moves ?? [] };
   }
 
