@@ -1,4 +1,4 @@
-import type { LevelIndex } from '../person/index.ts';
+import { conditionOf, type LevelIndex } from '../person/index.ts';
 import { type ClauseReading, COUNTS, flush, isAt, ofWhatFollows } from './clause-reading.ts';
 import type { Token } from './tokens.ts';
 import type { Meaning } from './who-words.ts';
@@ -168,7 +168,9 @@ function takeMeaning(
       break;
     case 'side': {
       // "Both beginners", and no knee of theirs.
-      const limb = ['condition', 'sore'].includes(isAt(r, i + 1) ?? '');
+      const behind = r.pieces[i + 1]?.meaning;
+      const limb =
+        behind?.is === 'sore' || (behind?.is === 'condition' && conditionOf(behind.id).sided === true);
       if (i === 0 && meaning.side === 'both' && !limb) {
         r.clause.share = 'all';
         break;

@@ -20,7 +20,7 @@ const EARLY_WEEKS = 12;
 const SOON_WEEKS = 6;
 
 /** What stands beside a number that says how many there are: "small group of 4 - ". */
-const OF_A_TOTAL = new Set(['people', 'filler']);
+const OF_A_TOTAL = new Set(['people', 'filler', 'adult', 'sex']);
 
 /** What people are said to be or to have. */
 const OF_PEOPLE = new Set(['people', 'condition', 'level', 'sex', 'adult', 'fine']);
@@ -101,7 +101,9 @@ export function clausesOf(text: string): Token[][] {
       next !== undefined &&
       (next.kind === 'number' ||
         COUNTS[next.word] !== undefined ||
-        ['some', 'half', 'the', 'few', 'another'].includes(next.word));
+        ['some', 'half', 'the', 'few', 'another'].includes(next.word) ||
+        // "And their 2 support workers".
+        (['their', 'my', 'our', 'his', 'her'].includes(next.word) && tokens[i + 2]?.kind === 'number'));
     const article = next !== undefined && ['a', 'an'].includes(next.word);
     const andNew =
       (['and', 'plus', 'including', 'incl', 'inc'].includes(token.word) &&

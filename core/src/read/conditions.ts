@@ -260,6 +260,10 @@ export const CONDITION_NAMES: Readonly<Record<ConditionId, readonly string[]>> =
     'bypass',
   ],
   'recent-surgery': [
+    'prostate surgery',
+    'prostate operation',
+    'prostate op',
+    'prostatectomy',
     'recent surgery',
     'surgery',
     'operation',
@@ -727,6 +731,8 @@ export const CONDITION_NAMES: Readonly<Record<ConditionId, readonly string[]>> =
   lymphoedema: ['lymphoedema', 'lymphedema', 'swollen arm'],
   'dialysis-arm': ['dialysis access', 'fistula', 'dialysis', 'dialysis arm'],
   'walking-aid': [
+    'stick',
+    'a stick',
     'walks with a stick',
     'walks with a frame',
     'walk with aids',

@@ -196,8 +196,9 @@ const problemOf = (total: number): string | null =>
 const YOUNG: ReadonlySet<string> = new Set(['child', 'teenager']);
 /** Who is there for others. */
 const HELPS =
-  /^\W*\S+ (?:\p{L}+ )?(?:carers?|tas?|teaching assistants?|helpers?|assistants?|teachers?|volunteers?|support workers?|supporters?|staff)\b/iu;
+  /^\W*(?:their |my |our |his |her )?\S+ (?:\p{L}+ )?(?:carers?|tas?|teaching assistants?|helpers?|assistants?|teachers?|volunteers?|support workers?|supporters?|staff)\b/iu;
 
+const OF_SEVERAL = /^(?:use|have|are|need|take|were|walk)\b/iu;
 /** What each clause says, what goes on about those before put with them. */
 function clausesSaid(trimmed: string): Clause[] {
   const clauses: Clause[] = [];
@@ -260,6 +261,17 @@ function clausesSaid(trimmed: string): Clause[] {
       last.ages = [clause.count, clause.count];
       continue;
     }
+    // "My nan and her friend, use frames": of more than one, as the verb says.
+    if (
+      bare &&
+      clauses.length > 1 &&
+      OF_SEVERAL.test(clause.says) &&
+      described(clause) &&
+      clauses.every((c) => c.name !== null || c.count === 1)
+    ) {
+      clauses.push({ ...clause, share: 'all' });
+      continue;
+    }
     // What has no count of its own goes on about those before.
     if (
       bare &&
@@ -312,6 +324,9 @@ function clausesSaid(trimmed: string): Clause[] {
   return clauses;
 }
 
+/** So many may have some among them, and who has something, and nothing else. */
+const FEWEST_OF = 4;
+const HAS_SOMETHING = /^\W*[\p{L}\d]+ (?:with|has|have|having|on|using)\b/iu;
 /** Does all that they have say more exactly what the others have? */
 const narrows = (c: Clause, than: Clause): boolean =>
   c.conditions.length > 0 &&
@@ -332,6 +347,29 @@ function totalSaid(clauses: readonly Clause[]): number | null {
     first !== undefined && rest.some((c) => counted(c) !== null && (c.beside || apartFrom(first, c)));
   const named =
     clauses.length > 0 && clauses.every((c) => c.name !== null || (c.count === 1 && c.sex !== null));
+  // "16 kids, 8 boys 8 girls", "family of 4: mum, dad, 2 kids": those who are listed come to as many.
+  const listed = rest.filter((c) => counted(c) !== null);
+  const sum = listed.reduce((all, c) => all + counted(c)!, 0);
+  if (
+    first &&
+    firstCount !== null &&
+    firstCount > 2 &&
+    listed.length > 1 &&
+    sum === firstCount &&
+    first.name === null
+  )
+    return firstCount;
+  // "9 beginners, two with asthma": of them, where nobody else is counted.
+  const ofThose =
+    first !== undefined &&
+    first.level !== null &&
+    first.conditions.length === 0 &&
+    (firstCount ?? 0) >= FEWEST_OF &&
+    rest.length > 0 &&
+    rest.every(
+      (c) => c.count !== null && c.count < firstCount! && c.level === null && HAS_SOMETHING.test(c.says),
+    );
+  if (ofThose) return firstCount;
   const isTotal =
     first !== undefined &&
     firstCount !== null &&
@@ -653,6 +691,8 @@ const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
   // A pressure is no age.
   [/\b\d{2,3} ?\/ ?\d{2,3}\b(?= *(?:$|[,.;)]|mm))/giu, 'a reading'],
   [/\b[Uu]-?(\d{1,2})['’]?s?\b/gu, 'under $1'],
+  [/\bT[12]\s?DM?\b/gu, 'diabetes'],
+  [/\ba mix(?:ture)? of\b/giu, ''],
   [/\bL[1-5](?:\s?[/-]\s?[LS]?[1-5])?\b/gu, 'disc'],
   [/\bC[1-7]\s?[/-]\s?C?[1-8]\b/gu, 'neck'],
 ];
