@@ -326,6 +326,35 @@ describe('what is heard', () => {
     expect(calls[0]!.map((c) => c.says)).toContain('15 seconds');
     expect(calls.flat().filter((c) => c.sound === 'end')).toHaveLength(1);
   });
+  test('slow breathing is counted in and out, whole breaths only, and said in large words for who doesn’t hear it', () => {
+    const breathing = runOf({
+      ...circuit(['standing-breathing']),
+      id: 'main',
+      format: { ...FORMATS.intervals.usual, workSeconds: 40, restSeconds: 0, rounds: 1 } as Format,
+    });
+    const heard = callsIn(breathing, clockOf(breathing, [go]).stretches, () => 'Slow breathing')[0]!;
+    const said = heard.filter((call) => call.shown);
+    // In for three, out for five: four breaths in 36 s, once the name has been said.
+    expect(said.map(({ says, at }) => [says, at])).toEqual([
+      ['In', 4],
+      ['Out', 7],
+      ['In', 12],
+      ['Out', 15],
+      ['In', 20],
+      ['Out', 23],
+      ['In', 28],
+      ['Out', 31],
+    ]);
+    expect(heard.filter(({ sound, at }) => sound === 'pulse' && at < 12).map(({ says }) => says)).toEqual([
+      '2',
+      '3',
+      '2',
+      '3',
+      '4',
+      '5',
+    ]);
+    expect(heard.map(({ says }) => says)).not.toContain('15 seconds');
+  });
   test('an inner lane’s end is heard at its moment', () => {
     const staggered = runOf({
       ...circuit(['squat']),

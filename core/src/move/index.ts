@@ -37,6 +37,7 @@ export {
   CAPABILITIES,
   CAPABILITY_IDS,
   type Capability,
+  countSchema,
   type FormRef,
   formRefSchema,
   GIVES,

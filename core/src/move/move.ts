@@ -190,6 +190,11 @@ export const formRefSchema = lazily(() =>
 );
 export type FormRef = z.infer<typeof formRefSchema>;
 
+/** A part of a rep that is counted aloud: what is said first, and seconds. */
+export const countSchema = lazily(() =>
+  z.strictObject({ says: z.string().min(1).max(40), seconds: z.number().int().min(1).max(20) }),
+);
+
 /** A figure's own words, pace, dose and demand. One exercise, whatever its surface or load. */
 export const moveSchema = lazily(() =>
   z
@@ -241,6 +246,8 @@ export const moveSchema = lazily(() =>
       serves: servesSchema.optional(),
       cues: z.array(text).min(2).max(3),
       breath: text,
+      /** What a rep is counted aloud by, part after part: "in" for three seconds, "out" for five. */
+      counts: z.array(countSchema).min(1).max(4).optional(),
       faults: z.array(faultSchema).min(1).max(2),
       stopIf: z.array(text).default([]),
       /** An easier form, for a move that stands on no ladder. */

@@ -1,5 +1,5 @@
 import type { Segment } from '../clock/index.ts';
-import { entriesOf, sheetLines } from '../session/index.ts';
+import { entriesOf, type MoveFacts, sheetLines } from '../session/index.ts';
 import type { Stretch } from './clock.ts';
 import { movesWords } from './moves.ts';
 import { beatsOf, isLed, tempoSeconds } from './pace.ts';
@@ -22,6 +22,36 @@ export interface Call {
 const COUNT_DOWN = [3, 2, 1] as const;
 /** Seconds left at which time is called in a stretch that is long enough. Common practice. */
 const TIME_LEFT = [15, 10] as const;
+
+/** What is counted aloud through a stretch in which one thing is done that is counted so. */
+function countsOf(
+  { does }: Segment,
+  of: (entry: number) => MoveFacts['counts'],
+): NonNullable<MoveFacts['counts']> | null {
+  const [only, ...more] = does;
+  return only && more.length === 0 ? (of(only.entry) ?? null) : null;
+}
+/** Whole reps only: nobody is stopped in the middle of a breath. */
+function countedIn(counts: NonNullable<MoveFacts['counts']>, seconds: number): Call[] {
+  const rep = counts.reduce((sum, part) => sum + part.seconds, 0);
+  const from = Math.min(COUNT_FROM, Math.max(0, seconds - rep));
+  return Array.from({ length: Math.floor((seconds - from) / rep) }, (_, nth) => {
+    let at = from + nth * rep;
+    return counts.flatMap((part) => {
+      const begun = at;
+      at += part.seconds;
+      return Array.from(
+        { length: part.seconds },
+        (_, k): Call =>
+          k === 0
+            ? { at: begun, sound: 'say', says: part.says, shown: true }
+            : { at: begun + k, sound: 'pulse', says: String(k + 1) },
+      );
+    });
+  }).flat();
+}
+/** Seconds in which what it is has been said, before it is counted. Estimate. */
+const COUNT_FROM = 4;
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const isRest = (segment: Segment) => segment.kind !== 'work' && segment.kind !== 'hold';
@@ -75,14 +105,16 @@ export function callsIn(
       for (const { at, words } of line.says)
         if (at < seconds)
           calls.push({ at, sound: /lanes? done$/.test(words) ? 'lane' : 'say', says: words, shown: true });
+      const counts = around ? null : countsOf(segment, (entry) => facts(entries[entry]!.move).counts);
+      if (counts) calls.push(...countedIn(counts, seconds));
       const { format } = plan.blocks[segment.block]!;
-      if (!around && isLed(format))
+      if (!around && !counts && isLed(format))
         for (const beat of beatsOf(segment, seconds, (entry) => {
           const { move, dose } = entries[entry]!;
           return tempoSeconds(dose?.tempo) ?? facts(move).rep?.mid ?? null;
         }))
           calls.push({ at: beat.at, sound: 'pulse', says: beat.rep === null ? null : String(beat.rep) });
-      if (seconds >= 40)
+      if (seconds >= 40 && !counts)
         for (const left of TIME_LEFT)
           calls.push({ at: seconds - left, sound: 'say', says: `${left} seconds` });
     }

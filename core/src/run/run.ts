@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { span } from '../clock/index.ts';
-import { formRefSchema, idSchema } from '../move/index.ts';
+import { countSchema, formRefSchema, idSchema } from '../move/index.ts';
 import { heldConditionSchema, STOP_SIGNS } from '../person/index.ts';
 import { drawingSchema } from '../pose/index.ts';
 import { lazily } from '../record/index.ts';
@@ -129,6 +129,7 @@ export const runSchema = lazily(() =>
         sided: z.boolean(),
         starts: levelSchema,
         ends: levelSchema,
+        counts: z.array(countSchema).max(4).optional(),
       }),
     ),
     /** Whether all are at one station, or spread over the stations and going round. */
@@ -166,9 +167,9 @@ export function factsOfRun(run: Pick<Run, 'facts'>): Facts {
   const made = factsByRun.get(run.facts);
   if (made) return made;
   const known = new Map(
-    Object.entries(run.facts).map(([move, { rep, ...rest }]) => [
+    Object.entries(run.facts).map(([move, { rep, counts, ...rest }]) => [
       move,
-      { ...rest, rep: rep && span(...rep) },
+      { ...rest, rep: rep && span(...rep), ...(counts ? { counts } : {}) },
     ]),
   );
   const facts: Facts = (move) => known.get(move) ?? UNKNOWN_FACTS;
@@ -180,8 +181,17 @@ export function factsOfRun(run: Pick<Run, 'facts'>): Facts {
 export function factsFor(moves: readonly string[], facts: Facts): Run['facts'] {
   return Object.fromEntries(
     moves.map((move) => {
-      const { rep, sided, starts, ends } = facts(move);
-      return [move, { rep: rep && [rep.lo, rep.mid, rep.hi], sided, starts, ends }];
+      const { rep, sided, starts, ends, counts } = facts(move);
+      return [
+        move,
+        {
+          rep: rep && [rep.lo, rep.mid, rep.hi],
+          sided,
+          starts,
+          ends,
+          ...(counts ? { counts: [...counts] } : {}),
+        },
+      ];
     }),
   );
 }

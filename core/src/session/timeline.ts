@@ -15,7 +15,7 @@ import {
   span,
 } from '../clock/index.ts';
 import type { Library } from '../ladder/index.ts';
-import type { FormRef } from '../move/index.ts';
+import type { FormRef, Move } from '../move/index.ts';
 import { changeFor, KINDS, type KindId } from './kinds.ts';
 import { type Block, type Dose, type Plan, roleOf } from './plan.ts';
 
@@ -27,6 +27,8 @@ export interface MoveFacts {
   readonly sided: boolean;
   readonly starts: Level;
   readonly ends: Level;
+  /** What a rep is counted aloud by, over and over: parts of so many seconds. */
+  readonly counts?: NonNullable<Move['counts']>;
 }
 export type Facts = (move: string) => MoveFacts;
 
@@ -50,6 +52,7 @@ export function factsIn(library: Library): Facts {
             sided: move.sides === 'one',
             starts: levelOf(move.posture.start),
             ends: levelOf(move.posture.end),
+            ...(move.counts ? { counts: move.counts } : {}),
           }
         : UNKNOWN_FACTS;
       known.set(id, facts);
