@@ -11,7 +11,15 @@ import {
   unexplained,
   writtenMove,
 } from '@inner-rung/core/ladder';
-import { DEMAND_KEYS, LEVER_IDS, middle, moveSchema, PUSH_UP_SHARE, readCurve } from '@inner-rung/core/move';
+import {
+  DEMAND_KEYS,
+  LEVER_IDS,
+  middle,
+  moveSchema,
+  PATTERNS,
+  PUSH_UP_SHARE,
+  readCurve,
+} from '@inner-rung/core/move';
 import {
   describeMove,
   draftLadder,
@@ -253,6 +261,43 @@ describe('a move described in a few answers', () => {
     expect(middle(demand['strength.legs'])).toBe(middle(library.demand.get('squat')!['strength.legs']));
     for (const key of DEMAND_KEYS)
       expect(demand[key]).toMatchObject({ from: 'estimate', source: 'described as like Squat' });
+  });
+  test('says nothing of what it is like but how hard it is: what its neighbour is told may be wrong of it', () => {
+    const like = library.move('held-load-squat')!;
+    const { move } = described({ name: 'Leg press', base: 'seated', like: like.id });
+    for (const cue of move.cues) expect(like.cues).not.toContain(cue);
+    expect(move.faults).not.toEqual(like.faults);
+    expect(move.stopIf).toEqual([]);
+    // Every pattern has words of its own, and they pass for a move's.
+    for (const pattern of PATTERNS) {
+      const made = described({ pattern });
+      expect(moveSchema.safeParse(writtenMove(library, made.move, made.demand)).success).toBe(true);
+    }
+  });
+  test('has no rung that loosens beside what loads, hops under a load, or sits down from a bar', () => {
+    const rungsOf = (patch: Partial<MoveAnswers>) => {
+      const { ladders, moves } = draftLadder(library, described(patch));
+      return ladders[0]!.rungs.map(
+        ({ move }) => moves.find((made) => made.move.id === move)?.move ?? library.move(move)!,
+      );
+    };
+    const loosens = rungsOf({
+      name: 'Arm pendulum',
+      pattern: 'mobility',
+      like: 'hinge-arm-swing',
+      counted: 'to a beat',
+    });
+    expect(loosens.every(({ pattern }) => pattern === 'mobility' || pattern === 'stretch')).toBe(true);
+    const carried = rungsOf({
+      name: 'Bear hug carry',
+      pattern: 'locomotion',
+      like: 'two-hand-carry',
+      counted: 'to a beat',
+      holds: 'heavy',
+    });
+    expect(carried.map(({ name }) => name).join()).not.toMatch(/hop/);
+    const hung = rungsOf({ name: 'Rope climb', pattern: 'pull overhead', base: 'hanging', like: 'pull-up' });
+    expect(hung.map(({ name }) => name).join()).not.toMatch(/seated/i);
   });
   test('takes the higher figure where nobody was asked', () => {
     const ankle = described().demand['ankle.load'].hi!;

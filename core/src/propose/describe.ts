@@ -2,6 +2,7 @@ import { type Library, rungDemand } from '../ladder/index.ts';
 import { DEMAND_KEYS, type DemandKey, type Figure, type Move, type Pattern } from '../move/index.ts';
 import type { Draft } from './bench.ts';
 import { freshId } from './draft-ladder.ts';
+import { plainWords } from './plain-words.ts';
 
 /** The few things a trainer is asked about a move the library doesn't know. */
 export interface MoveAnswers {
@@ -112,6 +113,7 @@ export function describeMove(library: Library, answers: MoveAnswers): Draft {
     serves: _serves,
     easier: _easier,
     drawn: _drawn,
+    counts: _counts,
     ...rest
   } = like;
   const { tempo: _tempo, pace: _pace, source: _source, ...plain } = rest;
@@ -125,6 +127,9 @@ export function describeMove(library: Library, answers: MoveAnswers): Draft {
     sides: answers.sides,
     unit: held ? 'hold' : 'reps',
     standard: 'As you teach it.',
+    // Of what it is like only how hard it is holds for it: its words may say what it hasn't got.
+    ...plainWords(answers.pattern),
+    stopIf: [],
     ...(held ? {} : { pace: like.pace ?? ([8, 14, 22] as [number, number, number]) }),
     ...(answers.counted === 'slowly' ? { tempo: like.tempo ?? '2-0-1-0' } : {}),
     trims: [],

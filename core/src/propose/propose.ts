@@ -11,7 +11,15 @@ import {
   TALLEST_POINTS,
   TALLEST_STEP,
 } from '../ladder/index.ts';
-import { type Demand, type FormRef, type LeverId, type Move, middle, type Settings } from '../move/index.ts';
+import {
+  type Demand,
+  type FormRef,
+  type LeverId,
+  type Move,
+  middle,
+  type Pattern,
+  type Settings,
+} from '../move/index.ts';
 import type { Draft } from './bench.ts';
 import type { Pull } from './pull.ts';
 import { draftOf, muscleOverlap, pull, pullsFor, strangeness } from './pulls.ts';
@@ -123,6 +131,14 @@ function kindred(library: Library, ladder: Ladder, near: readonly Draft[]): Cand
       ...near.map((d) => muscleOverlap(d.move, move) * (d.move.pattern === move.pattern ? 1 : 0.75)),
     );
     if (alike < KINDRED && !family.has(move.id)) return [];
+    // The same muscles in another pattern and another posture are another thing: a bridge above waves with a rope.
+    const stranger = near.every(
+      ({ move: { pattern, posture } }) => pattern !== move.pattern && posture.work !== move.posture.work,
+    );
+    if (stranger && !family.has(move.id)) return [];
+    // What loosens or stretches is no step towards what loads, nor the other way round.
+    const calm = (pattern: Pattern) => pattern === 'mobility' || pattern === 'stretch';
+    if (near.every(({ move: { pattern } }) => calm(pattern) !== calm(move.pattern))) return [];
     const draft = draftOf(library, { move: move.id })!;
     return [
       {

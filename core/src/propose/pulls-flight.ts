@@ -46,6 +46,8 @@ export const FLIGHT_PULLS: readonly Pull[] = [
       trains(f, 'locomotion', 'jump') &&
       !flies(f) &&
       hi(f, 'effort.met') >= 3 &&
+      // Nobody hops with a load in the arms.
+      handsFree(f) &&
       hi(f, 'hands.bearing') === 0 &&
       hi(f, 'strength.legs') <= 46 &&
       !named(f, /punch/i),

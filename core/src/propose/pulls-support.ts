@@ -43,6 +43,9 @@ export const SUPPORT_PULLS: readonly Pull[] = [
     says: 'sitting down',
     fits: (f) =>
       stands(f) &&
+      // Who hangs from a bar can't do it on a chair.
+      f.move.base !== 'hanging' &&
+      hi(f, 'hands.hang') === 0 &&
       f.move.unit === 'reps' &&
       hi(f, 'hands.bearing') === 0 &&
       hi(f, 'impact.class') <= 1 &&
