@@ -733,6 +733,8 @@ export const CONDITION_NAMES: Readonly<Record<ConditionId, readonly string[]>> =
   'walking-aid': [
     'stick',
     'a stick',
+    'frame',
+    'a frame',
     'walks with a stick',
     'walks with a frame',
     'walk with aids',

@@ -377,6 +377,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   { is: 'Q @work|of? @work? @sep? @sep? Q @sep? @rest', says: interval },
   { is: 'Q of @work @sep? @sep? Q of? @rest', says: interval, weight: 0.5 },
   { is: 'Q on @sep? Q off', says: interval, weight: 2 },
+  { is: 'Q on @sep? Q to move|change|swap|rotate|switch on|over|round?', says: interval, weight: 2 },
   {
     is: 'Q on|work|hard|fast|sprint @sep? Q walk|jog|march|easy|slow|active rest?',
     says: interval,
@@ -409,7 +410,7 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'T of? @work|@each @station?', says: work },
   {
-    is: 'T on|at each|every @any? @station? with|and|, Q @rest? for|to? changeover|change|move|swap|get|set|transition over|ready|on|up?',
+    is: 'T on|at? each|every @any? @station? with|and|, Q @rest? for|to? changeover|change|move|swap|get|set|transition over|ready|on|up?',
     says: interval,
     weight: 1.4,
   },
@@ -427,6 +428,12 @@ const CLOCK: readonly Rule<Fact>[] = [
     is: 'N station|exercise|move|movement|drill @x|of|for|at|@ T @work?',
     says: ([, seconds]) => work([seconds!]),
     weight: 1,
+  },
+  // "8 stations of 45 s, 20 between".
+  {
+    is: 'of|for|at|@ T @work|each? @sep|with|and Q @rest? in? @between',
+    says: interval,
+    weight: 1.5,
   },
   { is: 'max|maximum|most|many rep in|for? T', says: work, weight: 0.8 },
   { is: 'T to rest|recover and|&|then? move|change? on|over?', says: rest, weight: 0.6 },
@@ -595,6 +602,14 @@ const CLOCK: readonly Rule<Fact>[] = [
   },
   { is: 'once through|round|only?', says: () => ({ is: 'rounds', n: 1 }) },
   { is: 'twice through|round|over?', says: () => ({ is: 'rounds', n: 2 }) },
+  // Of two rounds the middle lies between them.
+  ...['twice through|round|over?', 'two|2 @round'].map(
+    (often): Rule<Fact> => ({
+      is: `${often} @sep? with? a? Q water|drink? break|rest|stop|breather|pause in|at? the? middle|half|halfway|midway way|time|point?`,
+      says: (v) => ({ is: 'rounds', n: 2, rest: inMinutes(v.at(-1)!) }),
+      weight: 2.5,
+    }),
+  ),
   { is: 'thrice through|round|over?', says: () => ({ is: 'rounds', n: 3 }) },
   {
     is: 'do|go|complete|repeat|through? it|this|all? once or|to|- twice|thrice through|round|over?',
@@ -914,11 +929,11 @@ const CLOCK: readonly Rule<Fact>[] = [
     says: ([rest, n]) => (n! <= 20 ? { is: 'rounds', n: n!, rest: rest! } : null),
     weight: 2,
   },
-  // "Stations 40 seconds, 20 to move".
+  // "40 seconds work, 20 to change stations", "45 s, then 15 to swap".
   {
-    is: '@station @sep? T @sep? Q to? move|change|swap|rotate|switch|changeover on|over|round|stations?',
+    is: 'of|for|at? T of? @work|on? @sep|with|and|then then? Q to move|change|swap|rotate|switch|changeover on|over|round|@station?',
     says: interval,
-    weight: 1.5,
+    weight: 1.3,
   },
   { is: 'emom', says: format('emom') },
   {

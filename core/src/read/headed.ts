@@ -132,8 +132,11 @@ export function partHeading(said: Said): LineOf | null {
   const warming = calmThenMoves(said);
   const heading = headingOf(rest) ?? warming ?? prose ?? calmAtEnd(said);
   if (!heading) return null;
-  if (said.exactName && said.whole!.moves.length === 1 && !['stretch', 'circuit'].includes(rest[0]!.word))
-    return null;
+  // "Finish with slow breathing 2 mins" is a part, though all of it is one name.
+  const long = rest.some(({ kind, value }) => kind === 'seconds' && value >= LEAST_FINISH);
+  const toldCalm = long && heading === prose && heading.role !== 'finisher';
+  const exact = said.exactName && said.whole!.moves.length === 1;
+  if (exact && !toldCalm && !['stretch', 'circuit'].includes(rest[0]!.word)) return null;
   const { tokens: after, n: often } = roundsBehind(rest.slice(heading.to));
   // "Round 1 - 45 secs each: squats, press-ups": a clock, and behind its colon the movements.
   const clock = after.slice(

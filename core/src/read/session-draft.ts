@@ -194,11 +194,12 @@ export class SessionDraft {
       : null;
   }
 
-  /** "Balance" behind the last of a list, with nothing below it, is one of the list. */
+  /** "Balance" behind the last of a list, with nothing below it or as the last of so many said, is one of the list. */
   #lastOfList(read: LineRead, { next }: Neighbours): Item | null {
     const block = this.blocks.at(-1);
     const bare = read.facts.length + read.items.length === 0 && read.roundNumber === null;
-    const ends = next === undefined || (next.kind === 'heading' && next.fresh);
+    const fills = block?.facts.some((fact) => fact.is === 'stations' && fact.n === block.rows.length + 1);
+    const ends = next === undefined || (next.kind === 'heading' && next.fresh) || fills;
     if (block?.role !== 'circuit' || !bare || read.fresh || !ends || read.role !== 'circuit') return null;
     const text = read.text.trim();
     if (block.rows.length < FEWEST_OF_LIST || /[:–—-]/u.test(text)) return null;

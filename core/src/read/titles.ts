@@ -49,7 +49,7 @@ export const isShort = (text: string): boolean => text.trim().split(/\s+/u).leng
 /** What a part is called by its heading; "Circuit" alone is no name. */
 export const nameOf = (heading: string): string | null => {
   const name = tidy(heading.replace(/[:(].*$|\s[-–—]\s.*$/, '')).slice(0, 60);
-  return /^(?:the )?(?:main )?circuit$|^main$|^$/i.test(name) ? null : name;
+  return /^(?:the )?(?:main )?circuit$|^main$|^then$|^$/i.test(name) ? null : name;
 };
 
 /** Where the title ends: a line's words without what trails them. */
