@@ -329,8 +329,8 @@ function settle(r: ClauseReading): void {
     r.clause.relative = false;
     r.clause.people = true;
   }
-  if (r.clause.count !== null && r.clause.sex !== null && /\bof the\b/iu.test(r.clause.says))
-    r.clause.ofThem = true;
+  const ofAKind = r.clause.sex !== null || r.clause.level !== null;
+  if (r.clause.count !== null && ofAKind && /\bof the\b/iu.test(r.clause.says)) r.clause.ofThem = true;
   // "3 beginners one with asthma": with nothing between them it is one of those.
   const goesOn = /[\p{L}\d]\s+$/u.test(r.text.slice(0, r.tokens[0]!.from)) && isAt(r, 1) === 'has';
   r.clause.among =

@@ -543,7 +543,10 @@ function readOne(text: string): Who {
       continue;
     }
     // "One of the men": of those who were counted as such.
-    const before = parts.findLast((part) => clause.sex !== null && part.sex === clause.sex) ?? parts.at(-1);
+    const alike = (part: WhoPart) =>
+      (clause.sex !== null && part.sex === clause.sex) ||
+      (clause.level !== null && part.level === clause.level);
+    const before = parts.findLast(alike) ?? parts.at(-1);
     // "3 fit, 2 beginners, one of whom is pregnant": more than there are, were it somebody else.
     const among =
       (isTotal && taken + count > total) || /\bof (?:those|these|whom|which|the)\b/i.test(clause.says);
@@ -693,6 +696,13 @@ const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
   [/\b[Uu]-?(\d{1,2})['’]?s?\b/gu, 'under $1'],
   [/\bT[12]\s?DM?\b/gu, 'diabetes'],
   [/\ba mix(?:ture)? of\b/giu, ''],
+  // "Usual lot - 9 of them.": how many there are.
+  [/(?<=(?:^|[-–—:,.(]\s?))(\d{1,2}) of (?:them|us|you)(?= ?[.,;:)]|\s*$| today| tonight)/giu, '$1 people'],
+  // "Nina is 34 weeks".
+  [
+    /\b(is|are|’s|'s) (1[2-9]|[23]\d|4[0-2]) weeks\b(?! (?:post|since|after|out|ago|on|old|in))/giu,
+    '$1 $2 weeks pregnant',
+  ],
   [/\bL[1-5](?:\s?[/-]\s?[LS]?[1-5])?\b/gu, 'disc'],
   [/\bC[1-7]\s?[/-]\s?C?[1-8]\b/gu, 'neck'],
 ];
@@ -712,8 +722,63 @@ function groupsCounted(text: string): string {
   return each ? text.replace(/\b(?:one|1|the other|another) (?:group|team)\b/giu, `${each} people`) : text;
 }
 
+const ALL = '(?:[Ee]very(?:one|body)|[Tt]hey all|[Aa]ll(?: of them)?)';
+const SAVE = '(?:except(?: for)?|apart from|bar|save for|other than|but)';
+const SOME =
+  '((?:\\d{1,2}|one|two|three|four|five|six|a couple|a few)\\b(?! (?:years?|weeks?|months?))(?: of them)?|\\p{Lu}\\p{L}+(?:(?:,| and|, and) \\p{Lu}\\p{L}+)*)';
+/** What all can do but some: said the other way about, of those who can't. */
+const ALL_BUT: readonly (readonly [RegExp, string])[] = [
+  [new RegExp(`\\b[Aa]ll but ${SOME} can(?=\\s)`, 'gu'), "$1 can't"],
+  [new RegExp(`\\b${ALL} can ([\\p{L} ]{3,30}?),? ${SAVE} ${SOME}`, 'gu'), "$2 can't $1"],
+  // "Nobody can kneel except 2": which two isn't said, so all of them.
+  [
+    new RegExp(`\\b([Nn](?:obody|o one|one) can [\\p{L} ]{3,30}?),? ${SAVE} ${SOME}`, 'gu'),
+    '$1, except some',
+  ],
+  // "Everyone's fine except Lou, who's got …".
+  [
+    new RegExp(
+      `\\b[Ee]very(?:one|body)(?:['’]s| is) (?:fine|ok|okay|good|well|healthy|all right),? ${SAVE} ${SOME}(?:,? who(?:['’]s| has| is)?)?`,
+      'gu',
+    ),
+    '$1 has',
+  ],
+];
+const allBut = (text: string): string => ALL_BUT.reduce((so, [short, long]) => so.replace(short, long), text);
+
+/** "3 beginners, 4 regulars; one regular has a sore foot": one of those counted before. */
+const oneOfThose = (text: string): string =>
+  text.replace(
+    /\b(?:one|1|a|an) (\p{L}{4,}) (?=(?:has|is|with|who|on)\b)/giu,
+    (said: string, kind: string, at: number) =>
+      new RegExp(`(?:\\d|two|three|four|five|six|seven|eight|nine|ten) ${kind}s\\b`, 'iu').test(
+        text.slice(0, at),
+      )
+        ? `one of the ${kind}s `
+        : said,
+  );
+
+/** "Ann and Bob can't jump", "Tom, Sue and Lou have bad knees": what is said of several is said of each. */
+const ofEach = (text: string): string =>
+  text
+    // "Maureen can't get on the floor and neither can Jean", "…, same for Jean".
+    .replace(
+      /(\p{Lu}\p{Ll}+) ((?:has|is|can['’]?t|cannot|doesn['’]?t|won['’]?t|shouldn['’]?t|on|with|no|bad) [^,.;:()\n]+?)(?:,|;|\.| -)? (?:and )?(?:(?:neither|nor|so) (?:can|does|do|has|is|will|should)|(?:the )?(?:[Ss]ame|[Dd]itto|[Ll]ikewise)(?: goes)? (?:for|with)) (\p{Lu}\p{Ll}+)\b/gu,
+      '$1 $2, $3 $2',
+    )
+    .replace(
+      /(?<![\p{L}’'] )((?:\p{Lu}\p{Ll}+, )*)(\p{Lu}\p{Ll}+)(?: and | & )(\p{Lu}\p{Ll}+) ((?:both |have |are |can['’]?t |cannot |can not |don['’]?t |shouldn['’]?t |need |use |take |no |not |bad |sore |dodgy |stiff |painful |poor |weak )[^,.;:()\n]+)/gu,
+      (_, more: string, first: string, second: string, says: string) =>
+        [...more.split(', ').filter(Boolean), first, second]
+          .map((name) => `${name} ${says.replace(/^both |^have |^are /u, 'has ')}`)
+          .join(', '),
+    );
+
 const writtenOut = (text: string): string =>
-  WRITTEN_OUT.reduce((so, [short, long]) => so.replace(short, long), groupsCounted(unnumbered(text))).replace(
+  WRITTEN_OUT.reduce(
+    (so, [short, long]) => so.replace(short, long),
+    ofEach(allBut(oneOfThose(groupsCounted(unnumbered(text))))),
+  ).replace(
     /\b(\d{1,2}) (?:groups|teams) of (\d{1,2})\b/giu,
     (_, groups: string, each: string) => `${Number(groups) * Number(each)}`,
   );
