@@ -140,7 +140,16 @@ for (const [key, names] of Object.entries(CONDITION_NAMES)) {
   list(
     { is: 'condition', id, all: true },
     cannot.flatMap((what) =>
-      ['nobody can', 'no one can', 'none can', 'none of them can'].map((no) => `${no} ${what}`),
+      [
+        'nobody can',
+        'no one can',
+        'none can',
+        'none of them can',
+        'none of whom can',
+        'none of us can',
+        'not one can',
+        'not one of them can',
+      ].map((no) => `${no} ${what}`),
     ),
   );
 }
@@ -241,7 +250,7 @@ list(
 list(
   { is: 'filler' },
   words(
-    'please,pls,thanks,coming back from,coming back,come back,back from,back after,back to,back into,just back,welcome back,back again,a,an,the,and,of,in,to,at,my,our,their,his,who,that,which,very,quite,really,slightly,heavily,mild,mildly,moderate,bit,little,some kind of,one,so,be,been,it,its,i,we,they,there,this,these,just,only,about,around,roughly,approximately,approx,maybe,probably,from,by,well,controlled,well controlled,medication,meds,medicine,tablet,known,history of,history,previous,old,recent,recently,still,now,currently,ago,last,since,side,arm,leg,time,times,post,recovering,recovery,usual,usually,sometimes,occasional,occasionally,bad day,plus one,another,extra,body,tonight,morning,evening,tuesday,monday,wednesday,thursday,friday,saturday,sunday,day,ones,level,levels,fitness,lot,as,or,but,if,either,mixed,mix,ability,abilities,gender,off,otherwise,more,night,football,rugby,netball,hockey,cricket,tennis,swimming,gymnastics,basketball,running,desk job,am,pm,reading,notes,note,bootcamp,boot camp,circuits,circuit,hiit,pilates,yoga,aerobics,aqua,conditioning,strength class,balance class,keen,motivated,enthusiastic,lovely,cheerful,chatty,prevention,rehab,recovery class,care home,nursing home,day centre,village hall,sheltered housing,small,big,large,keen walker,dog walker,hill walker,walking group,park,hall,gym,studio,outdoors,outside,indoors,church hall,community centre,vary,varies,varied,variable,office job,office,sits all day,club,session,menopause,menopausal,perimenopausal,postmenopausal,baby,babies,buggy,returning,returner,inc,incl,school,family,families,earliest,latest,furthest,furthest along,furthest on',
+    'please,pls,thanks,joining in,joins in,join in,taking part,coming back from,coming back,come back,back from,back after,back to,back into,just back,welcome back,back again,a,an,the,and,of,in,to,at,my,our,their,his,who,that,which,very,quite,really,slightly,heavily,mild,mildly,moderate,bit,little,some kind of,one,so,be,been,it,its,i,we,they,there,this,these,just,only,about,around,roughly,approximately,approx,maybe,probably,from,by,well,controlled,well controlled,medication,meds,medicine,tablet,known,history of,history,previous,old,recent,recently,still,now,currently,ago,last,since,side,arm,leg,time,times,post,recovering,recovery,usual,usually,sometimes,occasional,occasionally,bad day,plus one,another,extra,body,tonight,morning,evening,tuesday,monday,wednesday,thursday,friday,saturday,sunday,day,ones,level,levels,fitness,lot,as,or,but,if,either,mixed,mix,ability,abilities,gender,off,otherwise,more,night,football,rugby,netball,hockey,cricket,tennis,swimming,gymnastics,basketball,running,desk job,am,pm,reading,notes,note,bootcamp,boot camp,circuits,circuit,hiit,pilates,yoga,aerobics,aqua,conditioning,strength class,balance class,keen,motivated,enthusiastic,lovely,cheerful,chatty,prevention,rehab,recovery class,care home,nursing home,day centre,village hall,sheltered housing,small,big,large,keen walker,dog walker,hill walker,walking group,park,hall,gym,studio,outdoors,outside,indoors,church hall,community centre,vary,varies,varied,variable,office job,office,sits all day,club,session,menopause,menopausal,perimenopausal,postmenopausal,baby,babies,buggy,returning,returner,inc,incl,school,family,families,earliest,latest,furthest,furthest along,furthest on',
   ),
 );
 

@@ -746,16 +746,22 @@ const ALL_BUT: readonly (readonly [RegExp, string])[] = [
 ];
 const allBut = (text: string): string => ALL_BUT.reduce((so, [short, long]) => so.replace(short, long), text);
 
+const SEVERAL: Readonly<Record<string, string>> = {
+  man: 'men',
+  woman: 'women',
+  lady: 'ladies',
+  child: 'children',
+  baby: 'babies',
+};
 /** "3 beginners, 4 regulars; one regular has a sore foot": one of those counted before. */
 const oneOfThose = (text: string): string =>
   text.replace(
-    /\b(?:one|1|a|an) (\p{L}{4,}) (?=(?:has|is|with|who|on)\b)/giu,
-    (said: string, kind: string, at: number) =>
-      new RegExp(`(?:\\d|two|three|four|five|six|seven|eight|nine|ten) ${kind}s\\b`, 'iu').test(
-        text.slice(0, at),
-      )
-        ? `one of the ${kind}s `
-        : said,
+    /\b(?:one|1|a|an) (\p{L}{3,}) (?=(?:has|is|with|who|on)\b)/giu,
+    (said: string, kind: string, at: number) => {
+      const many = SEVERAL[kind.toLowerCase()] ?? `${kind}s`;
+      const before = new RegExp(`(?:\\d|two|three|four|five|six|seven|eight|nine|ten) ${many}\\b`, 'iu');
+      return before.test(text.slice(0, at)) ? `one of the ${many} ` : said;
+    },
   );
 
 /** "Ann and Bob can't jump", "Tom, Sue and Lou have bad knees": what is said of several is said of each. */
@@ -764,6 +770,11 @@ const ofEach = (text: string): string =>
     // "Maureen can't get on the floor and neither can Jean", "…, same for Jean".
     .replace(
       /(\p{Lu}\p{Ll}+) ((?:has|is|can['’]?t|cannot|doesn['’]?t|won['’]?t|shouldn['’]?t|on|with|no|bad) [^,.;:()\n]+?)(?:,|;|\.| -)? (?:and )?(?:(?:neither|nor|so) (?:can|does|do|has|is|will|should)|(?:the )?(?:[Ss]ame|[Dd]itto|[Ll]ikewise)(?: goes)? (?:for|with)) (\p{Lu}\p{Ll}+)\b/gu,
+      '$1 $2, $3 $2',
+    )
+    // "…, Len can't either", "…, Len too".
+    .replace(
+      /(\p{Lu}\p{Ll}+) (\p{Ll}[^,.;:()\n]+?)(?:,|;|\.| -)? (?:and )?(\p{Lu}\p{Ll}+) (?:(?:(?:can|does|has|is|will|should)(?:n['’]?t|not|['’]t)? )?(?:either|too|also|as well|likewise))(?![\p{L}])(?! \p{L})/gu,
       '$1 $2, $3 $2',
     )
     .replace(
