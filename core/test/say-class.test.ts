@@ -16,6 +16,16 @@ test.each([
   [1, 'moves well', 'one who moves well'],
   [5, 'finding their feet', 'five finding their feet'],
   [12, 'new to this', '12 who are new to this'],
+  [2, 'over 70, walks with a stick or frame', 'two over 70 who walk with a stick or frame'],
+  [1, 'after birth, weeks 6–12', 'one after birth, weeks 6–12'],
+  [2, 'women, over 60, sore knees', 'two women over 60 with sore knees'],
+  [2, 'older adult, new to exercise', 'two older adults, new to exercise'],
+  [3, 'teenager, growth spurt', 'three teenagers with growth spurt'],
+  [2, 'women, moves well', 'two women who move well'],
+  [1, 'wheelchair', 'one in a wheelchair'],
+  [2, 'doesn’t kneel', 'two who don’t kneel'],
+  [2, 'hands that can’t grip', 'two with hands that can’t grip'],
+  [2, 'over 70, “frames”, not understood', 'two over 70 said to have “frames”, not understood'],
 ])('%i of %s: %s', (count, name, says) => expect(knownAs(count, name)).toBe(says));
 
 test('names and numbers in one breath, alike ones together', () => {

@@ -278,32 +278,42 @@ const LEVEL_SAID: Readonly<Record<string, readonly [string, string]>> = {
   'moves well': ['who moves well', 'who move well'],
   'wants more': ['who wants more', 'who want more'],
 };
-const NOUNS = /^(teenager|child|older adult)/i;
+const NOUNS = /^(teenager|child|older adult)(?=,|$)/i;
+const VERBS = /^(stays|has|needs|walks|faints|doesn’t)\b/i;
+const pluralVerb = (verb: string): string =>
+  verb === 'has' ? 'have' : verb === 'doesn’t' ? 'don’t' : verb.slice(0, -1);
+
+/** What is known of so many people, as it stands behind how many: "over 70 who walk with a stick", "with sore knees". */
+function knownOf(known: string, one: boolean): string {
+  const level = LEVEL_SAID[known.toLowerCase()];
+  if (level) return level[one ? 0 : 1];
+  const [first, ...more] = known.split(', ');
+  const rest = more.join(', ');
+  const noun = NOUNS.test(known);
+  // What they are, and behind it what they have.
+  if (noun || /^(over|under|women|men|\d)/i.test(known)) {
+    const plural = first!.toLowerCase() === 'child' ? 'children' : `${first}s`;
+    const are = noun ? (one ? first : plural) : /^\d/.test(known) ? `aged ${first}` : first;
+    if (rest === '') return are!;
+    return /^new to/.test(rest) ? `${are}, ${rest}` : `${are} ${knownOf(rest, one)}`;
+  }
+  const verb = VERBS.exec(known)?.[0].toLowerCase();
+  if (verb) return `who ${one ? verb : pluralVerb(verb)}${known.slice(verb.length)}`;
+  if (/^“/.test(known)) return `said to have ${known}`;
+  if (/^pregnant/i.test(known)) return `who ${one ? 'is' : 'are'} ${known}`;
+  if (/^(seated|after birth)/i.test(known)) return known;
+  if (/^caesarean/i.test(known)) return `after a ${known}`;
+  if (/^wheelchair/i.test(known)) return `in a ${known}`;
+  if (/^larger body/i.test(known)) return `with a ${known}`;
+  if (/\b(bear|can’t)\b/.test(known)) return `whose ${known}`.replace('whose hands that', 'with hands that');
+  return `with ${known}`;
+}
 
 /** So many people of whom this is known: "two with sore knees", "one who stays off the floor", "two teenagers". */
 export function knownAs(count: number, name: string): string {
   // Somebody by name among those who came without a file.
   if (count === 1 && /^\p{Lu}/u.test(name)) return name.split(',')[0]!;
-  const n = countWord(count);
-  const level = LEVEL_SAID[name.toLowerCase()];
-  if (level) return `${n} ${level[count === 1 ? 0 : 1]}`;
-  if (NOUNS.test(name))
-    return `${n} ${count === 1 ? name : name.replace(NOUNS, (noun) => (noun === 'child' ? 'children' : `${noun}s`))}`;
-  const verb = /^(stays|has|needs)\b/i.exec(name);
-  if (verb) {
-    const one = verb[0].toLowerCase();
-    const many = one === 'has' ? 'have' : one.slice(0, -1);
-    return `${n} who ${count === 1 ? one : many}${name.slice(one.length)}`;
-  }
-  if (/^(over|under|women|men)\b/i.test(name)) return `${n} ${name}`;
-  if (/^\d/.test(name)) return `${n} aged ${name}`;
-  if (/^“/.test(name)) return `${n} said to have ${name}`;
-  if (/^(doesn’t)/i.test(name)) return `${n} who ${count === 1 ? 'doesn’t' : 'don’t'}${name.slice(7)}`;
-  if (/^pregnant/i.test(name)) return `${n} who ${count === 1 ? 'is' : 'are'} ${name}`;
-  if (/^seated/i.test(name)) return `${n} ${name}`;
-  if (/\b(bear|can’t)\b/.test(name))
-    return `${n} whose ${name}`.replace('whose hands that', 'with hands that');
-  return `${n} with ${name}`;
+  return `${countWord(count)} ${knownOf(name, count === 1)}`;
 }
 
 /** "Maud, Jory and the two with sore knees". */
