@@ -31,6 +31,8 @@ export interface Costs {
   readonly effortAtMost: number;
   /** Sitting or lying down where the trainer's form stands: nobody is seated without need. */
   readonly offTheFeet: number;
+  /** Getting down to the floor where the trainer's form is not on it: a chair is nearer to standing than a mat. */
+  readonly ontoTheFloor: number;
   /** Only one side is trained, because the other has to be spared. */
   readonly oneSideOnly: number;
   /** The move of another station of the block: nobody does the same thing twice in a round without need. */
@@ -66,6 +68,7 @@ export const COSTS: Costs = {
   tenthOfEffort: 1000,
   effortAtMost: 4000,
   offTheFeet: 2000,
+  ontoTheFloor: 500,
   oneSideOnly: 1000,
   alreadyHere: 3000,
   harderLandings: 4000,

@@ -7,6 +7,7 @@ import { landingsOf } from './doses.ts';
 
 const IMPACT_CLASS = at('impact.class');
 const STANDING = at('posture.standing');
+const FLOOR = at('posture.floor');
 const TENTH = Math.log(1.1);
 
 /** What any form of a move costs, besides what the move is to the one aimed at; a form as written only `any`. */
@@ -31,7 +32,7 @@ const NOTHING: MovePrice = { any: 0, other: 0 };
 export function pricesAt(context: Context, entry: number, ownBelow = 0): Prices {
   const { index, table, costs, limits, verdict, liked, disliked, newToThem } = context;
   const { hi, move: moveOf, surfaceCm, support, side, trim, standIn } = table;
-  const [standing, impact] = [table.most(STANDING), table.most(IMPACT_CLASS)];
+  const [standing, floor, impact] = [table.most(STANDING), table.most(FLOOR), table.most(IMPACT_CLASS)];
   const aim = context.aims[entry]!;
   const written = context.written[context.entries[entry]!.block]!;
   const usual = context.usual[entry]!;
@@ -40,6 +41,7 @@ export function pricesAt(context: Context, entry: number, ownBelow = 0): Prices 
   const heldFrom = Math.max(1, ownBelow);
   const { governs, target, step, move: aimed, form: asWritten, settings } = aim;
   const stands = aim.hi[STANDING]! > 0;
+  const onFloor = aim.hi[FLOOR]! > 0;
   const lands = aim.hi[IMPACT_CLASS]!;
   const { ability } = limits;
   const asked = table.middle(governs);
@@ -72,6 +74,7 @@ export function pricesAt(context: Context, entry: number, ownBelow = 0): Prices 
       if (side[form]) cost += costs.oneSideOnly;
       if (!shownAlready) cost += costs.anotherForm;
       if (stands && standing[form]! === 0) cost += costs.offTheFeet;
+      if (!onFloor && floor[form]! > 0) cost += costs.ontoTheFloor;
       if (trim[form]! >= 0) cost += costs.trim;
       if (standIn[form]) cost += costs.standIn;
       cost += other;

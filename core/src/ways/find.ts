@@ -48,6 +48,7 @@ const STRENGTHS = REGIONS.map((region, i) => ({ region, i })).filter(({ region }
 );
 const MET = at('effort.met');
 const STANDING = at('posture.standing');
+const FLOOR = at('posture.floor');
 const TENTH = Math.log(1.1);
 
 export interface Finder {
@@ -104,6 +105,7 @@ export function createFinder(index: LibraryIndex, room: Room = EVERYWHERE): Find
             Math.round(COSTS.rungOff * off) +
             Math.min(COSTS.effortAtMost, Math.round(COSTS.tenthOfEffort * effort)) +
             (here.hi[STANDING]! > 0 && table.hi[o + STANDING] === 0 ? COSTS.offTheFeet : 0) +
+            (here.hi[FLOOR] === 0 && table.hi[o + FLOOR]! > 0 ? COSTS.ontoTheFloor : 0) +
             (table.trim[f]! >= 0 ? COSTS.trim : 0) +
             (table.standIn[f] ? COSTS.standIn : 0);
           const height = request.everyHeight && !Number.isNaN(table.surfaceCm[f]!) ? table.surfaceCm[f]! : 0;

@@ -65,10 +65,13 @@ export function Foot(props: {
   return (
     <div className="mt-4 text-sm">
       <p>
-        {shown} forms to show, about {Math.ceil(seconds / 60)} minutes of it
-        {seconds > rest
-          ? `; the rests leave ${Math.floor(rest / 60)}: show some before it begins`
-          : ', which the rests hold'}
+        {shown === 1 ? 'One form' : `${shown} forms`} to show, about{' '}
+        {seconds > 60 ? `${Math.ceil(seconds / 60)} minutes` : 'a minute'} of it
+        {seconds <= rest
+          ? ', which the rests hold'
+          : rest < 60
+            ? ': show some before it begins'
+            : `; the rests leave ${Math.floor(rest / 60)}: show some before it begins`}
         .{' '}
         {gap < 0.001
           ? `No plan with at most ${countWord(props.most)} other ${props.most === 1 ? 'form' : 'forms'} a station suits them better.`

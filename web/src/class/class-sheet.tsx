@@ -83,8 +83,9 @@ export function Sheet(props: {
                                     <strong>{form.people.length}</strong>: all the others
                                   </span>
                                 ) : (
-                                  <span className="flex items-baseline gap-x-1.5">
-                                    <span>
+                                  // What is tapped wraps as a block, whose baseline is its last line's.
+                                  <span className="flex items-start gap-x-1.5">
+                                    <span className="py-0.5 leading-6">
                                       <strong>{form.people.length}</strong>:
                                     </span>{' '}
                                     <span className="min-w-0">
