@@ -25,6 +25,13 @@ test.each([
   [1, 'wheelchair', 'one in a wheelchair'],
   [2, 'doesn’t kneel', 'two who don’t kneel'],
   [2, 'hands that can’t grip', 'two with hands that can’t grip'],
+  [1, 'knee replacement (left)', 'one with a knee replacement (left)'],
+  [2, 'blood thinners', 'two on blood thinners'],
+  [1, 'thin bones with a spine fracture', 'one with thin bones and a spine fracture'],
+  [1, 'thin bones', 'one with thin bones'],
+  [2, 'faints, or pressure that falls on standing', 'two who faint, or whose pressure falls on standing'],
+  [1, 'parkinson’s', 'one with Parkinson’s'],
+  [2, 'low back, worse bending, asthma', 'two with a low back that bending makes worse, asthma'],
   [2, 'over 70, “frames”, not understood', 'two over 70 said to have “frames”, not understood'],
 ])('%i of %s: %s', (count, name, says) => expect(knownAs(count, name)).toBe(says));
 

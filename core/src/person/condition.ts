@@ -15,6 +15,8 @@ export const CONDITION_GROUPS = [
 
 export interface Condition {
   readonly name: string;
+  /** As it is said of somebody, and of several where that differs: "in a wheelchair"; nothing said: "with" its name. */
+  readonly said?: string | readonly [one: string, several: string];
   readonly group: (typeof CONDITION_GROUPS)[number];
   /** Among the few offered at a tap: as it is said of somebody who walks in, and of somebody known, today. */
   readonly quick?: { readonly some: string; readonly today: string };

@@ -45,6 +45,7 @@ export const HEART_CONDITIONS = {
   },
   'rate-medication': {
     name: 'Medicine or device that changes the heart rate',
+    said: 'on a medicine or device that changes the heart rate',
     group: 'heart and breath',
     caution: 'Effort by words and the talk test; a heart rate says little here.',
     limits: [],
@@ -56,6 +57,7 @@ export const HEART_CONDITIONS = {
   'implanted-defibrillator': {
     clearFirst: true,
     name: 'Implanted defibrillator',
+    said: 'with an implanted defibrillator',
     group: 'heart and breath',
     caution: 'Stay under the ceiling from the clinic; a shock ends the session and calls for help.',
     limits: [NOTHING_STOOD_ON],
@@ -142,6 +144,7 @@ export const HEART_CONDITIONS = {
   },
   copd: {
     name: 'COPD',
+    said: 'with COPD',
     group: 'heart and breath',
     caution: 'Breathlessness 3–4 of 10 at the most, long rests, lips pursed; their own oximeter limit rules.',
     limits: [
@@ -167,6 +170,7 @@ export const HEART_CONDITIONS = {
   },
   anticoagulants: {
     name: 'Blood thinners',
+    said: 'on blood thinners',
     group: 'heart and breath',
     caution: 'No falls, no blows; a knock to the head is an emergency even without pain.',
     limits: [
@@ -181,6 +185,7 @@ export const HEART_CONDITIONS = {
   'heart-event-recent': {
     clearFirst: true,
     name: 'Heart attack, stent, heart operation or new device in the last 12 weeks',
+    said: 'with a heart attack, stent, heart operation or new device in the last 12 weeks',
     group: 'heart and breath',
     caution:
       'Only within cardiac rehabilitation or with the clinic’s word; chest discomfort, odd breathlessness or palpitations end it and call for help.',
@@ -224,6 +229,10 @@ export const HEART_CONDITIONS = {
   fainting: {
     clearFirst: true,
     name: 'Faints, or pressure that falls on standing',
+    said: [
+      'who faints, or whose pressure falls on standing',
+      'who faint, or whose pressure falls on standing',
+    ],
     group: 'heart and breath',
     caution: 'Up in stages, feet moving, never stopping dead; a faint on effort is an emergency.',
     limits: [
@@ -246,6 +255,7 @@ export const HEART_CONDITIONS = {
   'autonomic-neuropathy': {
     clearFirst: true,
     name: 'Nerves of heart and vessels damaged, as by diabetes',
+    said: 'whose nerves of heart and vessels are damaged',
     group: 'heart and breath',
     caution: 'Effort by words; chest pain may not be felt: odd breathlessness, sweating or weakness end it.',
     limits: [
@@ -268,6 +278,7 @@ export const HEART_CONDITIONS = {
   clot: {
     clearFirst: true,
     name: 'Clot in a leg or lung, under treatment',
+    said: 'with a clot in a leg or lung, under treatment',
     group: 'heart and breath',
     caution:
       'Only with the doctor’s word; a swollen or sore calf, sudden breathlessness or chest pain is an emergency.',

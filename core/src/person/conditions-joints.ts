@@ -75,6 +75,7 @@ export const JOINT_CONDITIONS = {
   },
   'knee-replacement': {
     name: 'Knee replacement',
+    said: 'with a knee replacement',
     group: 'knees, hips, feet',
     caution: 'As the surgeon cleared it; heat, swelling or a new click goes back to them.',
     sided: true,
@@ -89,6 +90,7 @@ export const JOINT_CONDITIONS = {
   },
   'hip-replacement-back': {
     name: 'Hip replacement, from the back',
+    said: 'with a hip replacement, from the back',
     group: 'knees, hips, feet',
     caution: 'The surgeon’s limits rule: nothing past a right angle, no crossing, no turning in.',
     sided: true,
@@ -104,6 +106,7 @@ export const JOINT_CONDITIONS = {
   },
   'hip-replacement-front': {
     name: 'Hip replacement, from the front',
+    said: 'with a hip replacement, from the front',
     group: 'knees, hips, feet',
     caution: 'The surgeon’s limits rule: the leg neither far behind nor turned out.',
     sided: true,
@@ -118,6 +121,7 @@ export const JOINT_CONDITIONS = {
   },
   'sore-ankle-foot': {
     name: 'Sore ankle or foot',
+    said: 'with a sore ankle or foot',
     group: 'knees, hips, feet',
     quick: { some: 'sore ankle or foot', today: 'ankle or foot is sore' },
     caution: 'Shoes on; stop when the step turns into a limp.',
@@ -131,6 +135,7 @@ export const JOINT_CONDITIONS = {
   },
   'back-worse-bending': {
     name: 'Low back, worse bending',
+    said: 'with a low back that bending makes worse',
     group: 'back and bones',
     quick: { some: 'sore back', today: 'back is sore' },
     caution: 'Brace, short levers, hinge from the hips; stop at pain that travels down a leg.',
@@ -144,6 +149,7 @@ export const JOINT_CONDITIONS = {
   },
   'back-worse-arching': {
     name: 'Low back, worse arching',
+    said: 'with a low back that arching makes worse',
     group: 'back and bones',
     caution: 'Brace, short levers, ribs down; stop at pain that travels down a leg.',
     limits: [
@@ -167,6 +173,7 @@ export const JOINT_CONDITIONS = {
   },
   'spine-fracture': {
     name: 'Thin bones with a spine fracture',
+    said: 'with thin bones and a spine fracture',
     group: 'back and bones',
     caution: 'Long spine always, nothing pressed overhead; new back pain goes to the doctor today.',
     limits: [
@@ -182,6 +189,7 @@ export const JOINT_CONDITIONS = {
   },
   'sore-shoulder': {
     name: 'Sore shoulder, arms raised',
+    said: 'with a sore shoulder, arms raised',
     group: 'shoulders, arms, hands',
     quick: { some: 'sore shoulder', today: 'shoulder is sore' },
     caution: 'Work below the painful height; stop at a sharp catch.',
@@ -195,6 +203,7 @@ export const JOINT_CONDITIONS = {
   },
   'sore-shoulder-low': {
     name: 'Sore shoulder, already at chest height',
+    said: 'with a sore shoulder, already at chest height',
     group: 'shoulders, arms, hands',
     caution: 'Elbows by the side and light; stop at a sharp catch or pain at night.',
     sided: true,
@@ -205,6 +214,7 @@ export const JOINT_CONDITIONS = {
   },
   'shoulder-replacement': {
     name: 'Shoulder replacement',
+    said: 'with a shoulder replacement',
     group: 'shoulders, arms, hands',
     caution: 'As the surgeon cleared it; nothing overhead or behind, no weight through the arm.',
     sided: true,
@@ -220,6 +230,7 @@ export const JOINT_CONDITIONS = {
   },
   'sore-elbow': {
     name: 'Sore elbow',
+    said: 'with a sore elbow',
     group: 'shoulders, arms, hands',
     caution: 'Loose grip, slow lowering; stop when the grip turns painful.',
     sided: true,
@@ -231,6 +242,7 @@ export const JOINT_CONDITIONS = {
   },
   'wrist-bent-back': {
     name: 'Wrist sore when bent back',
+    said: 'with a wrist sore when bent back',
     group: 'shoulders, arms, hands',
     caution: 'Fists, forearms or handles; stop if the wrist aches.',
     sided: true,
@@ -238,6 +250,7 @@ export const JOINT_CONDITIONS = {
   },
   'wrist-no-load': {
     name: 'Wrists bear no weight',
+    said: 'whose wrists bear no weight',
     group: 'shoulders, arms, hands',
     quick: { some: 'sore wrists', today: 'wrist is sore' },
     caution: 'Forearms or standing instead of hands; stop if the wrist aches.',
@@ -256,6 +269,7 @@ export const JOINT_CONDITIONS = {
   },
   'wrist-no-turn': {
     name: 'Wrist sore when turning',
+    said: 'with a wrist sore when turning',
     group: 'shoulders, arms, hands',
     caution: 'Thumb up and still; stop if the wrist aches.',
     sided: true,
@@ -288,6 +302,7 @@ export const JOINT_CONDITIONS = {
   },
   neck: {
     name: 'Sore neck',
+    said: 'with a sore neck',
     group: 'neck, balance, nerves',
     caution: 'Head supported, no hands pulling it, no quick turns; stop at tingling in an arm.',
     limits: [
@@ -300,6 +315,7 @@ export const JOINT_CONDITIONS = {
   breastbone: {
     clearFirst: true,
     name: 'Breastbone healing after heart surgery',
+    said: 'whose breastbone heals after heart surgery',
     group: 'other',
     caution:
       'Until released: arms close, nothing pushed, pulled or strained; a click in the chest goes back to the surgeon.',
@@ -322,6 +338,7 @@ export const JOINT_CONDITIONS = {
   'recent-surgery': {
     clearFirst: true,
     name: 'Recent surgery',
+    said: 'after recent surgery',
     group: 'other',
     caution: 'Only what the surgeon has released; pain, heat or fluid at the wound goes back to them.',
     limits: [
@@ -336,6 +353,7 @@ export const JOINT_CONDITIONS = {
   },
   hernia: {
     name: 'Hernia',
+    said: 'with a hernia',
     group: 'other',
     caution: 'Breathe out on every effort; a bulge or dragging means less.',
     limits: [
@@ -347,6 +365,7 @@ export const JOINT_CONDITIONS = {
   },
   'larger-body': {
     name: 'Larger body',
+    said: 'with a larger body',
     group: 'other',
     caution: 'Raised surfaces, few times down and up, an armless chair that carries the weight.',
     limits: [
@@ -393,6 +412,7 @@ export const JOINT_CONDITIONS = {
   },
   'hip-fracture': {
     name: 'Hip fracture, mended',
+    said: 'with a mended hip fracture',
     group: 'knees, hips, feet',
     caution:
       'Something to hold, no fall, no twist on that leg; new pain in groin or thigh goes to the doctor today.',
@@ -429,6 +449,7 @@ export const JOINT_CONDITIONS = {
   },
   'frozen-shoulder': {
     name: 'Frozen shoulder',
+    said: 'with a frozen shoulder',
     group: 'shoulders, arms, hands',
     caution: 'Move it often, small and warm, never forced; pain that lasts past an hour was too much.',
     sided: true,
@@ -442,6 +463,7 @@ export const JOINT_CONDITIONS = {
   },
   'unstable-shoulder': {
     name: 'Shoulder that slips or has come out',
+    said: 'with a shoulder that slips or has come out',
     group: 'shoulders, arms, hands',
     caution: 'Elbows in front of the body; a feeling of slipping ends that move.',
     sided: true,
@@ -456,6 +478,7 @@ export const JOINT_CONDITIONS = {
   },
   amputation: {
     name: 'Artificial leg',
+    said: 'with an artificial leg',
     group: 'knees, hips, feet',
     caution: 'Something to hold, time to place the foot; sore or red skin under the socket: rest it.',
     limits: [

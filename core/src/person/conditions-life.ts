@@ -61,18 +61,21 @@ export const LIFE_CONDITIONS = {
   },
   'no-jumping': {
     name: 'Doesn’t jump',
+    said: ['who doesn’t jump', 'who don’t jump'],
     group: 'age and place',
     caution: 'Their own wish or habit: one foot stays down.',
     limits: [ONE_FOOT_DOWN],
   },
   'no-kneeling': {
     name: 'Doesn’t kneel',
+    said: ['who doesn’t kneel', 'who don’t kneel'],
     group: 'knees, hips, feet',
     caution: 'Nothing on the knees; ask why, once.',
     limits: [cap('knee.kneel', 0, 'no kneeling')],
   },
   'no-floor': {
     name: 'Stays off the floor',
+    said: ['who stays off the floor', 'who stay off the floor'],
     group: 'age and place',
     quick: { some: 'no floor', today: 'no floor today' },
     caution: 'Everything standing or seated; nothing that starts or ends on the floor.',
@@ -80,6 +83,7 @@ export const LIFE_CONDITIONS = {
   },
   'seated-only': {
     name: 'Seated throughout',
+    said: 'seated throughout',
     group: 'age and place',
     caution: 'A chair that can’t tip; shift weight often.',
     limits: [
@@ -90,6 +94,7 @@ export const LIFE_CONDITIONS = {
   },
   wheelchair: {
     name: 'Wheelchair',
+    said: 'in a wheelchair',
     group: 'age and place',
     brings: ['seat'],
     caution: 'Brakes on, hips back, strap if they use one; lift off the seat every half hour.',
@@ -133,6 +138,7 @@ export const LIFE_CONDITIONS = {
   },
   'growth-pain': {
     name: 'Growth spurt, or pain where a tendon pulls on growing bone',
+    said: 'in a growth spurt, or with pain where a tendon pulls on growing bone',
     group: 'age and place',
     caution: 'One foot down and nothing caught until it is quiet: knee, heel or elbow.',
     sided: true,
@@ -159,6 +165,7 @@ export const LIFE_CONDITIONS = {
   },
   falls: {
     name: 'Has fallen in the last year',
+    said: ['who has fallen in the last year', 'who have fallen in the last year'],
     group: 'neck, balance, nerves',
     caution: 'A chair or wall within reach, a clear floor; ask after every session whether they felt steady.',
     limits: [
@@ -196,6 +203,7 @@ export const LIFE_CONDITIONS = {
   },
   'stroke-weak-side': {
     name: 'Stroke, one weak side',
+    said: 'with one weak side after a stroke',
     group: 'neck, balance, nerves',
     caution:
       'The weak shoulder isn’t loaded overhead or pulled on; new weakness or speech trouble is an emergency.',
@@ -220,6 +228,7 @@ export const LIFE_CONDITIONS = {
   },
   parkinsons: {
     name: 'Parkinson’s',
+    said: 'with Parkinson’s',
     group: 'neck, balance, nerves',
     caution:
       'While the medicine works; big, simple moves; a beat or a line on the floor frees a frozen step.',
@@ -285,6 +294,7 @@ export const LIFE_CONDITIONS = {
   },
   'pregnancy-early': {
     name: 'Pregnant, to week 12',
+    said: ['who is pregnant, to week 12', 'who are pregnant, to week 12'],
     group: 'pregnancy and after',
     caution: 'Talk test, cool and watered; bleeding, fluid, pain or faintness: stop and call the midwife.',
     limits: [effort(7, 'able to talk throughout'), NO_STRAINING, NOTHING_JUMPED_OFF],
@@ -294,6 +304,7 @@ export const LIFE_CONDITIONS = {
   },
   'pregnancy-later': {
     name: 'Pregnant, after week 12',
+    said: ['who is pregnant, after week 12', 'who are pregnant, after week 12'],
     group: 'pregnancy and after',
     caution:
       'Talk test, cool and watered; stop at doming, and at bleeding, fluid, contractions, pain or faintness.',
@@ -320,6 +331,7 @@ export const LIFE_CONDITIONS = {
   },
   'after-birth-early': {
     name: 'After birth, weeks 0–6',
+    said: 'after birth, weeks 0–6',
     group: 'pregnancy and after',
     caution: 'Walking, breathing and pelvic floor as the midwife says; heavier bleeding means less.',
     limits: [
@@ -338,6 +350,7 @@ export const LIFE_CONDITIONS = {
   },
   'after-birth-middle': {
     name: 'After birth, weeks 6–12',
+    said: 'after birth, weeks 6–12',
     group: 'pregnancy and after',
     caution: 'Graded, once the midwife or doctor is content; leaking, heaviness or doming means less.',
     limits: [
@@ -350,6 +363,7 @@ export const LIFE_CONDITIONS = {
   },
   'after-birth-later': {
     name: 'After birth, from week 12',
+    said: 'after birth, from week 12',
     group: 'pregnancy and after',
     caution: 'Jumps and long levers come last, and only dry and without heaviness.',
     limits: [
@@ -405,6 +419,7 @@ export const LIFE_CONDITIONS = {
   },
   'dialysis-arm': {
     name: 'Dialysis access in an arm',
+    said: 'with dialysis access in an arm',
     group: 'other',
     caution: 'No load, squeeze or knock on that arm; a missing thrill in it is an emergency.',
     sided: true,
@@ -418,6 +433,7 @@ export const LIFE_CONDITIONS = {
   },
   'walking-aid': {
     name: 'Walks with a stick or frame',
+    said: ['who walks with a stick or frame', 'who walk with a stick or frame'],
     group: 'neck, balance, nerves',
     caution: 'Something firmer than the stick to hold, a chair behind; the frame within reach all the time.',
     limits: [
@@ -434,6 +450,7 @@ export const LIFE_CONDITIONS = {
   concussion: {
     clearFirst: true,
     name: 'Concussion, not yet cleared',
+    said: 'with a concussion, not yet cleared',
     group: 'neck, balance, nerves',
     caution:
       'Only what brings nothing back: headache, dizziness or fog end it for the day; worse headache, vomiting or drowsiness is an emergency.',
@@ -459,6 +476,7 @@ export const LIFE_CONDITIONS = {
   },
   'spinal-cord-injury': {
     name: 'Spinal cord injury',
+    said: 'with a spinal cord injury',
     group: 'neck, balance, nerves',
     caution:
       'Pounding headache, flushed face and cold skin below: sit up, loosen what is tight, call for help. Keep cool, shift weight.',
@@ -499,6 +517,7 @@ export const LIFE_CONDITIONS = {
   },
   'down-syndrome': {
     name: 'Down syndrome',
+    said: 'with Down syndrome',
     group: 'other',
     caution:
       'The neck is never loaded, rolled or jerked; new clumsiness, neck pain or weakness: stop and see the doctor.',
@@ -519,6 +538,7 @@ export const LIFE_CONDITIONS = {
   },
   'learning-disability': {
     name: 'Learning disability',
+    said: 'with a learning disability',
     group: 'other',
     caution: 'Show it, one step at a time, the same words each week; ask them, not who is with them.',
     limits: [
@@ -537,6 +557,7 @@ export const LIFE_CONDITIONS = {
   },
   'caesarean-early': {
     name: 'Caesarean, weeks 0–12',
+    said: 'after a caesarean, weeks 0–12',
     group: 'pregnancy and after',
     caution:
       'Walking, breathing and pelvic floor until the wound is checked; pulling, heat or fluid at it means less.',
@@ -546,6 +567,7 @@ export const LIFE_CONDITIONS = {
   },
   'parted-belly-wall': {
     name: 'Parted belly wall',
+    said: 'with a parted belly wall',
     group: 'pregnancy and after',
     caution: 'Stop at doming along the middle; breathe out on every effort.',
     limits: [
@@ -579,6 +601,7 @@ export const LIFE_CONDITIONS = {
   'pregnancy-watched': {
     clearFirst: true,
     name: 'Pregnancy that is watched: twins, earlier pre-eclampsia, short cervix',
+    said: 'with a pregnancy that is watched: twins, earlier pre-eclampsia, short cervix',
     group: 'pregnancy and after',
     caution:
       'Only what the midwife or doctor has agreed; headache, sight, pain, bleeding, fluid: stop and call them.',
@@ -607,6 +630,7 @@ export const LIFE_CONDITIONS = {
   },
   stoma: {
     name: 'Stoma',
+    said: 'with a stoma',
     group: 'other',
     caution:
       'Breathe out on every effort, nothing pressed on it; a bulge beside it means less and the nurse.',
@@ -643,6 +667,7 @@ export const LIFE_CONDITIONS = {
   'low-energy': {
     clearFirst: true,
     name: 'Eating disorder or too little energy',
+    said: 'with an eating disorder or too little energy',
     group: 'other',
     caution: 'Nothing of weight or calories; strength and company before sweat; faint or cold: stop and eat.',
     limits: [

@@ -54,7 +54,7 @@ export function conditionOf(id: ConditionId): Condition {
 
 /** What conditions are called, where they stand in the list and what is said of them; what they bar says {@link conditionOf}. */
 export const CONDITIONS: Readonly<
-  Record<ConditionId, Pick<Condition, 'name' | 'group' | 'quick' | 'caution' | 'sided'>>
+  Record<ConditionId, Pick<Condition, 'name' | 'said' | 'group' | 'quick' | 'caution' | 'sided'>>
 > = WRITTEN;
 
 /** The conditions offered at a tap, with how each is said. */

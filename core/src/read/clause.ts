@@ -235,7 +235,7 @@ const OPERATIONS: ReadonlySet<ConditionId> = new Set([
   'stoma',
 ] as const);
 /** What people are by their age alone: a hand beside it is something they have. */
-const BY_AGE: ReadonlySet<ConditionId> = new Set(['child', 'teenager', 'older-beginner'] as const);
+export const BY_AGE: ReadonlySet<ConditionId> = new Set(['child', 'teenager', 'older-beginner'] as const);
 /** Words that say nothing more beside a condition that was understood. */
 const BESIDE = new Set(
   'torn ruptured sprained swollen puffy bruised inflamed tear rupture left right both side l r - weak arm leg hand foot knee hip shoulder wrist elbow joint playing plays acting up sore bad pain painful problem issue disease condition patient user symptom'.split(

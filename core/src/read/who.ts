@@ -6,7 +6,7 @@ import {
   OLDER_FROM,
   youngAt,
 } from '../person/index.ts';
-import { clausesOf, hasPhases, narrowed, phaseAt, readClause, samePhases, WIDER } from './clause.ts';
+import { BY_AGE, clausesOf, hasPhases, narrowed, phaseAt, readClause, samePhases, WIDER } from './clause.ts';
 import { type Clause, isAge, type SaidCondition } from './clause-reading.ts';
 import { writtenOut } from './written-out.ts';
 
@@ -105,10 +105,8 @@ function apartFrom(a: Clause, b: Clause): boolean {
   );
 }
 
-/** What people are by their age alone. */
-const KINDS: ReadonlySet<ConditionId> = new Set(['child', 'teenager', 'older-beginner'] as const);
 /** Said of what kind of people they are, by age alone. */
-const categorized = (c: Clause) => c.ages !== null || c.conditions.some(({ id }) => KINDS.has(id));
+const categorized = (c: Clause) => c.ages !== null || c.conditions.some(({ id }) => BY_AGE.has(id));
 const described = (c: Clause) =>
   c.conditions.length > 0 || c.level !== null || c.ages !== null || c.unread.length > 0;
 
@@ -127,7 +125,7 @@ const HEADS_A_LIST = new Set(
 );
 
 /** No more of them than what they are called and how old: nothing they have. */
-const onlyKind = (c: Clause) => c.conditions.every(({ id }) => KINDS.has(id)) && c.unread.length === 0;
+const onlyKind = (c: Clause) => c.conditions.every(({ id }) => BY_AGE.has(id)) && c.unread.length === 0;
 
 /** "Parkinson's class, over 60s, 8": what they are, and then how many. */
 function foldedIn(clauses: Clause[]): void {

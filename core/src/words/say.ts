@@ -3,7 +3,7 @@ import { KEEPS, type OwnDose } from '../engine/index.ts';
 import type { Library } from '../ladder/index.ts';
 import { rungDemand } from '../ladder/index.ts';
 import { type Demand, type FormRef, type Move, middle, type Settings } from '../move/index.ts';
-import { calledName, type Person, standsFor } from '../person/index.ts';
+import { CONDITIONS, calledName, type Person, standsFor } from '../person/index.ts';
 import type { Dose, Station } from '../session/index.ts';
 
 const low = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
@@ -279,9 +279,14 @@ const LEVEL_SAID: Readonly<Record<string, readonly [string, string]>> = {
   'wants more': ['who wants more', 'who want more'],
 };
 const NOUNS = /^(teenager|child|older adult)(?=,|$)/i;
-const VERBS = /^(stays|has|needs|walks|faints|doesn’t)\b/i;
-const pluralVerb = (verb: string): string =>
-  verb === 'has' ? 'have' : verb === 'doesn’t' ? 'don’t' : verb.slice(0, -1);
+/** What people have, by its name in a line about them, the longest first: names have commas of their own, and one begins another. */
+const SAID = Object.values(CONDITIONS)
+  .flatMap(({ name, said }) =>
+    said === undefined
+      ? []
+      : [{ name: name.toLowerCase(), said: typeof said === 'string' ? [said, said] : said }],
+  )
+  .sort((a, b) => b.name.length - a.name.length);
 
 /** What is known of so many people, as it stands behind how many: "over 70 who walk with a stick", "with sore knees". */
 function knownOf(known: string, one: boolean): string {
@@ -297,15 +302,9 @@ function knownOf(known: string, one: boolean): string {
     if (rest === '') return are!;
     return /^new to/.test(rest) ? `${are}, ${rest}` : `${are} ${knownOf(rest, one)}`;
   }
-  const verb = VERBS.exec(known)?.[0].toLowerCase();
-  if (verb) return `who ${one ? verb : pluralVerb(verb)}${known.slice(verb.length)}`;
   if (/^“/.test(known)) return `said to have ${known}`;
-  if (/^pregnant/i.test(known)) return `who ${one ? 'is' : 'are'} ${known}`;
-  if (/^(seated|after birth)/i.test(known)) return known;
-  if (/^caesarean/i.test(known)) return `after a ${known}`;
-  if (/^wheelchair/i.test(known)) return `in a ${known}`;
-  if (/^larger body/i.test(known)) return `with a ${known}`;
-  if (/\b(bear|can’t)\b/.test(known)) return `whose ${known}`.replace('whose hands that', 'with hands that');
+  const has = SAID.find(({ name }) => known.toLowerCase().startsWith(name));
+  if (has) return `${has.said[one ? 0 : 1]}${known.slice(has.name.length)}`;
   return `with ${known}`;
 }
 
