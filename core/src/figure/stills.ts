@@ -1,4 +1,4 @@
-import { type DrawnFigure, distance, LIMB_SIDES, type Point, solve } from '../pose/index.ts';
+import { type DrawnFigure, distance, LIMB_SIDES, momentOf, type Point, solve } from '../pose/index.ts';
 
 /** Flights lower than this show less than where they land, m. */
 const SEEN_FLIGHT = 0.12;
@@ -19,7 +19,7 @@ export const stillsOf = (figure: DrawnFigure): readonly number[] => {
     if (!figure.back) for (let i = 1; i < n - 1; i++) if (lows[i]! < lows[middle]!) middle = i;
     const aloft = figure.flight ? Number(figure.flight.from) + 0.5 : n;
     const end = aloft > middle ? aloft : n;
-    return [0, middle, end].map((i) => (figure.back ? i / n / 2 : i / n));
+    return [0, middle, end].map((i) => momentOf(figure, i));
   }
   return twoStills(figure);
 };
@@ -28,7 +28,6 @@ const SAME = 0.12;
 
 /** Every key pose but those that show what one before them did: there and back is seen once. */
 function eachPart(figure: DrawnFigure): readonly number[] {
-  const n = figure.poses.length - 1;
   const shown: (readonly Point[])[] = [];
   const kept: number[] = [];
   figure.poses.forEach((pose, i) => {
@@ -41,7 +40,7 @@ function eachPart(figure: DrawnFigure): readonly number[] {
     const alike = shown.some((other) => other.every((at, k) => distance(at, joints[k]!) < SAME));
     if (alike) return;
     shown.push(joints);
-    kept.push((figure.back ? 0.5 : 1) * (i / n));
+    kept.push(momentOf(figure, i));
   });
   return kept;
 }

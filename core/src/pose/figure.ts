@@ -1,6 +1,7 @@
 import { distance, FLESH, LENGTHS, type Point, turn } from './body.ts';
 import { moved } from './build.ts';
 import { type Hidden, hiddenMirrored } from './hidden.ts';
+import { placeAt } from './moment.ts';
 import { type KeyPose, LIMB_SIDES, mirrored, poseBetween, type Solved, solve, type View } from './pose.ts';
 
 /** Things drawn beside somebody, from the same numbers, m. */
@@ -58,16 +59,13 @@ const HIP_BEND_MOST = 155;
 /** The pose of a rep at a moment from 0 to 1, there and back. */
 export function poseAt(figure: DrawnFigure, t: number): KeyPose {
   const { poses } = figure;
-  const n = poses.length - 1;
-  if (n <= 0) return poses[0]!;
-  const way = figure.back ? (t < 0.5 ? t * 2 : 2 - t * 2) : t;
-  const at = Math.min(n, Math.max(0, way * n));
-  const i = Math.min(n - 1, Math.floor(at));
-  const between = poseBetween(poses[i]!, poses[i + 1]!, at - i, figure.view, !figure.above);
+  if (poses.length <= 1) return poses[0]!;
+  const { i, k } = placeAt(figure, t);
+  const between = poseBetween(poses[i]!, poses[i + 1]!, k, figure.view, !figure.above);
   const { flight } = figure;
   if (!flight || (flight.from !== 'each' && i !== flight.from)) return between;
   // Off the ground as anything thrown: highest half way.
-  const up = 4 * flight.height * (at - i) * (1 - (at - i));
+  const up = 4 * flight.height * k * (1 - k);
   return moved(between, 0, up);
 }
 

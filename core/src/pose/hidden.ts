@@ -1,3 +1,5 @@
+import { placeAt } from './moment.ts';
+
 /**
  * What one view of a key pose doesn't show, in degrees; nothing said is nothing turned. To the left is +, as seen by
  * whoever does it, for all but the thighs.
@@ -45,13 +47,8 @@ const between = (a: number, b: number, k: number): number => a + (b - a) * k;
 
 /** What is hidden at a moment of a rep from 0 to 1, there and back. */
 export function hiddenAt(figure: Marked, t: number): Required<Hidden> {
-  const marks = figure.hidden ?? [];
-  const last = marks.length - 1;
-  const way = figure.back ? (t < 0.5 ? t * 2 : 2 - t * 2) : t;
-  const at = Math.min(Math.max(last, 0), Math.max(0, way * Math.max(last, 0)));
-  const i = Math.min(Math.max(last - 1, 0), Math.floor(at));
-  const [a = {}, b = a] = [marks[i], marks[i + 1]];
-  const k = at - i;
+  const { i, k } = placeAt(figure, t);
+  const [a = {}, b = a] = [figure.hidden?.[i], figure.hidden?.[i + 1]];
   const part = (of: HiddenPart): number => between(a[of] ?? 0, b[of] ?? 0, k);
   const thigh = (leg: 0 | 1): number => between(a.thighs?.[leg] ?? 0, b.thighs?.[leg] ?? 0, k);
   return {

@@ -61,6 +61,7 @@ export {
   THIGH_TURNS,
   withHidden,
 } from './hidden.ts';
+export { momentOf } from './moment.ts';
 export {
   centreOf,
   type KeyPose,

@@ -135,26 +135,36 @@ const oneOfThose = (text: string): string =>
     },
   );
 
-/** "Ann and Bob can't jump", "Tom, Sue and Lou have bad knees": what is said of several is said of each. */
+const NAMED = '(\\p{Lu}\\p{Ll}+)';
+/** Up to the next stop, and the stop. */
+const SAYS = '[^,.;:()\\n]+';
+const STOP = '(?:,|;|\\.| -)? (?:and )?';
+const NOT = '(?:can|does|do|has|is|will|should)';
+/** What is said of one is said of the next: "… and neither can Jean", "…, same for Jean"; "…, Len can't either", "…, Len too". */
+const LIKEWISE: readonly RegExp[] = [
+  new RegExp(
+    `${NAMED} ((?:has|is|can['’]?t|cannot|doesn['’]?t|won['’]?t|shouldn['’]?t|on|with|no|bad) ${SAYS}?)${STOP}(?:(?:neither|nor|so) ${NOT}|(?:the )?(?:[Ss]ame|[Dd]itto|[Ll]ikewise)(?: goes)? (?:for|with)) ${NAMED}\\b`,
+    'gu',
+  ),
+  new RegExp(
+    `${NAMED} (\\p{Ll}${SAYS}?)${STOP}${NAMED} (?:(?:${NOT}(?:n['’]?t|not|['’]t)? )?(?:either|too|also|as well|likewise))(?![\\p{L}])(?! \\p{L})`,
+    'gu',
+  ),
+];
+/** "Ann and Bob can't jump", "Tom, Sue and Lou have bad knees". */
+const TOGETHER = new RegExp(
+  `(?<![\\p{L}’'] )((?:\\p{Lu}\\p{Ll}+, )*)${NAMED}(?: and | & )${NAMED} ((?:both|have|are|can['’]?t|cannot|can not|don['’]?t|shouldn['’]?t|need|use|take|no|not|bad|sore|dodgy|stiff|painful|poor|weak) ${SAYS})`,
+  'gu',
+);
+/** What is said of several by name is said of each. */
 const ofEach = (text: string): string =>
-  text
-    // "Maureen can't get on the floor and neither can Jean", "…, same for Jean".
-    .replace(
-      /(\p{Lu}\p{Ll}+) ((?:has|is|can['’]?t|cannot|doesn['’]?t|won['’]?t|shouldn['’]?t|on|with|no|bad) [^,.;:()\n]+?)(?:,|;|\.| -)? (?:and )?(?:(?:neither|nor|so) (?:can|does|do|has|is|will|should)|(?:the )?(?:[Ss]ame|[Dd]itto|[Ll]ikewise)(?: goes)? (?:for|with)) (\p{Lu}\p{Ll}+)\b/gu,
-      '$1 $2, $3 $2',
-    )
-    // "…, Len can't either", "…, Len too".
-    .replace(
-      /(\p{Lu}\p{Ll}+) (\p{Ll}[^,.;:()\n]+?)(?:,|;|\.| -)? (?:and )?(\p{Lu}\p{Ll}+) (?:(?:(?:can|does|has|is|will|should)(?:n['’]?t|not|['’]t)? )?(?:either|too|also|as well|likewise))(?![\p{L}])(?! \p{L})/gu,
-      '$1 $2, $3 $2',
-    )
-    .replace(
-      /(?<![\p{L}’'] )((?:\p{Lu}\p{Ll}+, )*)(\p{Lu}\p{Ll}+)(?: and | & )(\p{Lu}\p{Ll}+) ((?:both |have |are |can['’]?t |cannot |can not |don['’]?t |shouldn['’]?t |need |use |take |no |not |bad |sore |dodgy |stiff |painful |poor |weak )[^,.;:()\n]+)/gu,
-      (_, more: string, first: string, second: string, says: string) =>
-        [...more.split(', ').filter(Boolean), first, second]
-          .map((name) => `${name} ${says.replace(/^both |^have |^are /u, 'has ')}`)
-          .join(', '),
-    );
+  LIKEWISE.reduce((so, pattern) => so.replace(pattern, '$1 $2, $3 $2'), text).replace(
+    TOGETHER,
+    (_, more: string, first: string, second: string, says: string) =>
+      [...more.split(', ').filter(Boolean), first, second]
+        .map((name) => `${name} ${says.replace(/^(?:both|have|are) /u, 'has ')}`)
+        .join(', '),
+  );
 
 /** A line about people with what is written short, shared or turned about written out for each of them. */
 export const writtenOut = (text: string): string =>

@@ -10,7 +10,7 @@ import {
   turns,
   withoutPose,
 } from '@inner-rung/core/figure';
-import { type DrawnFigure, faultsOf, MOST_POSES, solve, touchesOf } from '@inner-rung/core/pose';
+import { type DrawnFigure, faultsOf, MOST_POSES, momentOf, solve, touchesOf } from '@inner-rung/core/pose';
 import { Plus, Trash2, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { PaintedShapes, SeenAlong, THEME } from '../ui/figure-shapes.tsx';
@@ -167,7 +167,7 @@ export function FigureEditor(props: {
         {turns(draft) && (
           <SeenAlong
             figure={draft}
-            t={(at / Math.max(1, draft.poses.length - 1)) * (draft.back ? 0.5 : 1)}
+            t={momentOf(draft, at)}
             x={WINDOW.right * SCALE - 1.2 * ALONG_REACH}
             y={-WINDOW.top * SCALE + 1.2 * ALONG_REACH}
           />
