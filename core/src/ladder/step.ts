@@ -112,18 +112,27 @@ export function stepHeight(measures: readonly PartKey[], below: Demand, above: D
   return Math.max(...measures.map((key) => rungsApart(key, below, above)));
 }
 
-/** Which way a surface goes to make a move harder: hands and seats lower, steps and feet higher. */
-const SURFACE_UP: Readonly<Record<NonNullable<Move['surface']>['for'], string>> = {
-  hands: LEVERS.surface.harder,
-  elbows: LEVERS.surface.harder,
-  seat: 'lower seat',
-  step: 'higher step',
-  feet: 'feet higher',
+type Way = 'harder' | 'easier';
+const OF_HANDS = { harder: LEVERS.surface.harder, easier: LEVERS.surface.easier };
+/** Which way a surface goes to make a move harder, and easier: hands and seats lower, steps and feet higher. */
+const SURFACES: Readonly<Record<NonNullable<Move['surface']>['for'], Readonly<Record<Way, string>>>> = {
+  hands: OF_HANDS,
+  elbows: OF_HANDS,
+  seat: { harder: 'lower seat', easier: 'higher seat' },
+  step: { harder: 'higher step', easier: 'lower step' },
+  feet: { harder: 'feet higher', easier: 'feet lower' },
 };
 
-/** What makes a rung's move harder than the one below, in a trainer's words, a lever each. */
-export function leverWords(levers: readonly LeverId[], move: Move | undefined): string[] {
+/**
+ * What makes a rung's move harder than the one below, in a trainer's words, a lever each; going down, what makes the one
+ * below easier than it.
+ */
+export function leverWords(
+  levers: readonly LeverId[],
+  move: Move | undefined,
+  way: Way = 'harder',
+): string[] {
   return levers.map((lever) =>
-    lever === 'surface' && move?.surface ? SURFACE_UP[move.surface.for] : LEVERS[lever].harder,
+    lever === 'surface' && move?.surface ? SURFACES[move.surface.for][way] : LEVERS[lever][way],
   );
 }

@@ -17,15 +17,15 @@ export function neighboursOf(library: Library, move: string): Neighbour[] {
     if (at.length === 0) return [];
     const below = ladder.rungs[at[0]! - 1] ?? null;
     const above = ladder.rungs[at.at(-1)! + 1] ?? null;
-    const words = (rung: Rung | null) =>
-      rung ? leverWords(rung.levers, library.move(rung.move)).join(', ') : '';
+    const words = (rung: Rung | null, way: 'harder' | 'easier') =>
+      rung ? leverWords(rung.levers, library.move(rung.move), way).join(', ') : '';
     return [
       {
         id: ladder.id,
         ladder: ladder.name,
         easier: below,
         harder: above,
-        levers: { down: words(ladder.rungs[at[0]!] ?? null), up: words(above) },
+        levers: { down: words(ladder.rungs[at[0]!] ?? null, 'easier'), up: words(above, 'harder') },
       },
     ];
   });
