@@ -11,6 +11,7 @@ import {
   unexplained,
   writtenMove,
 } from '@inner-rung/core/ladder';
+import { helpFindings } from '@inner-rung/core/mechanics';
 import {
   DEMAND_KEYS,
   LEVER_IDS,
@@ -273,6 +274,13 @@ describe('a move described in a few answers', () => {
       const made = described({ pattern });
       expect(moveSchema.safeParse(writtenMove(library, made.move, made.demand)).success).toBe(true);
     }
+  });
+  test('is made easier by what it has: nothing held comes lighter', () => {
+    for (const pattern of PATTERNS)
+      for (const holds of ['nothing', 'light'] as const) {
+        const { move, demand } = described({ pattern, holds });
+        expect([pattern, holds, helpFindings(move, demand)]).toEqual([pattern, holds, []]);
+      }
   });
   test('has no rung that loosens beside what loads, hops under a load, or sits down from a bar', () => {
     const rungsOf = (patch: Partial<MoveAnswers>) => {

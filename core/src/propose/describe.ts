@@ -128,7 +128,7 @@ export function describeMove(library: Library, answers: MoveAnswers): Draft {
     unit: held ? 'hold' : 'reps',
     standard: 'As you teach it.',
     // Of what it is like only how hard it is holds for it: its words may say what it hasn't got.
-    ...plainWords(answers.pattern),
+    ...plainWords(answers.pattern, answers.holds !== 'nothing'),
     stopIf: [],
     ...(held ? {} : { pace: like.pace ?? ([8, 14, 22] as [number, number, number]) }),
     ...(answers.counted === 'slowly' ? { tempo: like.tempo ?? '2-0-1-0' } : {}),

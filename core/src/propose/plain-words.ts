@@ -107,5 +107,15 @@ const BY_PATTERN: Readonly<Record<Pattern, Words>> = {
   },
 };
 
-/** What can be said of a move of one's own by its pattern alone. */
-export const plainWords = (pattern: Pattern): Words => BY_PATTERN[pattern];
+/**
+ * What can be said of a move of one's own by its pattern alone. Where nothing is held nothing comes lighter: it is made easier
+ * by going less far.
+ */
+export function plainWords(pattern: Pattern, loaded: boolean): Words {
+  const words = BY_PATTERN[pattern];
+  if (loaded) return words;
+  const faults = words.faults.map((one) =>
+    one.lever === 'load' ? { ...one, lever: 'range' as const, do: 'less far' } : one,
+  );
+  return { ...words, faults };
+}
