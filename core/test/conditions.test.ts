@@ -57,13 +57,13 @@ const COMPILED: Readonly<Record<ConditionId, string>> = {
     'shoulder.raisedDeg≤60 shoulder.load≤2 shoulder.behind≤0 shoulder.overheadLoad≤0 hands.hang≤0',
   'shoulder-replacement':
     'impact.class≤1 shoulder.raisedDeg≤90 shoulder.load≤1 wrist.load≤2 elbow.load≤1 chest.open≤1 shoulder.behind≤0 shoulder.overheadLoad≤0 hands.hang≤0',
-  'sore-elbow': 'elbow.load≤1 strength.grip≤35 hands.hang≤0',
+  'sore-elbow': 'elbow.load≤1 strength.grip≤35 hands.clench≤1 hands.hang≤0',
   'wrist-bent-back': 'wrist.bentBackDeg≤30',
-  'wrist-no-load': 'wrist.load≤8 strength.grip≤40 wrist.bentBackDeg≤30',
+  'wrist-no-load': 'wrist.load≤8 strength.grip≤40 hands.clench≤2 wrist.bentBackDeg≤30',
   'wrist-no-grip': 'strength.grip≤10',
   'wrist-no-turn': 'wrist.turn≤0',
   'arthritis-flare':
-    'impact.class≤1 knee.load≤2 wrist.load≤12 wrist.bentBackDeg≤30 strength.grip≤15 elbow.load≤1 shoulder.load≤1 ankle.load≤2 knee.kneel≤0 joint.endRange≤1 effort≤4',
+    'impact.class≤1 knee.load≤2 wrist.load≤12 wrist.bentBackDeg≤30 strength.grip≤15 hands.clench≤1 elbow.load≤1 shoulder.load≤1 ankle.load≤2 knee.kneel≤0 joint.endRange≤1 effort≤4',
   hypermobility: 'joint.endRange≤1',
   neck: 'neck.load≤1 balance.headTurn≤1 shoulder.overheadLoad≤2 strain.headLow≤0',
   breastbone:
@@ -85,14 +85,14 @@ const COMPILED: Readonly<Record<ConditionId, string>> = {
   amputation:
     'impact.class≤1 balance.level≤4 knee.kneel≤0 knee.pivot≤0 impact.turnDeg≤0 toes.curl≤1 feet.edge≤0 hold>2 change≥12',
   'high-blood-pressure':
-    'strain.breath≤2 strain.holdSeconds≤15 strain.headLow≤0 hands.hang≤0 shoulder.overheadLoad≤2 cool-down≥480',
+    'strain.breath≤2 strain.holdSeconds≤15 strain.headLow≤0 hands.hang≤0 hands.clench≤2 shoulder.overheadLoad≤2 cool-down≥480',
   'rate-medication': '',
   'implanted-defibrillator':
-    'balance.fall≤2 effort≤6 strain.breath≤1 strain.holdSeconds≤10 shoulder.overheadLoad≤1 spine.load≤3 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600',
+    'balance.fall≤2 effort≤6 strain.breath≤1 strain.holdSeconds≤10 shoulder.overheadLoad≤1 spine.load≤3 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600 hands.clench≤2',
   'heart-disease':
-    'effort≤6 strain.breath≤1 strain.holdSeconds≤10 shoulder.overheadLoad≤1 spine.load≤3 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600',
+    'effort≤6 strain.breath≤1 strain.holdSeconds≤10 shoulder.overheadLoad≤1 spine.load≤3 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600 hands.clench≤2',
   'heart-failure':
-    'effort≤5 strain.breath≤0 spine.load≤2 posture.supine≤0 strain.holdSeconds≤10 shoulder.overheadLoad≤1 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600',
+    'effort≤5 strain.breath≤0 spine.load≤2 posture.supine≤0 strain.holdSeconds≤10 shoulder.overheadLoad≤1 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600 hands.clench≤2',
   'diabetes-insulin': '',
   diabetes: '',
   'numb-feet': 'impact.class≤1 hold>3 balance.level≤4 feet.edge≤0',
@@ -103,9 +103,9 @@ const COMPILED: Readonly<Record<ConditionId, string>> = {
   'leg-arteries': 'effort≤6 rest≥30',
   anticoagulants: 'impact.class≤1 balance.level≤4 impact.dropCm≤0 head.under≤0 hands.hang≤0 feet.edge≤0',
   'heart-event-recent':
-    'effort≤4 impact.class≤1 strain.breath≤0 strain.belly≤1 shoulder.overheadLoad≤0 shoulder.raisedDeg≤90 wrist.load≤20 shoulder.load≤1 posture.prone≤0 spine.load≤2 posture.changes≤0 rest≥30 strain.holdSeconds≤10 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600',
+    'effort≤4 impact.class≤1 strain.breath≤0 strain.belly≤1 shoulder.overheadLoad≤0 shoulder.raisedDeg≤90 wrist.load≤20 shoulder.load≤1 posture.prone≤0 spine.load≤2 posture.changes≤0 rest≥30 strain.holdSeconds≤10 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600 hands.clench≤2',
   'valve-or-aneurysm':
-    'effort≤5 strain.breath≤0 strain.belly≤1 spine.load≤2 strain.holdSeconds≤10 shoulder.overheadLoad≤1 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600',
+    'effort≤5 strain.breath≤0 strain.belly≤1 spine.load≤2 strain.holdSeconds≤10 shoulder.overheadLoad≤1 hands.hang≤0 strain.headLow≤0 warm-up≥600 cool-down≥600 hands.clench≤2',
   fainting:
     'posture.changes≤0 posture.lying≤0 strain.headLow≤0 hold>3 balance.fall≤2 head.under≤0 shoulder.overheadLoad≤2 hands.hang≤0 strain.breath≤2 strain.holdSeconds≤15 cool-down≥600 change≥15',
   'autonomic-neuropathy':
@@ -153,7 +153,7 @@ const COMPILED: Readonly<Record<ConditionId, string>> = {
   'fatigue-after-effort': 'effort≤3 impact.class≤1 rest≥60',
   'cancer-treatment':
     'effort≤5 impact.class≤1 balance.level≤4 strain.breath≤1 spine.load≤3 hands.hang≤0 feet.edge≤0',
-  lymphoedema: 'shoulder.load≤2 strength.grip≤30 wrist.load≤50 hands.hang≤0',
+  lymphoedema: 'shoulder.load≤2 strength.grip≤30 hands.clench≤1 wrist.load≤50 hands.hang≤0',
   'dialysis-arm': 'wrist.load≤0 strength.grip≤0 elbow.load≤0 shoulder.load≤1',
   'walking-aid':
     'hold>1 balance.level≤3 coordination.level≤2 balance.fall≤2 spine.load≤2 knee.pivot≤0 impact.class≤1 impact.turnDeg≤0 posture.changes≤0 feet.edge≤0 change≥12',

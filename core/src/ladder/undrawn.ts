@@ -11,6 +11,8 @@ const STOOPS = 60;
 const LIFTS = 40;
 /** Grip from which a move may hang from the hands. Estimate. */
 const HANGING_GRIP = 55;
+/** Grip from which hands are closed hard. Estimate. */
+const CLENCHED_GRIP = 35;
 
 /**
  * Figures that drawings know, of a move that has none: the careful end of what it says of itself. A trainer's own move is
@@ -31,6 +33,7 @@ export function undrawn(
   const empty = stoops ? 2 : 1;
   const loaded = stoops && stands ? 4 : 2;
   const back = lies ? lying : held ? loaded : empty;
+  const grips = hi('strength.grip') > 0 || held;
   const chest = muscles.chest ?? 0;
   const at = (n: number): Figure => ({
     lo: n,
@@ -42,6 +45,7 @@ export function undrawn(
     'spine.load': at(back),
     'hands.leave': at(hi('hands.bearing') > 0 ? 1 : 0),
     'hands.hang': at(hi('strength.grip') >= HANGING_GRIP ? 1 : 0),
+    'hands.clench': at(grips ? (hi('strength.grip') >= CLENCHED_GRIP ? 3 : 2) : 0),
     'feet.edge': at(steps && stands && hi('balance.level') >= 3 ? 1 : 0),
     'head.under': at(lies && held ? 1 : 0),
     'chest.open': at(

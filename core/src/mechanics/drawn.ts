@@ -25,8 +25,8 @@ import { contactsOf } from './contacts.ts';
 import { L5_S1 } from './joints.ts';
 import { handLoad, LET_STAND, leastsOf, seenFromTheSide } from './least.ts';
 import { BACK_ARM } from './moments.ts';
-import { couldStop, type Frame, heldAs, LOW_BACK_ACTION_N, repOf } from './rep.ts';
-import { NOTHING_HELD } from './statics.ts';
+import { BAND_N, couldStop, type Frame, heldAs, LOW_BACK_ACTION_N, repOf } from './rep.ts';
+import { type Held, NOTHING_HELD } from './statics.ts';
 
 /**
  * Compression at the lowest joint of the spine, N, from which a level begins: standing is 500, rising from a chair some
@@ -146,6 +146,58 @@ const hangs = (figure: DrawnFigure, stills: readonly Solved[]): boolean =>
     return overhead && !flat && below.every(({ part }) => part === 'foot');
   });
 
+/**
+ * What a usual adult's grip can make, N: the middle of men's 44 and women's 27 kg over all ages (Massy-Westropp 2011, from
+ * memory).
+ */
+const GRIP_N = 345;
+/**
+ * Shares of it from which a hand that stays closed through a set is at a level: closed at all, where a held muscle begins
+ * to shut off its own blood (Rohmert 1960, from memory), and where a squeeze raises the blood pressure within seconds
+ * (estimate).
+ */
+const CLENCH_CUTS = [1e-9, 0.15, 0.45] as const;
+/** What a hand pulls on that isn't a weight: as hard as a band, unless more is drawn. */
+const PULLED_ON: ReadonlySet<string> = new Set(['band', 'towel', 'pull anchor', 'high anchor']);
+/** Closed at all, as a share. */
+const CLOSED = 0.01;
+
+/** What a hand that bears is pulled by, along its arm, N: one that leans on what it holds isn't closed hard. */
+function pulledBy({ standing, solved }: Frame, side: 0 | 1): number {
+  const { root, end } = solved.arms[side];
+  const far = distance(root, end) || 1;
+  return standing.reactions
+    .filter((one) => one.part === 'hand' && one.kind === 'grip' && one.side === side)
+    .reduce(
+      (sum, { force: [x, y] }) => sum + Math.max(0, (x * (end[0] - root[0]) + y * (end[1] - root[1])) / far),
+      0,
+    );
+}
+
+/** How hard hands stay closed, as the level of the harder one. */
+function clenchLevel(move: Pick<Move, 'id' | 'needs' | 'pace'>, figure: DrawnFigure): number {
+  const load = handLoad(move);
+  // A weight that lies on somebody is only kept there.
+  const kg = LET_STAND[`${move.id} wrist.load`] ? 0 : (load?.middling ?? 0);
+  const drawn = heldAs(figure, kg);
+  // A weight that isn't drawn, or points at the eye, is taken to be one in each hand.
+  const held: Held = drawn[0] + drawn[1] > 0 ? drawn : [kg, kg];
+  const swung = load !== null && (move.pace?.[1] ?? 0) >= SWUNG_FROM ? SWUNG : 1;
+  const closed = load !== null || figure.props.some(({ is }) => is === 'rope' || is === 'stick');
+  // A loop is round the legs.
+  const elastic =
+    move.needs.some(({ what }) => PULLED_ON.has(what)) && !figure.props.some(({ is }) => is === 'loop');
+  // What is held on to steadies, and is let go and taken again.
+  const steadies = move.needs.some(({ what }) => what === 'hand hold');
+  const frames = figure.above || steadies ? [] : stillsOf(figure, kg);
+  const pulled = LIMB_SIDES.map((side) => {
+    const hangs = Math.max(0, ...frames.map((frame) => pulledBy(frame, side)));
+    return Math.max(held[side] * GRAVITY * swung, elastic ? BAND_N : 0, hangs);
+  });
+  const share = Math.max(closed ? CLOSED : 0, ...pulled.map((newtons) => newtons / GRIP_N));
+  return CLENCH_CUTS.filter((cut) => share >= cut).length;
+}
+
 /** The ball of a foot stands on something raised, and its heel over nothing. */
 const onEdge = (figure: DrawnFigure, stills: readonly Solved[]): boolean =>
   stills.some((solved) =>
@@ -191,6 +243,7 @@ function drawnRows(move: DrawnMove, figure: DrawnFigure | null): Record<DrawnKey
       'spine.load': load ? null : 0,
       'hands.leave': 0,
       'hands.hang': 0,
+      'hands.clench': clenchLevel(move, figure),
       'feet.edge': 0,
       'head.under': load ? null : 0,
       'chest.open': chest,
@@ -201,6 +254,7 @@ function drawnRows(move: DrawnMove, figure: DrawnFigure | null): Record<DrawnKey
     'spine.load': lowBackLevel(move, figure),
     'hands.leave': leaves(figure, moments) ? 1 : 0,
     'hands.hang': hangs(figure, stills) ? 1 : 0,
+    'hands.clench': clenchLevel(move, figure),
     'feet.edge': onEdge(figure, stills) ? 1 : 0,
     'head.under': load && overFace(moments) ? 1 : 0,
     'chest.open': chest,

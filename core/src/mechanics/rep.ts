@@ -48,7 +48,7 @@ export type Unreckoned = 'seen from above';
 /** As many frames as angles and moments are smooth over. */
 const STEPS = 24;
 /** A band that is stretched pulls a hand with so much, N: a light to middling one at arm's length. Estimate. */
-const BAND_N = 50;
+export const BAND_N = 50;
 
 /** What a band in the hands pulls with, towards where it is tied. */
 function pullsOf(figure: DrawnFigure, s: Solved): Pull[] {

@@ -29,6 +29,7 @@ export const DEMANDS = {
   'hands.bearing': { unit: 'hands', says: 'body weight on the hands' },
   'hands.leave': { unit: '0 or 1', says: 'one hand bearing while the other leaves' },
   'hands.hang': { unit: '0 or 1', says: 'hanging by the hands' },
+  'hands.clench': { unit: 'level 0–3', says: 'hands that stay closed hard' },
   'hands.busy': { unit: 'hands', says: 'hands that hold something' },
   'coordination.level': { unit: 'level 0–6', says: 'coordination' },
   'posture.floor': { unit: '0 or 1', says: 'being down on the floor' },
@@ -93,6 +94,7 @@ export function at(key: DemandKey): number {
 export const LIMB_KEYS: Readonly<Record<'arm' | 'leg', readonly DemandKey[]>> = {
   arm: [
     'strength.grip',
+    'hands.clench',
     'wrist.bentBackDeg',
     'wrist.load',
     'wrist.turn',
@@ -123,6 +125,7 @@ export const DRAWN_KEYS = [
   'spine.load',
   'hands.leave',
   'hands.hang',
+  'hands.clench',
   'feet.edge',
   'head.under',
   'chest.open',

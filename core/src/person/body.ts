@@ -1,4 +1,4 @@
-import { cap, HEAD_UP, hold, NO_KNEELING, NO_PIVOT, ONE_FOOT_DOWN } from './condition.ts';
+import { cap, HEAD_UP, hold, LOOSE_GRIP, NO_KNEELING, NO_PIVOT, ONE_FOOT_DOWN } from './condition.ts';
 import { type Limit, limitSchema, type Preset, type Side } from './limits.ts';
 
 interface Place {
@@ -32,6 +32,7 @@ export const BODY = {
     sore: [
       cap('elbow.load', 1, 'hardly any load through the elbow'),
       cap('strength.grip', 25, 'a light grip'),
+      LOOSE_GRIP,
     ],
   },
   wrist: {
@@ -41,6 +42,7 @@ export const BODY = {
       cap('wrist.load', 8, 'no weight through the wrist'),
       cap('wrist.bentBackDeg', 30, 'no bent-back wrist'),
       cap('strength.grip', 20, 'a light grip'),
+      LOOSE_GRIP,
       cap('wrist.turn', 0, 'no twisting at the wrist'),
     ],
   },

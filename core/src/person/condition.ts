@@ -69,6 +69,9 @@ export const NO_PIVOT = cap('knee.pivot', 0, 'no turning on a planted foot');
 export const NO_STRAINING = cap('strain.breath', 2, 'no straining');
 export const NO_EDGE = cap('feet.edge', 0, 'not on an edge');
 export const NO_HANGING = cap('hands.hang', 0, 'no hanging by the hands');
+/** A hard squeeze that isn't let go raises the pressure and starves the forearm. */
+export const NO_HARD_GRIP = cap('hands.clench', 2, 'no hand closed hard without letting go');
+export const LOOSE_GRIP = cap('hands.clench', 1, 'a loose grip');
 export const NOTHING_OVER_THE_FACE = cap('head.under', 0, 'nothing held over the face');
 export const MODERATE_BACK = cap('spine.load', 3, 'no heavy load on the low back');
 export const LIGHT_BACK = cap('spine.load', 2, 'little load on the low back');

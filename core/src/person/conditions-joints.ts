@@ -5,11 +5,13 @@ import {
   HEAD_UP,
   hold,
   LIGHT_BACK,
+  LOOSE_GRIP,
   MODERATE_BACK,
   NO_BELLY_PRESSURE,
   NO_BREATH_HOLDING,
   NO_EDGE,
   NO_HANGING,
+  NO_HARD_GRIP,
   NO_KNEELING,
   NO_PIVOT,
   NO_RISK_OF_FALLING,
@@ -237,6 +239,7 @@ export const JOINT_CONDITIONS = {
     limits: [
       cap('elbow.load', 1, 'light load through the elbow'),
       cap('strength.grip', 35, 'no hard grip'),
+      LOOSE_GRIP,
       NO_HANGING,
     ],
   },
@@ -258,6 +261,7 @@ export const JOINT_CONDITIONS = {
     limits: [
       cap('wrist.load', 8, 'no weight through the wrists'),
       cap('strength.grip', 40, 'no hanging from the hands'),
+      NO_HARD_GRIP,
     ],
   },
   'wrist-no-grip': {
@@ -285,6 +289,7 @@ export const JOINT_CONDITIONS = {
       cap('wrist.load', 12, 'no weight through the wrists'),
       cap('wrist.bentBackDeg', 30, 'no bent-back wrist'),
       cap('strength.grip', 15, 'hardly any grip'),
+      LOOSE_GRIP,
       cap('elbow.load', 1, 'hardly any load through the elbows'),
       cap('shoulder.load', 1, 'hardly any load through the shoulders'),
       cap('ankle.load', 2, 'everyday load through the ankles'),

@@ -8,6 +8,7 @@ import {
   HEAD_UP,
   hold,
   LIGHT_BACK,
+  LOOSE_GRIP,
   MODERATE_BACK,
   NO_BELLY_PRESSURE,
   NO_BREATH_HOLDING,
@@ -413,6 +414,7 @@ export const LIFE_CONDITIONS = {
     limits: [
       cap('shoulder.load', 2, 'light load on that arm'),
       cap('strength.grip', 30, 'light grip'),
+      LOOSE_GRIP,
       cap('wrist.load', 50, 'not all the weight on that arm'),
       NO_HANGING,
     ],

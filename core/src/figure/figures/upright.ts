@@ -691,7 +691,11 @@ export const UPRIGHT: Figures = {
       [hold(0.48)],
     ),
   'band-side-step': () =>
-    front([wide(0.14, turned(20, 110), 0.92), wide(0.34, turned(20, 110), 0.9)], [], { travels: true }),
+    front(
+      [wide(0.14, turned(20, 110), 0.92), wide(0.34, turned(20, 110), 0.9)],
+      [{ is: 'loop', round: 'thighs' }],
+      { travels: true },
+    ),
 };
 
 /** From a bar so high, m. */
