@@ -10,6 +10,7 @@ import {
   type DrawnKey,
   demandOf,
   leastAt,
+  type Move,
   unsafeEnd,
 } from '@inner-rung/core/move';
 import fc from 'fast-check';
@@ -107,6 +108,68 @@ describe('figures that the drawings know', () => {
   ])('%s: %s is %d', (id, key, level) => {
     if (!library.move(id)) throw new Error(`there is no ${id}`);
     expect(hiOf(id, key)).toBe(level);
+  });
+});
+
+describe('a hand that stays closed', () => {
+  const clench = (move: Move, of: Partial<Move> = {}) =>
+    readDrawing({ ...move, ...of }, drawingOf(move.id))['hands.clench'];
+  const loaded = library.moves.filter(({ needs }) => needs.some(({ what }) => what === 'hand load'));
+  const weighing = (move: Move, kg: number): Partial<Move> => ({
+    needs: move.needs.map((need) => (need.what === 'hand load' ? { ...need, min: kg, max: kg } : need)),
+  });
+
+  test('closes harder on more, never less, and opens on nothing that is held', () => {
+    expect(loaded.length).toBeGreaterThan(60);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...loaded.filter(({ surface }) => !surface)),
+        fc.integer({ min: 0, max: 40 }),
+        fc.integer({ min: 1, max: 40 }),
+        (move, kg, more) => {
+          const less = clench(move, weighing(move, kg)) as number;
+          expect(less).toBeGreaterThanOrEqual(1);
+          expect(clench(move, weighing(move, kg + more))).toBeGreaterThanOrEqual(less);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  test.each<[string, number, number]>([
+    // By hand: kilograms in one hand × 9.81 N/kg against 345 N; 15 % is 5.3 kg, 45 % is 15.8 kg.
+    ['two-hand-carry', 5, 1],
+    ['two-hand-carry', 6, 2],
+    ['two-hand-carry', 15, 2],
+    ['two-hand-carry', 16, 3],
+    // One bell in both hands, swung: 1.4 of its weight, half in each; 7.5 and 22.6 kg.
+    ['swing', 7, 1],
+    ['swing', 8, 2],
+    ['swing', 22, 2],
+    ['swing', 23, 3],
+  ])('%s with %d kg: %d', (id, kg, level) => {
+    const move = library.move(id)!;
+    expect(clench(move, weighing(move, kg))).toBe(level);
+  });
+
+  test('who hangs has hands closed hard; who leans on flat hands, or holds on, has not', () => {
+    const hanging = library.moves.filter(({ id }) => hiOf(id, 'hands.hang') === 1);
+    expect(hanging.length).toBeGreaterThan(3);
+    for (const { id } of hanging) expect([id, hiOf(id, 'hands.clench')]).toEqual([id, 3]);
+    const empty = library.moves.filter(
+      ({ id, needs }) =>
+        needs.every(({ what }) => ['mat', 'wall', 'seat', 'step', 'hand hold', 'cushion'].includes(what)) &&
+        hiOf(id, 'strength.grip') === 0,
+    );
+    expect(empty.length).toBeGreaterThan(200);
+    expect(empty.filter(({ id }) => hiOf(id, 'hands.clench') > 0).map(({ id }) => id)).toEqual([]);
+  });
+
+  test('nothing gripped is left at nothing', () => {
+    const open = library.moves.filter(
+      ({ id }) => hiOf(id, 'strength.grip') > 0 && hiOf(id, 'hands.clench') === 0,
+    );
+    expect(open.map(({ id }) => id)).toEqual([]);
   });
 });
 

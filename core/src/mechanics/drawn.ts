@@ -23,10 +23,11 @@ import {
 import { GRAVITY, USUAL_BODY } from './body.ts';
 import { contactsOf } from './contacts.ts';
 import { L5_S1 } from './joints.ts';
-import { handLoad, LET_STAND, leastsOf, seenFromTheSide } from './least.ts';
+import { bothSides, handLoad, LET_STAND, leastsOf, seenFromTheSide } from './least.ts';
+import { type Cuts, levelAt } from './levels.ts';
 import { BACK_ARM } from './moments.ts';
 import { BAND_N, couldStop, type Frame, heldAs, LOW_BACK_ACTION_N, repOf } from './rep.ts';
-import { type Held, NOTHING_HELD } from './statics.ts';
+import { NOTHING_HELD } from './statics.ts';
 
 /**
  * Compression at the lowest joint of the spine, N, from which a level begins: standing is 500, rising from a chair some
@@ -38,6 +39,8 @@ const LOW_BACK_CUTS = [1300, 1800, 2600, LOW_BACK_ACTION_N] as const;
 const SWUNG = 1.4;
 /** Reps a minute from which a weight is swung rather than lifted. Estimate. */
 const SWUNG_FROM = 20;
+/** How far a swung hand rises in a rep, m: one that carries stays where it is. Estimate. */
+const SWUNG_BY = 0.2;
 /** Moments of a rep that are looked at. */
 const MOMENTS = 12;
 /** What is stood on is an edge from this height, m: lower it is a cushion. */
@@ -95,6 +98,13 @@ function pressedFromFront(figure: DrawnFigure, kg: number): number {
   );
 }
 
+/** By how much of its weight a load is swung rather than lifted or carried along: 1 where it isn't. */
+function swingOf(move: Pick<Move, 'needs' | 'pace'>, figure: DrawnFigure): number {
+  if (handLoad(move) === null || (move.pace?.[1] ?? 0) < SWUNG_FROM) return 1;
+  const heights = solvedOf(figure, MOMENTS).map((s) => s.arms[0].end[1]);
+  return Math.max(...heights) - Math.min(...heights) > SWUNG_BY ? SWUNG : 1;
+}
+
 /** The level of load on the low back: what its muscles and all above it press together. */
 function lowBackLevel(move: Pick<Move, 'needs' | 'pace'>, figure: DrawnFigure): number {
   const load = handLoad(move);
@@ -103,8 +113,7 @@ function lowBackLevel(move: Pick<Move, 'needs' | 'pace'>, figure: DrawnFigure): 
   const side = stillsOf(figure, held).map(({ lowBack }) => (lowBack.moment > 0 ? lowBack.compression : 0));
   const hanging = held * (heldAs(figure, held).filter((one) => one === held).length === 2 ? 2 : 1);
   const pressed = Math.max(0, ...side, figure.view === 'front' ? pressedFromFront(figure, hanging) : 0);
-  const swung =
-    load !== null && (move.pace?.[1] ?? 0) >= SWUNG_FROM && pressed > LOW_BACK_CUTS[1] ? SWUNG : 1;
+  const swung = pressed > LOW_BACK_CUTS[1] ? swingOf(move, figure) : 1;
   return LOW_BACK_CUTS.filter((cut) => pressed * swung >= cut).length;
 }
 
@@ -152,15 +161,15 @@ const hangs = (figure: DrawnFigure, stills: readonly Solved[]): boolean =>
  */
 const GRIP_N = 345;
 /**
- * Shares of it from which a hand that stays closed through a set is at a level: closed at all, where a held muscle begins
- * to shut off its own blood (Rohmert 1960, from memory), and where a squeeze raises the blood pressure within seconds
- * (estimate).
+ * Shares of it from which a hand that stays closed through a set is at a level: where a held muscle begins to shut off its
+ * own blood (Rohmert 1960, from memory), and where a squeeze raises the blood pressure within seconds (estimate).
  */
-const CLENCH_CUTS = [1e-9, 0.15, 0.45] as const;
+const CLENCHED: Cuts = [
+  [0.45, 3],
+  [0.15, 2],
+];
 /** What a hand pulls on that isn't a weight: as hard as a band, unless more is drawn. */
 const PULLED_ON: ReadonlySet<string> = new Set(['band', 'towel', 'pull anchor', 'high anchor']);
-/** Closed at all, as a share. */
-const CLOSED = 0.01;
 
 /** What a hand that bears is pulled by, along its arm, N: one that leans on what it holds isn't closed hard. */
 function pulledBy({ standing, solved }: Frame, side: 0 | 1): number {
@@ -176,26 +185,28 @@ function pulledBy({ standing, solved }: Frame, side: 0 | 1): number {
 
 /** How hard hands stay closed, as the level of the harder one. */
 function clenchLevel(move: Pick<Move, 'id' | 'needs' | 'pace'>, figure: DrawnFigure): number {
+  const needs = (what: (id: string) => boolean) => move.needs.some((need) => what(need.what));
+  const has = (...things: string[]) => figure.props.some(({ is }) => things.includes(is));
   const load = handLoad(move);
   // A weight that lies on somebody is only kept there.
   const kg = LET_STAND[`${move.id} wrist.load`] ? 0 : (load?.middling ?? 0);
   const drawn = heldAs(figure, kg);
   // A weight that isn't drawn, or points at the eye, is taken to be one in each hand.
-  const held: Held = drawn[0] + drawn[1] > 0 ? drawn : [kg, kg];
-  const swung = load !== null && (move.pace?.[1] ?? 0) >= SWUNG_FROM ? SWUNG : 1;
-  const closed = load !== null || figure.props.some(({ is }) => is === 'rope' || is === 'stick');
+  const held = Math.max(...drawn) || kg;
   // A loop is round the legs.
-  const elastic =
-    move.needs.some(({ what }) => PULLED_ON.has(what)) && !figure.props.some(({ is }) => is === 'loop');
+  const elastic = needs((id) => PULLED_ON.has(id)) && !has('loop');
   // What is held on to steadies, and is let go and taken again.
-  const steadies = move.needs.some(({ what }) => what === 'hand hold');
+  const steadies = needs((id) => id === 'hand hold');
   const frames = figure.above || steadies ? [] : stillsOf(figure, kg);
-  const pulled = LIMB_SIDES.map((side) => {
-    const hangs = Math.max(0, ...frames.map((frame) => pulledBy(frame, side)));
-    return Math.max(held[side] * GRAVITY * swung, elastic ? BAND_N : 0, hangs);
-  });
-  const share = Math.max(closed ? CLOSED : 0, ...pulled.map((newtons) => newtons / GRIP_N));
-  return CLENCH_CUTS.filter((cut) => share >= cut).length;
+  const newtons = Math.max(
+    held * GRAVITY * swingOf(move, figure),
+    elastic ? BAND_N : 0,
+    ...bothSides(frames, pulledBy),
+  );
+  return Math.max(
+    load !== null || newtons > 0 || has('rope', 'stick') ? 1 : 0,
+    levelAt(CLENCHED, newtons / GRIP_N),
+  );
 }
 
 /** The ball of a foot stands on something raised, and its heel over nothing. */

@@ -247,8 +247,11 @@ function headRests(figure: DrawnFigure, s: Solved): boolean {
 const HEAD_RESTS = 0.2;
 
 const most = (list: readonly number[]): number => Math.max(0, ...list);
-const bothSides = (frames: readonly Frame[], of: (frame: Frame, side: 0 | 1) => number | null): number[] =>
-  frames.flatMap((frame) => LIMB_SIDES.flatMap((side) => of(frame, side) ?? []));
+/** Something of both sides of all frames, where there is something. */
+export const bothSides = (
+  frames: readonly Frame[],
+  of: (frame: Frame, side: 0 | 1) => number | null,
+): number[] => frames.flatMap((frame) => LIMB_SIDES.flatMap((side) => of(frame, side) ?? []));
 
 /** Neither from the front nor of somebody lying on their side. */
 export const seenFromTheSide = (figure: DrawnFigure): boolean =>
