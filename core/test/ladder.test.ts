@@ -1,21 +1,28 @@
 import { compileLibrary } from '@inner-rung/core/forms';
 import {
   ANCHORS,
+  betweenRungs,
+  breaksPromise,
   checkLadder,
   difficultyOf,
   explainStep,
+  harderOf,
   hardnessOn,
   LADDER_CHECKS,
   type Ladder,
   type LadderFinding,
   ladderOfWays,
   ladderSchema,
+  libraryOf,
   libraryWith,
   REGIONS,
   regionPoints,
+  risesIn,
   rungDemand,
+  TALLEST_POINTS,
   type WrittenLadder,
 } from '@inner-rung/core/ladder';
+import type { FormRef } from '@inner-rung/core/move';
 import {
   DEMAND_KEYS,
   type Demand,
@@ -407,5 +414,52 @@ describe('a ladder of a trainer’s own ways', () => {
   test('nothing of it where no way is another move', () => {
     expect(rungs({ is: 'easier', move: 'push-up' })).toBeNull();
     expect(rungs({ is: 'easier', move: 'as-i-teach-it' })).toBeNull();
+  });
+});
+
+describe('what lies between two rungs', () => {
+  const points = (form: FormRef) => difficultyOf(rungDemand(library, form)!).points;
+  const steps = library.ladders.flatMap((l) => l.rungs.slice(1).map((_, i) => [l, i + 1] as const));
+
+  test('from no rung of the library to the next is more than 20 points without a way between', () => {
+    const open = steps.filter(([l, i]) => betweenRungs(library, l, i) === null);
+    expect(open.map(([l, i]) => `${l.id} ${l.rungs[i]!.move}`)).toEqual([]);
+  });
+  test('every rise on the way is small enough, the fewest forms are named, and a branch’s promise is kept', () => {
+    const tall = steps.filter(([l, i]) => points(l.rungs[i]!) - points(l.rungs[i - 1]!) > TALLEST_POINTS);
+    expect(tall.length).toBeGreaterThan(100);
+    for (const [l, i] of tall) {
+      const way = [l.rungs[i - 1]!, ...betweenRungs(library, l, i)!, l.rungs[i]!];
+      const at = way.map(points);
+      at.slice(1).forEach((p, k) => {
+        expect(p).toBeGreaterThan(at[k]!);
+        expect(p - at[k]!).toBeLessThanOrEqual(TALLEST_POINTS);
+        // One left out leaves a rise that is too tall.
+        if (k > 0) expect(p - at[k - 1]!).toBeGreaterThan(TALLEST_POINTS);
+      });
+      for (const form of way.slice(1, -1)) {
+        const demand = rungDemand(library, form)!;
+        if (l.avoids) expect([form.move, breaksPromise(l.avoids, demand)]).toEqual([form.move, false]);
+        const most = harderOf(rungDemand(library, way[0]!)!, rungDemand(library, way.at(-1)!)!);
+        expect([form.move, risesIn(most, demand)]).toEqual([form.move, []]);
+      }
+    }
+  });
+  test('without its trims a move leaves a gap, and a step of a size that can be taken needs nothing', () => {
+    const bare = libraryOf({
+      ...library,
+      moves: library.moves.map((m) => ({ ...m, trims: [], support: undefined })),
+    });
+    const still = library.ladder('stand-still')!;
+    const oneLeg = still.rungs.findIndex((rung) => rung.move === 'one-leg-stand');
+    expect(betweenRungs(bare, still, oneLeg)).toBeNull();
+    expect(betweenRungs(library, still, oneLeg)).toEqual([
+      { move: 'one-leg-stand', settings: { trim: 'toe-light' } },
+    ]);
+    const small = steps.find(([l, i]) => points(l.rungs[i]!) - points(l.rungs[i - 1]!) < 10)!;
+    expect(betweenRungs(bare, ...small)).toEqual([]);
+  });
+  test('a rung nobody knows is passed over', () => {
+    expect(betweenRungs(library, ladder({ rungs: up('squat', 'no-such-move') }), 1)).toEqual([]);
   });
 });

@@ -50,6 +50,8 @@ const STEP = 10;
 const LEAST_STEP = 3;
 /** A point away from a step costs as much as a tenth of a rung. */
 const POINT = COSTS.rungOff / STEP;
+/** Easier in the middle of a jump is first of all without the jump: what lands is dearer by this. Common practice. */
+const STILL_LANDS = 1.5 * COSTS.rungOff;
 
 /**
  * For every entry of a version where somebody can go mid-set: down and up by difficulty, as near to what they do
@@ -126,21 +128,20 @@ export function switchesOf(scaler: Scaler, request: ScaleRequest, version: Versi
       if (!way) continue;
       // Harder in the middle of a set is a rung, never another exercise; easier may be whatever is left.
       if (way === 'up' && to.far >= COSTS.otherLadder) continue;
-      const cost =
+      const settled =
         (way === 'up' ? to.far : to.away) +
         Math.round(POINT * Math.abs(Math.abs(by) - STEP)) +
         (table.trim[choice.form]! >= 0 ? COSTS.trim : 0) +
         (table.standIn[choice.form] ? COSTS.standIn : 0);
-      if (cost >= (best[way]?.cost ?? Number.POSITIVE_INFINITY)) continue;
+      if (settled >= (best[way]?.cost ?? Number.POSITIVE_INFINITY)) continue;
       const given = opened.use(entry, choice);
+      const lands = given.lightPerMinute + given.highPerMinute;
+      const cost = settled + (way === 'down' && lands > 0 ? STILL_LANDS : 0);
+      if (cost >= (best[way]?.cost ?? Number.POSITIVE_INFINITY)) continue;
       if (given.lightPerMinute > use.lightPerMinute && opened.budget.light < Number.POSITIVE_INFINITY)
         continue;
       if (given.highPerMinute > use.highPerMinute && opened.budget.high < Number.POSITIVE_INFINITY) continue;
-      if (
-        way === 'down' &&
-        given.lightPerMinute + given.highPerMinute > use.lightPerMinute + use.highPerMinute
-      )
-        continue;
+      if (way === 'down' && lands > use.lightPerMinute + use.highPerMinute) continue;
       best[way] = { cost, use: given };
     }
     return {

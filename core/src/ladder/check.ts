@@ -1,5 +1,6 @@
 import { type Demand, LEVERS, type LeverId, middle, type Pattern } from '../move/index.ts';
 import { AVOID_IDS, AVOIDS, type Avoid, breaksPromise, TRUNK_PATTERNS } from './avoids.ts';
+import { betweenRungs } from './between.ts';
 import { difficultyOf, hardnessOn, PART_KEYS, RUNG_STEP } from './difficulty.ts';
 import { familyOf, patternOf, rungDemand } from './family.ts';
 import type { Ladder } from './ladder.ts';
@@ -43,8 +44,6 @@ type Said = Omit<LadderFinding, 'check' | 'ladder'>;
 
 /** Taller steps than this leave a beginner with nothing between, in rungs. Estimate. */
 export const TALLEST_STEP = 2.6;
-/** Points a combined step may rise before something is missing between. Estimate. */
-export const TALLEST_POINTS = 30;
 /** A top below this doesn't tax somebody fit. Estimate. */
 const EARLY_TOP = 60;
 /** A bottom above this is too hard for somebody new. Estimate. */
@@ -173,9 +172,8 @@ const CHECKS: Readonly<Record<string, (c: Case) => Said[]>> = {
     }),
   'step too tall': (c) =>
     steps(c, (i, below, above) => {
-      const rungs = stepHeight(c.ladder.measures, below, above);
-      const points = difficultyOf(above).points - difficultyOf(below).points;
-      return rungs > TALLEST_STEP || points > TALLEST_POINTS
+      const tall = stepHeight(c.ladder.measures, below, above) > TALLEST_STEP;
+      return tall || betweenRungs(c.library, c.ladder, i) === null
         ? [
             {
               severity: 'doubtful',

@@ -1,4 +1,4 @@
-import { type Demand, demandOf, type FormRef, PATTERNS, type Pattern } from '../move/index.ts';
+import { type Demand, demandOf, type FormRef, type Move, PATTERNS, type Pattern } from '../move/index.ts';
 import type { Ladder } from './ladder.ts';
 import type { Library } from './library.ts';
 
@@ -39,3 +39,16 @@ export function patternOf(library: Library, ladder: Ladder): Pattern {
   for (const pattern of PATTERNS) if ((count.get(pattern) ?? 0) > (count.get(best) ?? 0)) best = pattern;
   return best;
 }
+
+/** Share of the muscles that two moves have in common, 0–1. */
+export function muscleOverlap(a: Move, b: Move): number {
+  let sum = 0;
+  for (const muscle in a.muscles) {
+    const key = muscle as keyof Move['muscles'];
+    sum += Math.min(a.muscles[key] ?? 0, b.muscles[key] ?? 0);
+  }
+  return sum;
+}
+
+/** A form has to share this much of its muscles with a rung to be one of its kind. Estimate. */
+export const KINDRED = 0.5;

@@ -1,5 +1,6 @@
 export { AVOID_IDS, AVOIDS, type Avoid, breaksPromise, TRUNK_PATTERNS } from './avoids.ts';
-export { checkLadder, LADDER_CHECKS, type LadderFinding, TALLEST_POINTS, TALLEST_STEP } from './check.ts';
+export { betweenRungs, TALLEST_POINTS, waysToSet } from './between.ts';
+export { checkLadder, LADDER_CHECKS, type LadderFinding, TALLEST_STEP } from './check.ts';
 export {
   ANCHORS,
   difficultyOf,
@@ -22,7 +23,7 @@ export {
   shiftRung,
   splitLadder,
 } from './edit.ts';
-export { familyOf, patternOf, rungDemand } from './family.ts';
+export { familyOf, KINDRED, muscleOverlap, patternOf, rungDemand } from './family.ts';
 export type { LibraryFile } from './file.ts';
 export { type Ladder, ladderSchema, type Rung, type WrittenLadder } from './ladder.ts';
 export {
@@ -48,5 +49,5 @@ export {
   wordFor,
   writtenMove,
 } from './own.ts';
-export { explainStep, leverShows, leverWords, risesIn, stepHeight, unexplained } from './step.ts';
+export { explainStep, harderOf, leverShows, leverWords, risesIn, stepHeight, unexplained } from './step.ts';
 export { ladderFileJsonSchema } from './written.ts';

@@ -23,6 +23,13 @@ const rise = (below: Demand, above: Demand, key: DemandKey) => middle(above[key]
 /** Rises this small are noise between two estimates: in rung steps, levels, and share of MET. */
 const NOISE = { strength: 0.85, level: 1.01, effort: 0.3 } as const;
 
+/** Figure by figure the harder of two. */
+export function harderOf(a: Demand, b: Demand): Demand {
+  return Object.fromEntries(
+    (Object.keys(a) as DemandKey[]).map((key) => [key, middle(a[key]) > middle(b[key]) ? a[key] : b[key]]),
+  ) as unknown as Demand;
+}
+
 /** The demands that rise from one form to the next by more than two authors would differ in. */
 export function risesIn(below: Demand, above: Demand): DemandKey[] {
   const rises: DemandKey[] = REGIONS.filter((region) => {

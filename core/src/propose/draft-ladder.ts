@@ -10,6 +10,7 @@ import {
   type Library,
   leverShows,
   libraryWith,
+  muscleOverlap,
   type PartKey,
   TRUNK_PATTERNS,
   unexplained,
@@ -18,7 +19,7 @@ import type { Demand, FormRef, LeverId, Move, Pattern } from '../move/index.ts';
 import { slugOf } from '../record/index.ts';
 import type { Draft } from './bench.ts';
 import { type Proposal, proposeAbove, proposeBelow } from './propose.ts';
-import { draftOf, muscleOverlap, pull, pullsFor, strangeness } from './pulls.ts';
+import { draftOf, pull, pullsFor, strangeness } from './pulls.ts';
 
 /** A whole ladder drafted from one move, and the moves it needs that the library doesn't have. */
 export interface LadderDraft {

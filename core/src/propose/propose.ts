@@ -1,28 +1,22 @@
 import {
   difficultyOf,
   familyOf,
+  harderOf,
   hardnessOn,
+  KINDRED,
   type Ladder,
   type Library,
+  muscleOverlap,
   type PartKey,
   risesIn,
   rungDemand,
   stepHeight,
-  TALLEST_POINTS,
   TALLEST_STEP,
 } from '../ladder/index.ts';
-import {
-  type Demand,
-  type FormRef,
-  type LeverId,
-  type Move,
-  middle,
-  type Pattern,
-  type Settings,
-} from '../move/index.ts';
+import type { Demand, FormRef, LeverId, Move, Pattern, Settings } from '../move/index.ts';
 import type { Draft } from './bench.ts';
 import type { Pull } from './pull.ts';
-import { draftOf, muscleOverlap, pull, pullsFor, strangeness } from './pulls.ts';
+import { draftOf, pull, pullsFor, strangeness } from './pulls.ts';
 
 /** A rung that isn't on the ladder yet: a move of the library, one at another height, or one made by a lever. */
 export interface Proposal {
@@ -53,23 +47,14 @@ interface Gap {
   readonly ladder: Ladder;
 }
 
-/** A beginner's step is about this many points; the ends are proposed this far out. Estimate. */
+/**
+ * A beginner's step is about this many points; an end is proposed this far out where nothing is nearer, and the
+ * check then asks for what lies between. Estimates.
+ */
 const STEP_POINTS = 12;
 const FARTHEST_POINTS = 30;
 /** Closer than this to either end is no rung between. */
 const CLEAR_POINTS = 1;
-/** A form has to share this much of its muscles with a rung of the ladder to be one of its kind. Estimate. */
-const KINDRED = 0.5;
-
-/** Figure by figure the harder of two. */
-function harderOf(a: Demand, b: Demand): Demand {
-  return Object.fromEntries(
-    (Object.keys(a) as (keyof Demand)[]).map((key) => [
-      key,
-      middle(a[key]) > middle(b[key]) ? a[key] : b[key],
-    ]),
-  ) as unknown as Demand;
-}
 
 function inside(gap: Gap, demand: Demand): number | null {
   const hardness = hardnessOn(gap.measures, demand);
@@ -78,7 +63,7 @@ function inside(gap: Gap, demand: Demand): number | null {
   if (gap.end) {
     const [below, above] = gap.ceiling === null ? [gap.end, demand] : [demand, gap.end];
     if (stepHeight(gap.measures, below, above) > TALLEST_STEP) return null;
-    if (difficultyOf(above).points - difficultyOf(below).points > TALLEST_POINTS) return null;
+    if (difficultyOf(above).points - difficultyOf(below).points > FARTHEST_POINTS) return null;
   }
   return hardness;
 }

@@ -1,5 +1,5 @@
 import { type Library, rungDemand } from '../ladder/index.ts';
-import type { FormRef, Move } from '../move/index.ts';
+import type { FormRef } from '../move/index.ts';
 import { Bench, type Draft } from './bench.ts';
 import type { Pull } from './pull.ts';
 import { FLIGHT_PULLS } from './pulls-flight.ts';
@@ -54,14 +54,4 @@ export function strangeness(a: Draft, b: Draft): number {
       sum + (Math.abs((a.demand[key].hi ?? 0) - (b.demand[key].hi ?? 0)) >= least ? points : 0),
     a.move.unit === b.move.unit ? 0 : 0.7,
   );
-}
-
-/** Share of the muscles that two moves have in common, 0–1. */
-export function muscleOverlap(a: Move, b: Move): number {
-  let sum = 0;
-  for (const muscle in a.muscles) {
-    const key = muscle as keyof Move['muscles'];
-    sum += Math.min(a.muscles[key] ?? 0, b.muscles[key] ?? 0);
-  }
-  return sum;
 }

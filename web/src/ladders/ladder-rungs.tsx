@@ -8,11 +8,12 @@ import {
 } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import type { LadderFinding, Rung } from '@inner-rung/core/ladder';
-import { leverWords } from '@inner-rung/core/ladder';
+import { betweenRungs, leverWords } from '@inner-rung/core/ladder';
 import type { Ruler } from '@inner-rung/core/limits';
 import type { Person } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
 import { Plus } from 'lucide-react';
+import { useMemo } from 'react';
 import { standingOn } from '../features/rung-look.ts';
 import { Findings } from './findings.tsx';
 import { PART_WORD, type partsOf } from './part-bars.tsx';
@@ -102,10 +103,14 @@ export function LadderRungs(props: {
   );
 }
 
-/** What makes a rung harder than the one below it; pressed, a rung between the two is looked for. */
+/**
+ * What makes a rung harder than the one below it, and by what forms of the two a tall step is taken in
+ * smaller ones; pressed, a rung between the two is looked for.
+ */
 function Between(props: { bench: LadderBench; rung: Rung; at: number; onOpen: (spot: Spot) => void }) {
   const { library, ladder } = props.bench;
   const { rung, at } = props;
+  const forms = useMemo(() => betweenRungs(library, ladder, at) ?? [], [library, ladder, at]);
   return (
     <button
       type="button"
@@ -116,6 +121,11 @@ function Between(props: { bench: LadderBench; rung: Rung; at: number; onOpen: (s
       <span className="min-w-0 flex-1">
         ↑ {leverWords(rung.levers, library.move(rung.move)).join(' · ')}
         {rung.step && `: ${rung.step}`}
+        {forms.length > 0 && (
+          <span className="block">
+            by way of {forms.map((form) => formName(library, form.move, form.settings)).join(', then ')}
+          </span>
+        )}
       </span>
       <Plus size={17} aria-hidden />
     </button>
