@@ -19,6 +19,7 @@ import {
   regionPoints,
   risesIn,
   rungDemand,
+  stepWords,
   TALLEST_POINTS,
   type WrittenLadder,
 } from '@inner-rung/core/ladder';
@@ -461,5 +462,32 @@ describe('what lies between two rungs', () => {
   });
   test('a rung nobody knows is passed over', () => {
     expect(betweenRungs(library, ladder({ rungs: up('squat', 'no-such-move') }), 1)).toEqual([]);
+  });
+});
+
+describe('what makes a step harder, in words', () => {
+  const words = (from: string, to: string, way: 'harder' | 'easier' = 'harder') =>
+    stepWords(
+      library,
+      [
+        { move: from, levers: [] },
+        { move: to, levers: ['limbs'] },
+      ],
+      1,
+      way,
+    );
+  test.each([
+    ['tandem-stand', 'one-leg-stand', 'one limb instead of two', 'two limbs instead of one'],
+    ['standing-row', 'one-arm-row', 'one limb instead of two', 'two limbs instead of one'],
+    ['one-arm-press', 'slow-press', 'both limbs at once', 'one limb at a time'],
+    ['pause-bridge', 'bridge-march', 'limbs in turn', 'both limbs together'],
+    ['prone-leg-lift', 'prone-opposite-lift', 'more limbs at once', 'fewer limbs at once'],
+  ])('%s to %s: %s', (from, to, harder, easier) => {
+    expect(words(from, to)).toEqual([harder]);
+    expect(words(from, to, 'easier')).toEqual([easier]);
+  });
+  test('the lowest rung, and a rung that isn’t there, have no step', () => {
+    expect(stepWords(library, library.ladder('squat')!.rungs, 0)).toEqual([]);
+    expect(stepWords(library, library.ladder('squat')!.rungs, 99)).toEqual([]);
   });
 });

@@ -49,5 +49,14 @@ export {
   wordFor,
   writtenMove,
 } from './own.ts';
-export { explainStep, harderOf, leverShows, leverWords, risesIn, stepHeight, unexplained } from './step.ts';
+export {
+  explainStep,
+  harderOf,
+  leverShows,
+  leverWords,
+  risesIn,
+  stepHeight,
+  stepWords,
+  unexplained,
+} from './step.ts';
 export { ladderFileJsonSchema } from './written.ts';

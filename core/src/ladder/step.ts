@@ -1,6 +1,7 @@
 import {
   type Demand,
   type DemandKey,
+  type FormRef,
   LEVERS,
   type LeverId,
   leverMoves,
@@ -130,16 +131,41 @@ const SURFACES: Readonly<Record<NonNullable<Move['surface']>['for'], Readonly<Re
   feet: { harder: 'feet higher', easier: 'feet lower' },
 };
 
+/** What "limbs" comes to, by which sides work below and above: one leg for two is harder, and so are two arms for one. */
+function limbsWords(below: Move | undefined, above: Move | undefined): Readonly<Record<Way, string>> {
+  if (!below || !above) return LEVERS.limbs;
+  if (above.sides === 'one') return { harder: 'one limb instead of two', easier: 'two limbs instead of one' };
+  if (below.sides === 'both' && above.sides === 'alternating')
+    return { harder: 'limbs in turn', easier: 'both limbs together' };
+  if (below.sides !== 'both' && above.sides === 'both')
+    return { harder: 'both limbs at once', easier: 'one limb at a time' };
+  return LEVERS.limbs;
+}
+
 /**
- * What makes a rung's move harder than the one below, in a trainer's words, a lever each; going down, what makes the one
- * below easier than it.
+ * What makes a move harder than the one below, in a trainer's words, a lever each; going down, what makes the one
+ * below easier than it. Which move is below may be unknown.
  */
 export function leverWords(
   levers: readonly LeverId[],
   move: Move | undefined,
   way: Way = 'harder',
+  below?: Move,
 ): string[] {
-  return levers.map((lever) =>
-    lever === 'surface' && move?.surface ? SURFACES[move.surface.for][way] : LEVERS[lever][way],
-  );
+  return levers.map((lever) => {
+    if (lever === 'surface' && move?.surface) return SURFACES[move.surface.for][way];
+    return lever === 'limbs' ? limbsWords(below, move)[way] : LEVERS[lever][way];
+  });
+}
+
+/** The same for a rung of a ladder, counted from 0 at the bottom. */
+export function stepWords(
+  library: { move(id: string): Move | undefined },
+  rungs: readonly (FormRef & { readonly levers: readonly LeverId[] })[],
+  rung: number,
+  way: Way = 'harder',
+): string[] {
+  const at = rungs[rung];
+  const below = rungs[rung - 1];
+  return at ? leverWords(at.levers, library.move(at.move), way, below && library.move(below.move)) : [];
 }

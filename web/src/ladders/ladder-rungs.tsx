@@ -8,7 +8,7 @@ import {
 } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import type { LadderFinding, Rung } from '@inner-rung/core/ladder';
-import { betweenRungs, leverWords } from '@inner-rung/core/ladder';
+import { betweenRungs, stepWords } from '@inner-rung/core/ladder';
 import type { Ruler } from '@inner-rung/core/limits';
 import type { Person } from '@inner-rung/core/person';
 import { formName } from '@inner-rung/core/words';
@@ -119,7 +119,7 @@ function Between(props: { bench: LadderBench; rung: Rung; at: number; onOpen: (s
       aria-label={`Find a rung between ${formName(library, ladder.rungs[at - 1]!.move)} and ${formName(library, rung.move)}`}
     >
       <span className="min-w-0 flex-1">
-        ↑ {leverWords(rung.levers, library.move(rung.move)).join(' · ')}
+        ↑ {stepWords(library, ladder.rungs, at).join(' · ')}
         {rung.step && `: ${rung.step}`}
         {forms.length > 0 && (
           <span className="block">

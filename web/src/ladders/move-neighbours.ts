@@ -1,5 +1,5 @@
 import type { Avoid, Library, Rung } from '@inner-rung/core/ladder';
-import { leverWords } from '@inner-rung/core/ladder';
+import { stepWords } from '@inner-rung/core/ladder';
 import { CAPABILITIES, type Need } from '@inner-rung/core/move';
 
 interface Neighbour {
@@ -17,15 +17,15 @@ export function neighboursOf(library: Library, move: string): Neighbour[] {
     if (at.length === 0) return [];
     const below = ladder.rungs[at[0]! - 1] ?? null;
     const above = ladder.rungs[at.at(-1)! + 1] ?? null;
-    const words = (rung: Rung | null, way: 'harder' | 'easier') =>
-      rung ? leverWords(rung.levers, library.move(rung.move), way).join(', ') : '';
+    const words = (rung: number, way: 'harder' | 'easier') =>
+      stepWords(library, ladder.rungs, rung, way).join(', ');
     return [
       {
         id: ladder.id,
         ladder: ladder.name,
         easier: below,
         harder: above,
-        levers: { down: words(ladder.rungs[at[0]!] ?? null, 'easier'), up: words(above, 'harder') },
+        levers: { down: words(at[0]!, 'easier'), up: words(at.at(-1)! + 1, 'harder') },
       },
     ];
   });

@@ -1,4 +1,4 @@
-import { checkLadder, hardnessOn, type Library, leverWords, rungDemand } from '@inner-rung/core/ladder';
+import { checkLadder, hardnessOn, type Library, rungDemand, stepWords } from '@inner-rung/core/ladder';
 import { PATTERNS } from '@inner-rung/core/move';
 import { type draftLadder, MOVE_QUESTIONS, type MoveAnswers } from '@inner-rung/core/propose';
 import { formName } from '@inner-rung/core/words';
@@ -126,9 +126,7 @@ export function Preview(props: { library: Library; draft: ReturnType<typeof draf
                     {made.has(rung.move) && <span className="ml-1 text-sm">new</span>}
                   </div>
                   {i > 0 && (
-                    <p className="quiet px-2 text-xs">
-                      ↑ {leverWords(rung.levers, library.move(rung.move)).join(' · ')}
-                    </p>
+                    <p className="quiet px-2 text-xs">↑ {stepWords(library, ladder.rungs, i).join(' · ')}</p>
                   )}
                 </li>
               );

@@ -1,4 +1,4 @@
-import { type FieldChange, type Library, leverWords, type Rung } from '@inner-rung/core/ladder';
+import { type FieldChange, type Library, type Rung, stepWords } from '@inner-rung/core/ladder';
 import { DEMANDS, type DemandKey } from '@inner-rung/core/move';
 import { formName } from '@inner-rung/core/words';
 
@@ -27,13 +27,13 @@ export function valueWords(library: Library, field: string, value: unknown): str
   if (value === undefined || value === null)
     return field.startsWith('demand.') && value === null ? 'not known' : '–';
   if (isRungs(field, value))
-    return [...value]
-      .reverse()
+    return value
       .map(
-        (rung) =>
+        (rung, i) =>
           formName(library, rung.move, rung.settings) +
-          (rung.levers.length > 0 ? ` (${leverWords(rung.levers, library.move(rung.move)).join(', ')})` : ''),
+          (rung.levers.length > 0 ? ` (${stepWords(library, value, i).join(', ')})` : ''),
       )
+      .reverse()
       .join(' ↓ ');
   if (Array.isArray(value))
     return value.length === 0 ? '–' : value.map((v) => valueWords(library, '', v)).join(', ');

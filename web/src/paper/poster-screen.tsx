@@ -1,5 +1,5 @@
 import { shownFor } from '@inner-rung/core/figure';
-import { leverWords } from '@inner-rung/core/ladder';
+import { stepWords } from '@inner-rung/core/ladder';
 import { ladderPoster, type SizeId } from '@inner-rung/core/paper';
 import { formName } from '@inner-rung/core/words';
 import { useMemo, useState } from 'react';
@@ -18,11 +18,11 @@ export default function PosterScreen() {
   const ladder = library?.ladder(id);
   const pages = useMemo(() => {
     if (!library || !ladder || !type) return null;
-    const rungs = ladder.rungs.map((rung) => {
+    const rungs = ladder.rungs.map((rung, i) => {
       const shown = shownFor(library, rung);
       return {
         name: formName(library, rung.move, rung.settings),
-        step: rung.step ?? leverWords(rung.levers, library.move(rung.move)).join(', '),
+        step: rung.step ?? stepWords(library, ladder.rungs, i).join(', '),
         figure: shown && !shown.like ? shown.figure : null,
       };
     });

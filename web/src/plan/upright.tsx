@@ -1,5 +1,5 @@
 import type { Use } from '@inner-rung/core/engine';
-import { type Ladder, type Library, leverWords } from '@inner-rung/core/ladder';
+import { type Ladder, type Library, stepWords } from '@inner-rung/core/ladder';
 import type { Settings } from '@inner-rung/core/move';
 import { formName } from '@inner-rung/core/words';
 import type { BlockPicture } from './block-picture.ts';
@@ -89,7 +89,7 @@ export function Upright(props: {
               </button>
               {i > 0 && (
                 <p className="quiet px-3 py-[3px] text-xs">
-                  ↑ {leverWords(rung.levers, library.move(rung.move)).join(' · ')}
+                  ↑ {stepWords(library, ladder.rungs, i).join(' · ')}
                 </p>
               )}
             </li>
