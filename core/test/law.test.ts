@@ -54,9 +54,11 @@ function breaks(form: FormRef, { limits, never = [], brings = [], ability }: Sub
         if ((demand[limit.on].hi ?? Number.POSITIVE_INFINITY) <= limit.max) return false;
         // One side alone spares the other what is that limb's own and not asked of both.
         const own = move.alone !== undefined && LIMB_KEYS[move.alone].includes(limit.on);
-        const other = move.shares.includes(limit.on)
-          ? Number.POSITIVE_INFINITY
-          : (base[limit.on]?.hi ?? Number.POSITIVE_INFINITY);
+        const drawn = move.other === undefined ? null : move.other[limit.on];
+        const other =
+          move.shares.includes(limit.on) || drawn === null
+            ? Number.POSITIVE_INFINITY
+            : Math.max(base[limit.on]?.hi ?? Number.POSITIVE_INFINITY, drawn ?? 0);
         const spared = side !== undefined && limit.side !== 'both' && limit.side !== side;
         return !(own && spared && other <= limit.max);
       }
@@ -386,7 +388,7 @@ describe('what the law is made of', () => {
     expect(kneel.map((l) => l.side)).toEqual(['right']);
   });
   test('the other leg alone spares what is its own, never what is asked of both', () => {
-    const cap = (on: 'knee.load' | 'ankle.load' | 'hip.bendDeg', max: number) =>
+    const cap = (on: 'knee.load' | 'ankle.load' | 'hip.bendDeg' | 'toes.curl', max: number) =>
       limitSchema.parse({
         kind: 'cap',
         id: on,
@@ -403,6 +405,11 @@ describe('what the law is made of', () => {
     expect(openUnder([cap('ankle.load', 1)], left('leg-swing-front'))).toBeNull();
     // Who sits has both hips bent.
     expect(openUnder([cap('hip.bendDeg', 80)], left('seated-knee-lift-hold'))).toBeNull();
+    // The leg behind bends and bears in a split squat; the lifted one of a one-leg stand does nothing.
+    expect(openUnder([cap('knee.load', 1)], left('split-squat'))).toBeNull();
+    expect(openUnder([cap('toes.curl', 1)], left('split-squat'))).toBeNull();
+    expect(openUnder([cap('knee.load', 0)], left('one-leg-stand'))).toBeNull();
+    expect(openUnder([cap('ankle.load', 2)], left('one-leg-hop'))).not.toBeNull();
   });
   test('who comes in a wheelchair has a seat, and nobody else has it', () => {
     const bare: Room = { ...EVERYWHERE, id: 'bare', items: [{ what: 'hand-weights' as never, count: 4 }] };

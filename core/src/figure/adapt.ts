@@ -129,6 +129,7 @@ export function adapted(
   }
   if (settings.support && move.support) made = supported(made, move.support.say);
   // Seen from their right: the near limbs are the right ones.
-  if (settings.side === 'left' && move.alone && !figure.above) made = otherSide(made);
+  const drawn = figure.works === 'far' ? 'left' : 'right';
+  if (settings.side && settings.side !== drawn && move.alone && !figure.above) made = otherSide(made);
   return made;
 }

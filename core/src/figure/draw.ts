@@ -4,6 +4,7 @@ import {
   type DrawnFigure,
   direction,
   hiddenAt,
+  type InHand,
   LENGTHS,
   LIMB_SIDES,
   mostHidden,
@@ -199,7 +200,8 @@ const STICK_OVER = 0.16;
 const ROPE_UNDER = 0.03;
 
 function propInHand(prop: Prop, s: Solved): Shape[] {
-  const hands = (which: 'near' | 'both') => (which === 'near' ? [s.arms[0]] : [s.arms[1], s.arms[0]]);
+  const arm = (which: InHand) => s.arms[which === 'far' ? 1 : 0];
+  const hands = (which: InHand) => (which === 'both' ? [s.arms[1], s.arms[0]] : [arm(which)]);
   const grip = (arm: SolvedLimb): Point => along(arm.end, arm.tip, 0.55);
   const thing = (d: string): Shape => ({ d, tone: 'thing', edged: true });
   switch (prop.is) {
@@ -213,7 +215,7 @@ function propInHand(prop: Prop, s: Solved): Shape[] {
         return [thing(capsule(a, b, [0.02, 0.02])), thing(circle(a, 0.05)), thing(circle(b, 0.05))];
       });
     case 'bell': {
-      const g = prop.in === 'both' ? along(grip(s.arms[0]), grip(s.arms[1]), 0.5) : grip(s.arms[0]);
+      const g = prop.in === 'both' ? along(grip(s.arms[0]), grip(s.arms[1]), 0.5) : grip(arm(prop.in));
       const hang = step(g, 0, 0.1);
       return [thing(circle(hang, 0.085)), { d: `M${at(g)}L${at(hang)}`, tone: 'line' }];
     }
@@ -228,8 +230,9 @@ function propInHand(prop: Prop, s: Solved): Shape[] {
         ];
       });
     case 'ball': {
-      const g = prop.in === 'both' ? along(s.arms[0].tip, s.arms[1].tip, 0.5) : s.arms[0].tip;
-      return [thing(circle(step(g, direction(s.arms[0].end, s.arms[0].tip), 0.07), 0.11))];
+      const { end, tip } = arm(prop.in);
+      const g = prop.in === 'both' ? along(s.arms[0].tip, s.arms[1].tip, 0.5) : tip;
+      return [thing(circle(step(g, direction(end, tip), 0.07), 0.11))];
     }
     case 'stick':
     case 'towel': {

@@ -39,8 +39,8 @@ export interface LibraryIndex {
   /** The limb that works by itself: 0 none, 1 arm, 2 leg. */
   readonly alone: Uint8Array;
   /**
-   * What the other limb has of the figures of a limb that works alone, row-major by {@link OTHER_KEYS}: what the
-   * posture asks of both; Infinity where it has whatever the working one has.
+   * What the other limb has of the figures of a limb that works alone, row-major by {@link OTHER_KEYS}: what
+   * its drawing shows of it and the posture asks of both; Infinity where it has whatever the working one has.
    */
   readonly other: Float64Array;
   /** Where a rep starts and ends: 0 standing, 1 seated, 2 on the floor. */
@@ -81,15 +81,20 @@ const OTHER_KEYS: readonly DemandKey[] = [...LIMB_KEYS.arm, ...LIMB_KEYS.leg];
 export const OTHER_SIZE = OTHER_KEYS.length;
 export const OTHER_AT: readonly number[] = DEMAND_KEYS.map((key) => OTHER_KEYS.indexOf(key));
 
-/** What is asked of the limb that doesn't work: the base posture's figure, or all of what the working one has. */
+/**
+ * What is asked of the limb that doesn't work: the base posture's figure, or more as its drawing shows; all of what the
+ * working one has where an author says so or nothing says otherwise.
+ */
 const otherOf = (library: Library, move: Move): number[] =>
-  OTHER_KEYS.map((key) =>
-    move.shares.includes(key)
+  OTHER_KEYS.map((key) => {
+    const standing = library.bases.get(move.base)?.demand[key]?.hi;
+    const drawn = move.other?.[key];
+    const asAll = !move.other || move.shares.includes(key) || drawn === null;
+    return asAll || standing === undefined || standing === null
       ? Number.POSITIVE_INFINITY
-      : (library.bases.get(move.base)?.demand[key]?.hi ?? Number.POSITIVE_INFINITY),
-  );
+      : Math.max(standing, drawn ?? 0);
+  });
 
-/** Compiles a library once. The result holds plain arrays only, fit for structured cloning. */
 /** Holding on by itself: to something that is held, or standing with both hands on a wall or a rail all the while. */
 function holdsOn(library: Library, move: Move): boolean {
   const demand = library.demand.get(move.id)!;
@@ -99,6 +104,7 @@ function holdsOn(library: Library, move: Move): boolean {
   return bears || move.needs.some((need) => need.what === 'hand hold');
 }
 
+/** Compiles a library once. The result holds plain arrays only, fit for structured cloning. */
 export function compileLibrary(library: Library): LibraryIndex {
   const { moves } = library;
   const n = moves.length;

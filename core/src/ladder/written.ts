@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { drawnSchema, idSchema, moveSchema } from '../move/index.ts';
+import { drawnSchema, idSchema, limbFiguresSchema, moveSchema } from '../move/index.ts';
 import { lazily } from '../record/index.ts';
 import type { LibraryFault, LibraryFile } from './file.ts';
 import { ladderSchema } from './ladder.ts';
@@ -22,7 +22,12 @@ const sharedSchema = lazily(() =>
 );
 
 /** Figures that were reckoned from the moves' drawings, by move: what a move doesn't say itself. */
-const drawnFileSchema = lazily(() => z.strictObject({ drawn: z.record(idSchema, drawnSchema) }));
+const drawnFileSchema = lazily(() =>
+  z.strictObject({
+    drawn: z.record(idSchema, drawnSchema),
+    others: z.record(idSchema, limbFiguresSchema).default({}),
+  }),
+);
 
 type Raw = Readonly<Record<string, unknown>>;
 const isRaw = (value: unknown): value is Raw =>
@@ -51,7 +56,7 @@ export function writtenOut(files: readonly LibraryFile[]): {
   const faults: LibraryFault[] = [];
   const moves = new Map<string, { file: string; raw: Raw }>();
   let shared: z.output<typeof sharedSchema> = { breaths: {}, faults: {} };
-  let drawn: z.output<typeof drawnFileSchema>['drawn'] = {};
+  let { drawn, others }: z.output<typeof drawnFileSchema> = { drawn: {}, others: {} };
   const rest: LibraryFile[] = [];
   for (const file of files) {
     if (isRaw(file.json) && 'breaths' in file.json) {
@@ -64,7 +69,7 @@ export function writtenOut(files: readonly LibraryFile[]): {
     }
     if (isRaw(file.json) && 'drawn' in file.json) {
       const read = drawnFileSchema.safeParse(file.json);
-      if (read.success) drawn = read.data.drawn;
+      if (read.success) ({ drawn, others } = read.data);
       else
         for (const { path, message } of read.error.issues)
           faults.push({ file: file.name, where: 'the file itself', field: path.join('.'), message });
@@ -102,10 +107,12 @@ export function writtenOut(files: readonly LibraryFile[]): {
   };
   const named = (move: Raw): Raw => {
     const { breath, faults: told } = move;
-    const reckoned = drawnOf(String(move['id']), []);
+    const id = String(move['id']);
+    const reckoned = drawnOf(id, []);
     return {
       ...move,
       ...(reckoned && move['drawn'] === undefined ? { drawn: reckoned } : {}),
+      ...(others[id] && move['other'] === undefined ? { other: others[id] } : {}),
       ...(typeof breath === 'string' && Object.hasOwn(shared.breaths, breath)
         ? { breath: shared.breaths[breath] }
         : {}),

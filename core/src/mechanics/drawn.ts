@@ -23,7 +23,7 @@ import {
 import { GRAVITY, USUAL_BODY } from './body.ts';
 import { contactsOf } from './contacts.ts';
 import { L5_S1 } from './joints.ts';
-import { bothSides, handLoad, LET_STAND, leastsOf, seenFromTheSide } from './least.ts';
+import { BESIDE, EVERY_CM, handLoad, LET_STAND, leastsOf, ofSides, seenFromTheSide } from './least.ts';
 import { type Cuts, levelAt } from './levels.ts';
 import { BACK_ARM } from './moments.ts';
 import { BAND_N, couldStop, type Frame, heldAs, LOW_BACK_ACTION_N, repOf } from './rep.ts';
@@ -201,7 +201,7 @@ function clenchLevel(move: Pick<Move, 'id' | 'needs' | 'pace'>, figure: DrawnFig
   const newtons = Math.max(
     held * GRAVITY * swingOf(move, figure),
     elastic ? BAND_N : 0,
-    ...bothSides(frames, pulledBy),
+    ...ofSides(frames, pulledBy),
   );
   return Math.max(
     load !== null || newtons > 0 || has('rope', 'stick') ? 1 : 0,
@@ -274,18 +274,6 @@ function drawnRows(move: DrawnMove, figure: DrawnFigure | null): Record<DrawnKey
 
 const isLeast = (key: DemandKey): key is LeastKey => (LEAST_KEYS as readonly string[]).includes(key);
 
-/** What shows from the side alone: a drawing from the front, or of somebody lying on theirs, says nothing of it. */
-const BESIDE: readonly LeastKey[] = [
-  'hip.extensionDeg',
-  'knee.forward',
-  'knee.load',
-  'ankle.load',
-  'toes.curl',
-  'neck.load',
-  'shoulder.behind',
-  'shoulder.overheadLoad',
-];
-
 /** All that one drawing says: what only it knows, and the least of what an author may say more of. */
 function rowsAt(move: DrawnMove, figure: DrawnFigure | null): Map<DrawnKey | LeastKey, number | null> {
   const rows = new Map<DrawnKey | LeastKey, number | null>(
@@ -298,9 +286,6 @@ function rowsAt(move: DrawnMove, figure: DrawnFigure | null): Map<DrawnKey | Lea
   return rows;
 }
 
-/** Heights at which a move is looked at, cm apart. */
-const EVERY = 5;
-
 /**
  * What a move's drawings say of its figures, at every height of what it is done on: a number, null where they can't say,
  * or one for each height where it isn't the same at all. `draw` draws it with what is used so many centimetres high.
@@ -312,7 +297,7 @@ export function readDrawing(
   const { surface } = move;
   const cms = new Set<number>([surface?.usualCm ?? 0]);
   if (surface && draw) {
-    for (let cm = surface.minCm; cm < surface.maxCm; cm += EVERY) cms.add(cm);
+    for (let cm = surface.minCm; cm < surface.maxCm; cm += EVERY_CM) cms.add(cm);
     cms.add(surface.maxCm);
   }
   const heights = [...cms].sort((a, b) => a - b);

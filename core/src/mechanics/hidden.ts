@@ -1,5 +1,5 @@
 import { type Demand, type DemandKey, unsafeEnd } from '../move/index.ts';
-import { type DrawnFigure, mostHidden, mostTurned } from '../pose/index.ts';
+import { type DrawnFigure, LIMB_SIDES, mostHidden, mostTurned } from '../pose/index.ts';
 import { type Cuts, type Least, levelAt } from './levels.ts';
 
 /**
@@ -44,10 +44,10 @@ const spine = (figure: DrawnFigure, degrees: number, cuts: Cuts, far: number): n
   return Math.min(MOST, level + (loaded(figure) ? 1 : 0) + (degrees >= far && !lies(figure) ? 1 : 0));
 };
 
-/** The least that what a drawing's view hides comes to, as it is marked on its poses. */
-export function hiddenLeasts(figure: DrawnFigure): Least[] {
+/** The least that what a drawing's view hides comes to, as it is marked on its poses; thighs of some sides only. */
+export function hiddenLeasts(figure: DrawnFigure, sides: readonly (0 | 1)[] = LIMB_SIDES): Least[] {
   const [turned, bent] = [mostHidden(figure, 'trunk'), mostHidden(figure, 'side')];
-  const thighs = mostTurned(figure);
+  const thighs = mostTurned(figure, sides);
   const held = loaded(figure) ? ', and something held or a band against it' : '';
   const found: Least[] = [
     {

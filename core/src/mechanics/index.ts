@@ -14,6 +14,7 @@ export {
   turnAbout,
 } from './joints.ts';
 export { handLoad, LET_STAND, leastsOf } from './least.ts';
+export { limbFigures, otherLimb } from './limbs.ts';
 export { lowBackOf, momentsOf } from './moments.ts';
 export { nonNegativeLeastSquares } from './nnls.ts';
 export { findingsOf } from './odd.ts';

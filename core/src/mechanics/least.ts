@@ -1,4 +1,4 @@
-import type { DemandKey, Move } from '../move/index.ts';
+import type { DemandKey, LeastKey, Move } from '../move/index.ts';
 import {
   along,
   armRaised,
@@ -247,11 +247,28 @@ function headRests(figure: DrawnFigure, s: Solved): boolean {
 const HEAD_RESTS = 0.2;
 
 const most = (list: readonly number[]): number => Math.max(0, ...list);
-/** Something of both sides of all frames, where there is something. */
-export const bothSides = (
+/** What shows from the side alone: a drawing from the front, or of somebody lying on theirs, says nothing of it. */
+export const BESIDE: readonly LeastKey[] = [
+  'hip.extensionDeg',
+  'knee.forward',
+  'knee.load',
+  'ankle.load',
+  'toes.curl',
+  'neck.load',
+  'shoulder.behind',
+  'shoulder.overheadLoad',
+];
+/** Heights at which a move is looked at, cm apart. */
+export const EVERY_CM = 5;
+
+/** Which of somebody's limbs are looked at: the nearer, the farther, or both. */
+export type Sides = readonly (0 | 1)[];
+/** Something of some sides of all frames, where there is something. */
+export const ofSides = (
   frames: readonly Frame[],
   of: (frame: Frame, side: 0 | 1) => number | null,
-): number[] => frames.flatMap((frame) => LIMB_SIDES.flatMap((side) => of(frame, side) ?? []));
+  sides: Sides = LIMB_SIDES,
+): number[] => frames.flatMap((frame) => sides.flatMap((side) => of(frame, side) ?? []));
 
 /** Neither from the front nor of somebody lying on their side. */
 export const seenFromTheSide = (figure: DrawnFigure): boolean =>
@@ -261,20 +278,25 @@ export const seenFromTheSide = (figure: DrawnFigure): boolean =>
  * What a drawing says of joints whose angle it shows: the least each is, seen from the side and not lying on one. What
  * passes at speed counts as what is held, but where a joint only matters while it bears.
  */
-function byAngle(figure: DrawnFigure, keys: readonly Frame[], moments: readonly Solved[]): Least[] {
+function byAngle(
+  figure: DrawnFigure,
+  keys: readonly Frame[],
+  moments: readonly Solved[],
+  sides: Sides,
+): Least[] {
   if (!seenFromTheSide(figure)) return [];
   const found: Least[] = [];
   const say = (key: DemandKey, least: number, why: string) => {
     if (least > 0) found.push({ key, least, why });
   };
-  const behind = most(moments.flatMap((s) => LIMB_SIDES.map((side) => thighBehind(s, side))));
+  const behind = most(moments.flatMap((s) => sides.map((side) => thighBehind(s, side))));
   if (behind >= BEHIND_FROM)
     say(
       'hip.extensionDeg',
       Math.floor((behind - HIP_APART) / 5) * 5,
       `drawn with a thigh ${Math.round(behind)}° behind the body`,
     );
-  const before = bothSides(keys, kneeBefore);
+  const before = ofSides(keys, kneeBefore, sides);
   if (before.length > 0) {
     const far = Math.max(...before);
     const past = Math.round(far * 100);
@@ -286,13 +308,16 @@ function byAngle(figure: DrawnFigure, keys: readonly Frame[], moments: readonly 
   }
   // As on a stair: a bent leg that bears nearly all.
   const onOne = most(
-    bothSides(keys, (frame, side) =>
-      kneeBend(frame.solved, side) > STAIR_BENT && !kneels(frame.solved, side) ? onFoot(frame, side) : null,
+    ofSides(
+      keys,
+      (frame, side) =>
+        kneeBend(frame.solved, side) > STAIR_BENT && !kneels(frame.solved, side) ? onFoot(frame, side) : null,
+      sides,
     ),
   );
   if (onOne > NEARLY_ALL)
     say('ankle.load', 2, `drawn with ${percent(onOne)} % of the weight on one bent leg`);
-  const heel = most(bothSides(keys, heelUp));
+  const heel = most(ofSides(keys, heelUp, sides));
   say('toes.curl', levelAt(HEEL_UP, heel), `drawn with a heel ${Math.round(heel)}° over the ball that bears`);
   const level = moments.filter(
     (s) => Math.abs(s.crown[0] - s.neck[0]) > LEVEL_NECK * distance(s.crown, s.neck) && !headRests(figure, s),
@@ -302,7 +327,11 @@ function byAngle(figure: DrawnFigure, keys: readonly Frame[], moments: readonly 
   const leaning = (there: (s: Solved, side: 0 | 1) => boolean): number =>
     2 *
     most(
-      bothSides(keys, (frame, side) => (there(frame.solved, side) ? onHands(frame, USUAL_BODY)[side] : null)),
+      ofSides(
+        keys,
+        (frame, side) => (there(frame.solved, side) ? onHands(frame, USUAL_BODY)[side] : null),
+        sides,
+      ),
     );
   const onBehind = leaning(
     (s, side) => armBehind(s, side) > ARM_BEHIND && armBehind(s, side) < 180 - ARM_BEHIND,
@@ -322,7 +351,13 @@ function byAngle(figure: DrawnFigure, keys: readonly Frame[], moments: readonly 
 }
 
 /** What a drawing says of what bears and of what is held. */
-function byLoad(move: Pick<Move, 'needs'>, figure: DrawnFigure, rep: Frame[], empty: Frame[]): Least[] {
+function byLoad(
+  move: Pick<Move, 'needs'>,
+  figure: DrawnFigure,
+  rep: Frame[],
+  empty: Frame[],
+  sides: Sides,
+): Least[] {
   const load = handLoad(move);
   const found: Least[] = [];
   const props = empty.some(({ standing }) =>
@@ -333,7 +368,9 @@ function byLoad(move: Pick<Move, 'needs'>, figure: DrawnFigure, rep: Frame[], em
   );
   const onElbow = most(
     empty.flatMap(({ standing }) =>
-      standing.reactions.flatMap(({ part, force }) => (part === 'elbow' ? [force[1]] : [])),
+      standing.reactions.flatMap(({ part, side, force }) =>
+        part === 'elbow' && sides.some((one) => one === side) ? [force[1]] : [],
+      ),
     ),
   );
   if (onElbow > PROPPED)
@@ -342,7 +379,8 @@ function byLoad(move: Pick<Move, 'needs'>, figure: DrawnFigure, rep: Frame[], em
       least: share(onElbow) > ELBOW_SHARE ? 2 : 1,
       why: `drawn with ${percent(share(onElbow))} % of the weight on an elbow`,
     });
-  if (load && figure.props.some((prop) => 'in' in prop)) {
+  const carries = heldAs(figure, 1);
+  if (load && figure.props.some((prop) => 'in' in prop) && sides.some((side) => carries[side] > 0)) {
     const part = percent((load.least * load.count) / USUAL_BODY.massKg);
     found.push({
       key: 'wrist.load',
@@ -358,7 +396,7 @@ function byLoad(move: Pick<Move, 'needs'>, figure: DrawnFigure, rep: Frame[], em
     // Arms that prop or hold on take what they like of a weight; one that they hold is theirs. Elbows that go out to
     // the sides are drawn in the plane: theirs is what they hold.
     if ((joint === 'shoulder' || joint === 'elbow') && (!load || (joint === 'elbow' && props))) continue;
-    const moment = most(rep.map((frame) => momentAt(frame, joint, USUAL_BODY)));
+    const moment = most(rep.map((frame) => momentAt(frame, joint, USUAL_BODY, sides)));
     const level = levelAt(cuts, moment);
     // Where hands bear as well, how much a foot takes is the body's choice.
     const least = level > 0 && joint === 'knee' && props ? 1 : level;
@@ -374,10 +412,15 @@ function byLoad(move: Pick<Move, 'needs'>, figure: DrawnFigure, rep: Frame[], em
 
 /**
  * The least that a move's drawing shows its figures to be, at the height it is drawn at and the middling of its weights;
- * of a drawing seen from above, whose weight points at the eye, only what is marked.
+ * of a drawing seen from above, whose weight points at the eye, only what is marked. What limbs bear and bend may be
+ * asked of one side alone.
  */
-export function leastsOf(move: Pick<Move, 'needs' | 'unit'>, figure: DrawnFigure): Least[] {
-  const hidden = hiddenLeasts(figure);
+export function leastsOf(
+  move: Pick<Move, 'needs' | 'unit'>,
+  figure: DrawnFigure,
+  sides: Sides = LIMB_SIDES,
+): Least[] {
+  const hidden = hiddenLeasts(figure, sides);
   if (figure.above) return hidden;
   const held = heldAs(figure, handLoad(move)?.middling ?? 0);
   const rep = keysOf(figure, held);
@@ -396,8 +439,8 @@ export function leastsOf(move: Pick<Move, 'needs' | 'unit'>, figure: DrawnFigure
       : null;
   return [
     ...hidden,
-    ...byLoad(move, figure, rep, empty),
-    ...byAngle(figure, empty, moments),
+    ...byLoad(move, figure, rep, empty, sides),
+    ...byAngle(figure, empty, moments, sides),
     ...(holding ? [{ key: 'strain.holdSeconds' as const, least: IN_A_SET, why: holding }] : []),
   ];
 }

@@ -54,12 +54,17 @@ export const BAND_N = 50;
 function pullsOf(figure: DrawnFigure, s: Solved): Pull[] {
   return figure.props.flatMap((prop) => {
     if (prop.is !== 'band') return [];
-    return LIMB_SIDES.filter((side) => prop.in === 'both' || side === 0).map((side): Pull => {
-      const at = s.arms[side].end;
-      const far = distance(at, prop.from) || 1;
-      const force: Point = [((prop.from[0] - at[0]) / far) * BAND_N, ((prop.from[1] - at[1]) / far) * BAND_N];
-      return { side, at, force };
-    });
+    return LIMB_SIDES.filter((side) => prop.in === 'both' || side === (prop.in === 'near' ? 0 : 1)).map(
+      (side): Pull => {
+        const at = s.arms[side].end;
+        const far = distance(at, prop.from) || 1;
+        const force: Point = [
+          ((prop.from[0] - at[0]) / far) * BAND_N,
+          ((prop.from[1] - at[1]) / far) * BAND_N,
+        ];
+        return { side, at, force };
+      },
+    );
   });
 }
 
@@ -68,6 +73,7 @@ export function heldAs(figure: DrawnFigure, kg: number): Held {
   const thing = figure.props.find((prop) => 'in' in prop && prop.is !== 'towel' && prop.is !== 'band');
   if (!thing || !('in' in thing)) return NOTHING_HELD;
   if (thing.in === 'near') return [kg, 0];
+  if (thing.in === 'far') return [0, kg];
   return thing.is === 'dumbbell' || thing.is === 'bottle' ? [kg, kg] : [kg / 2, kg / 2];
 }
 
@@ -121,9 +127,13 @@ const CARRIED = 0.03;
 export const couldStop = ({ standing }: Frame): boolean =>
   standing.reactions.length > 0 && standing.unborne < CARRIED && standing.tips < CARRIED;
 
-/** A joint's moment, N·m for a kilogram of body, at the side that has more of it. */
-export const momentAt = ({ moments }: Frame, joint: MomentJoint, body: Body): number =>
-  Math.max(...moments[joint].map(Math.abs)) / body.massKg;
+/** A joint's moment, N·m for a kilogram of body, at the side that has more of it, of those looked at. */
+export const momentAt = (
+  { moments }: Frame,
+  joint: MomentJoint,
+  body: Body,
+  sides: readonly (0 | 1)[] = LIMB_SIDES,
+): number => Math.max(...sides.map((side) => Math.abs(moments[joint][side]))) / body.massKg;
 /** The same as a share of what a usual adult's muscles can make. */
 export const shareAt = (frame: Frame, joint: MomentJoint, body: Body): number =>
   momentAt(frame, joint, body) / JOINT_ROWS[joint].most;

@@ -216,6 +216,11 @@ export const drawnSchema = lazily(() =>
   ),
 );
 export type Drawn = z.infer<typeof drawnSchema>;
+/** What is asked of one limb: a figure, or null for as much as of the one that works. */
+export const limbFiguresSchema = lazily(() =>
+  z.partialRecord(demandKeySchema, z.union([z.number().nonnegative(), z.null()])),
+);
+export type LimbFigures = z.infer<typeof limbFiguresSchema>;
 export type Heights = readonly (readonly [cm: number, least: number])[];
 
 /** The least at a height: the more careful of the two heights between which it lies. */

@@ -16,7 +16,9 @@ export {
   LEAST_KEYS,
   type LeastKey,
   LIMB_KEYS,
+  type LimbFigures,
   leastAt,
+  limbFiguresSchema,
   middle,
   readFigure,
   unsafeEnd,
@@ -54,5 +56,6 @@ export {
   type Pattern,
   type Settings,
   settingsSchema,
+  type WorkingLimb,
 } from './move.ts';
 export { isGiven, sameForm, sameSettings } from './same.ts';

@@ -1,7 +1,14 @@
 import * as z from 'zod';
 import { drawingSchema } from '../pose/index.ts';
 import { lazily } from '../record/index.ts';
-import { demandKeySchema, drawnSchema, figureSchema, LIMB_KEYS, originSchema } from './demand.ts';
+import {
+  demandKeySchema,
+  drawnSchema,
+  figureSchema,
+  LIMB_KEYS,
+  limbFiguresSchema,
+  originSchema,
+} from './demand.ts';
 import { LAW_IDS } from './laws.ts';
 import { LEVER_IDS, type LeverId } from './levers.ts';
 
@@ -90,6 +97,7 @@ const POSTURES = [
 ] as const;
 
 export const LIMBS = ['arm', 'leg'] as const;
+export type WorkingLimb = (typeof LIMBS)[number];
 
 const text = lazily(() => z.string().trim().min(2));
 export const idSchema = lazily(() =>
@@ -257,6 +265,8 @@ export const moveSchema = lazily(() =>
       demand: z.partialRecord(demandKeySchema, figureSchema),
       /** What its drawing says of its figures, reckoned: an author may say more. */
       drawn: drawnSchema.optional(),
+      /** What its drawing says is asked of the limb that doesn’t work, where one works alone; unsaid, as much as of that one. */
+      other: limbFiguresSchema.optional(),
       /** The trainer's own drawing of it; the library's own moves are drawn with the product. */
       drawing: drawingSchema.optional(),
       /** Where the move's own figures come from when a figure doesn't say. */

@@ -44,7 +44,7 @@ const pose = lazily(() =>
 
 /** The tallest thing that somebody uses, m. */
 const height = lazily(() => z.number().min(0).max(2.6));
-const hands = lazily(() => z.enum(['near', 'both']));
+const hands = lazily(() => z.enum(['near', 'far', 'both']));
 const prop = lazily(() =>
   z.discriminatedUnion('is', [
     z.strictObject({
@@ -107,6 +107,7 @@ export const drawingSchema = lazily(() =>
       travels: z.boolean().optional(),
       parts: z.literal(true).optional(),
       above: z.literal(true).optional(),
+      works: z.literal('far').optional(),
       hidden: z.array(hidden).max(MOST_POSES).optional(),
       flight: z
         .strictObject({

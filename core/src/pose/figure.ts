@@ -27,10 +27,13 @@ export type Prop =
   | { readonly is: 'bar'; readonly height: number; readonly x: number }
   | { readonly is: 'cushion'; readonly x: number }
   /** In one hand or both: what hangs or is held there. */
-  | { readonly is: 'dumbbell' | 'bell' | 'bottle' | 'ball' | 'towel' | 'stick'; readonly in: 'near' | 'both' }
-  | { readonly is: 'band'; readonly from: Point; readonly in: 'near' | 'both' }
+  | { readonly is: 'dumbbell' | 'bell' | 'bottle' | 'ball' | 'towel' | 'stick'; readonly in: InHand }
+  | { readonly is: 'band'; readonly from: Point; readonly in: InHand }
   /** A short band round both legs. */
   | { readonly is: 'loop'; readonly round: 'thighs' | 'ankles' };
+
+/** Which hands hold a thing. */
+export type InHand = 'near' | 'far' | 'both';
 
 /** A move as it is drawn: its key poses in the order of one rep, and what stands beside it. */
 export interface DrawnFigure {
@@ -49,6 +52,8 @@ export interface DrawnFigure {
   readonly above?: true;
   /** What the view hides, by key pose. */
   readonly hidden?: readonly Hidden[];
+  /** Of a move that one limb does alone, that the farther one is drawn doing it; else it is the nearer. */
+  readonly works?: 'far';
 }
 
 /** Half turns of the joints people have, degrees: least and most. Common ranges (AAOS norms, from memory), rounded outwards. */
@@ -70,13 +75,20 @@ export function poseAt(figure: DrawnFigure, t: number): KeyPose {
 }
 
 /** The same rep with the other side. */
-export const otherSide = (figure: DrawnFigure): DrawnFigure => ({
-  ...figure,
-  poses: figure.poses.map((pose) => mirrored(pose, figure.view)),
-  ...(figure.hidden ? { hidden: hiddenMirrored(figure.hidden) } : {}),
-  // Somebody on their other side has their head at the other end: so has what they lie on.
-  props: figure.poses.some((pose) => pose.onSide) ? figure.props.map(turnedRound) : figure.props,
-});
+export function otherSide({ works, ...figure }: DrawnFigure): DrawnFigure {
+  const props = figure.props.map(inOtherHand);
+  return {
+    ...figure,
+    poses: figure.poses.map((pose) => mirrored(pose, figure.view)),
+    ...(figure.hidden ? { hidden: hiddenMirrored(figure.hidden) } : {}),
+    // Somebody on their other side has their head at the other end: so has what they lie on.
+    props: figure.poses.some((pose) => pose.onSide) ? props.map(turnedRound) : props,
+    ...(works ? {} : { works: 'far' }),
+  };
+}
+
+const inOtherHand = (prop: Prop): Prop =>
+  'in' in prop && prop.in !== 'both' ? { ...prop, in: prop.in === 'near' ? 'far' : 'near' } : prop;
 
 const turnedRound = (prop: Prop): Prop =>
   'to' in prop

@@ -73,8 +73,13 @@ export const hiddenMirrored = (marks: readonly Hidden[]): Hidden[] =>
 export const mostHidden = (figure: Pick<Marked, 'hidden'>, part: HiddenPart): number =>
   Math.max(0, ...(figure.hidden ?? []).map((mark) => Math.abs(mark[part] ?? 0)));
 
-/** The most that a thigh is turned out, and in. */
-export function mostTurned(figure: Pick<Marked, 'hidden'>): { readonly out: number; readonly in: number } {
-  const all = (figure.hidden ?? []).flatMap(({ thighs }) => thighs ?? []);
+/** The most that a thigh of some sides is turned out, and in. */
+export function mostTurned(
+  figure: Pick<Marked, 'hidden'>,
+  sides: readonly (0 | 1)[] = [0, 1],
+): { readonly out: number; readonly in: number } {
+  const all = (figure.hidden ?? []).flatMap(({ thighs }) =>
+    thighs ? sides.map((side) => thighs[side]) : [],
+  );
   return { out: Math.max(0, ...all), in: Math.max(0, ...all.map((one) => -one)) };
 }

@@ -43,6 +43,7 @@ export {
   faultsOf,
   groundsAt,
   hipBend,
+  type InHand,
   kneeBend,
   otherSide,
   type Prop,

@@ -1,6 +1,6 @@
 import { FIGURES, shownFor } from '@inner-rung/core/figure';
 import type { Library } from '@inner-rung/core/ladder';
-import { findingsOf, readDrawing } from '@inner-rung/core/mechanics';
+import { findingsOf, otherLimb, readDrawing } from '@inner-rung/core/mechanics';
 import {
   DEMAND_KEYS,
   DEMANDS,
@@ -75,6 +75,7 @@ export function LookFields({ library, move, demand, put, wrong }: MoveEdits) {
   const drawnAs = (drawing: DrawnFigure): Partial<Move> => ({
     drawing,
     drawn: readDrawing(move, () => drawing),
+    other: otherLimb(move, () => drawing),
   });
   return (
     <>
@@ -88,7 +89,11 @@ export function LookFields({ library, move, demand, put, wrong }: MoveEdits) {
           onAway={() =>
             put(
               'drawing',
-              { drawing: undefined, drawn: shipped && readDrawing(move, (cm) => shipped(cm / 100)) },
+              {
+                drawing: undefined,
+                drawn: shipped && readDrawing(move, (cm) => shipped(cm / 100)),
+                other: shipped && otherLimb(move, (cm) => shipped(cm / 100)),
+              },
               {},
               'Take the drawing away',
             )

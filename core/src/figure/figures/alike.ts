@@ -1,5 +1,5 @@
 import { both, type KeyPose, turned } from '../../pose/index.ts';
-import type { Drawn, Figures } from './kit.ts';
+import { type Drawn, type Figures, withProps } from './kit.ts';
 
 /** Two figures' reps one after the other, as one movement of two parts: seen the way the first is. */
 const inOne =
@@ -59,6 +59,8 @@ const heldArmed =
     };
   };
 const UP = both(turned(172, 176));
+/** An arm that has nothing to do. */
+const DOWN = turned(4, 10);
 const LEVEL = both(turned(88, 90));
 const GUARD: KeyPose['arms'] = [turned(24, 150), turned(88, 90)];
 const OTHER: KeyPose['arms'] = [turned(88, 90), turned(24, 150)];
@@ -81,7 +83,10 @@ export const alike = (of: Figures): Figures => ({
   ...Object.fromEntries(
     Object.entries(TWO).map(([id, [first, second]]) => [id, inOne(of[first]!, of[second]!)]),
   ),
-  'half-kneeling-press': heldArmed(of['hip-front-kneel']!, 0, both(turned(20, 160)), UP),
+  'half-kneeling-press': withProps(
+    heldArmed(of['hip-front-kneel']!, 0, [turned(20, 160), DOWN], [turned(172, 176), DOWN]),
+    { is: 'dumbbell', in: 'near' },
+  ),
   'press-out-half-kneel': heldArmed(of['hip-front-kneel']!, 0, both(turned(20, 110)), LEVEL),
   grapevine: (surface) => ({ ...of['side-touch']!(surface), travels: true }),
   'run-punch': armed(of['jog-on-spot']!, GUARD, OTHER),
@@ -89,7 +94,7 @@ export const alike = (of: Figures): Figures => ({
   'rocket-jump': armed(of['squat-jump']!, both(turned(-30, -10)), UP, UP),
   'seal-jack': armed(of['jumping-jack']!, LEVEL),
   'overhead-swing': armed(of['swing']!, both(turned(20, 22)), UP),
-  snatch: armed(of['one-hand-swing']!, both(turned(20, 22)), UP),
+  snatch: armed(of['one-hand-swing']!, [turned(20, 22), DOWN], [turned(172, 176), DOWN]),
   // Feet apart and together are one behind the other from the side: what is seen is that they leave the floor.
   'plank-jack': (surface) => {
     const plank = of['plank']!(surface);

@@ -1,0 +1,120 @@
+import { type DemandKey, LIMB_KEYS, type LimbFigures, type Move, type WorkingLimb } from '../move/index.ts';
+import { armRaised, type DrawnFigure, hipBend, poseAt, type Solved, solve } from '../pose/index.ts';
+import { USUAL_BODY } from './body.ts';
+import { contactsOf } from './contacts.ts';
+import { BESIDE, EVERY_CM, leastsOf, seenFromTheSide } from './least.ts';
+import { heldAs, onHands, repOf } from './rep.ts';
+
+/** Moments of a rep that are looked at. */
+const MOMENTS = 12;
+/** Degrees are said in steps of so many, the more careful way. */
+const EVERY = 5;
+/** Less of the weight than this on a hand only steadies, a share. Estimate. */
+const STEADIES = 0.02;
+
+type Angle = readonly [DemandKey, (s: Solved, side: 0 | 1) => number];
+const ANGLES: Readonly<Record<WorkingLimb, Angle>> = {
+  leg: ['hip.bendDeg', hipBend],
+  arm: ['shoulder.raisedDeg', armRaised],
+};
+/** What the front of a thigh makes from which a knee is bent under load, N·m for a kilogram of body. Estimate. */
+const THIGH_CARRIES = 0.1;
+/** What no drawing shows of a limb that bears or holds: it counts as much as of the one that works. */
+const HIDDEN: Readonly<Record<WorkingLimb, readonly DemandKey[]>> = {
+  leg: ['knee.pivot', 'hip.cross'],
+  arm: ['wrist.turn'],
+};
+/** What a hand has that holds on or holds something. */
+const CLOSED: readonly DemandKey[] = ['strength.grip', 'hands.clench'];
+
+/**
+ * What a drawing shows to be asked of the arm or leg of one side: its angles through the rep, what it bears and carries;
+ * null for a figure that can't be told from it, and for all of them where nothing bears in it that could be reckoned.
+ */
+export function limbFigures(
+  move: Pick<Move, 'needs' | 'unit'>,
+  figure: DrawnFigure,
+  limb: WorkingLimb,
+  side: 0 | 1,
+): LimbFigures {
+  const own = LIMB_KEYS[limb];
+  if (figure.above) return Object.fromEntries(own.map((key) => [key, null]));
+  const found: LimbFigures = {};
+  for (const { key, least } of leastsOf(move, figure, [side]))
+    if (own.includes(key)) found[key] = Math.max(least, found[key] ?? 0);
+  const moments = Array.from({ length: MOMENTS + 1 }, (_, i) =>
+    solve(poseAt(figure, i / MOMENTS), figure.view),
+  );
+  const upTo = (degrees: readonly number[]) =>
+    Math.max(0, Math.ceil(Math.max(0, ...degrees) / EVERY) * EVERY);
+  const [key, of] = ANGLES[limb];
+  found[key] = upTo(moments.map((s) => of(s, side)));
+  const rep = repOf(figure, { steps: MOMENTS });
+  const frames = typeof rep === 'string' ? [] : rep.frames;
+  const bears = (...parts: readonly string[]) =>
+    moments.some((s) => contactsOf(figure, s).some((one) => parts.includes(one.part) && one.side === side));
+  const unsure = (...keys: readonly DemandKey[]) => {
+    for (const key of keys) if (own.includes(key)) found[key] = null;
+  };
+  // Which side of a thigh it is shows from the side alone.
+  const carried = (moment: number) => (seenFromTheSide(figure) ? moment : Math.abs(moment));
+  if (limb === 'leg') {
+    found['knee.bendDeg'] = upTo(
+      frames
+        .filter(({ moments: { knee } }) => carried(knee[side]) / USUAL_BODY.massKg > THIGH_CARRIES)
+        .map((frame) => frame.knee[side]),
+    );
+    if (bears('knee')) unsure('knee.kneel');
+    if (bears('foot', 'knee')) {
+      unsure(...HIDDEN.leg);
+      if (!seenFromTheSide(figure)) unsure('knee.bendDeg', ...BESIDE);
+    }
+    return found;
+  }
+  const share = Math.max(0, ...frames.map((frame) => onHands(frame, USUAL_BODY)[side]));
+  const props = share > STEADIES;
+  const holds = heldAs(figure, 1)[side] > 0 || figure.props.some((p) => 'in' in p && p.in === 'both');
+  if (props) {
+    found['wrist.load'] = Math.max(Math.ceil(share * 100), found['wrist.load'] ?? 0);
+    unsure('wrist.bentBackDeg');
+  }
+  if (bears('elbow')) unsure('elbow.load');
+  if (holds) unsure(...CLOSED);
+  // It holds on: how hard it leans there can't be told.
+  if (bears('hand') && !props) unsure(...CLOSED, 'wrist.load', 'wrist.bentBackDeg');
+  if (props || holds || bears('elbow')) {
+    unsure(...HIDDEN.arm);
+    if (!seenFromTheSide(figure)) unsure(...BESIDE);
+  }
+  return found;
+}
+
+/**
+ * What is asked of the limb that doesn't work, of a move that the other one does alone, at every height of what it is
+ * done on: the most of each figure, null for as much as the working one has. `draw` draws it with what is used so many
+ * centimetres high.
+ */
+export function otherLimb(
+  move: Pick<Move, 'needs' | 'unit' | 'surface' | 'alone'>,
+  draw: ((cm: number) => DrawnFigure) | null,
+): LimbFigures | undefined {
+  const { alone, surface } = move;
+  if (!alone) return undefined;
+  if (!draw) return Object.fromEntries(LIMB_KEYS[alone].map((key) => [key, null]));
+  const cms = new Set([surface?.usualCm ?? 0]);
+  if (surface) {
+    for (let cm = surface.minCm; cm < surface.maxCm; cm += EVERY_CM) cms.add(cm);
+    cms.add(surface.maxCm);
+  }
+  const all = [...cms].map((cm) => {
+    const figure = draw(cm);
+    return limbFigures(move, figure, alone, figure.works === 'far' ? 0 : 1);
+  });
+  return Object.fromEntries(
+    LIMB_KEYS[alone].flatMap((key): [DemandKey, number | null][] => {
+      const said = all.flatMap((one) => (one[key] === undefined ? [] : [one[key]]));
+      if (said.length === 0) return [];
+      return [[key, said.includes(null) ? null : Math.max(...(said as number[]))]];
+    }),
+  );
+}
