@@ -12,7 +12,7 @@ export const TALLEST_POINTS = 20;
 const EVERY_CM = 5;
 
 /** Each way of setting a move, one thing at a time: its heights, its trims, held on to. */
-export function waysToSet(move: Move): FormRef[] {
+function waysToSet(move: Move): FormRef[] {
   const form = (settings: FormRef['settings']): FormRef => ({ move: move.id, settings });
   const { surface } = move;
   const heights: number[] = [];
