@@ -26,7 +26,7 @@ import { L5_S1 } from './joints.ts';
 import { BESIDE, EVERY_CM, handLoad, LET_STAND, leastsOf, ofSides, seenFromTheSide } from './least.ts';
 import { type Cuts, levelAt } from './levels.ts';
 import { BACK_ARM } from './moments.ts';
-import { BAND_N, couldStop, type Frame, heldAs, LOW_BACK_ACTION_N, repOf } from './rep.ts';
+import { BAND_N, type Frame, heldAs, LOW_BACK_ACTION_N, stillFrames } from './rep.ts';
 import { NOTHING_HELD } from './statics.ts';
 
 /**
@@ -56,13 +56,8 @@ const solvedOf = (figure: DrawnFigure, steps: number | null): Solved[] =>
     : Array.from({ length: steps + 1 }, (_, i) => solve(poseAt(figure, i / steps), figure.view));
 
 /** Key poses that somebody could stop in, with what bears in them. */
-function stillsOf(figure: DrawnFigure, kg: number): Frame[] {
-  const held = kg > 0 ? heldAs(figure, kg) : NOTHING_HELD;
-  return figure.poses.flatMap((pose) => {
-    const rep = repOf({ ...figure, poses: [pose], back: false }, { steps: 1, held });
-    return typeof rep === 'string' ? [] : rep.frames.slice(0, 1).filter(couldStop);
-  });
-}
+const stillsOf = (figure: DrawnFigure, kg: number): Frame[] =>
+  stillFrames(figure, kg > 0 ? heldAs(figure, kg) : NOTHING_HELD);
 
 /** How far a trunk leans ahead for each degree that the knees beneath it bend: a free squat of 110° leans by 44. Estimate. */
 const LEANS = 0.4;

@@ -19,8 +19,8 @@ import { contactsOf } from './contacts.ts';
 import { hiddenLeasts } from './hidden.ts';
 import { BACK_MOST, JOINT_ROWS, type MomentJoint } from './joints.ts';
 import { type Cuts, type Least, levelAt } from './levels.ts';
-import { couldStop, type Frame, heldAs, momentAt, onHands, repOf } from './rep.ts';
-import { type Held, NOTHING_HELD } from './statics.ts';
+import { type Frame, heldAs, momentAt, onHands, repOf, stillFrames } from './rep.ts';
+import { NOTHING_HELD } from './statics.ts';
 
 /** What stands though its drawing shows more, by move and figure, each with why. */
 export const LET_STAND: Readonly<Record<string, string>> = {
@@ -230,14 +230,6 @@ function heldThrough(
 /** The belly's strength beside the back's. */
 const BELLY = 2 / 3;
 
-/** A rep's key poses that somebody could stop in. */
-function keysOf(figure: DrawnFigure, held: Held): Frame[] {
-  return figure.poses.flatMap((pose) => {
-    const made = repOf({ ...figure, poses: [pose], back: false }, { steps: 1, held });
-    return typeof made === 'string' ? [] : made.frames.slice(0, 1).filter(couldStop);
-  });
-}
-
 /** A head lies, or rests on the floor before somebody who folds. */
 function headRests(figure: DrawnFigure, s: Solved): boolean {
   const [x, y] = along(s.headBase, s.crown, 0.5);
@@ -423,10 +415,10 @@ export function leastsOf(
   const hidden = hiddenLeasts(figure, sides);
   if (figure.above) return hidden;
   const held = heldAs(figure, handLoad(move)?.middling ?? 0);
-  const rep = keysOf(figure, held);
+  const rep = stillFrames(figure, held);
   if (rep.length === 0) return hidden;
   // A weight in a hand that bears stands on the floor, and isn't borne by the wrist.
-  const empty = held[0] === 0 && held[1] === 0 ? rep : keysOf(figure, NOTHING_HELD);
+  const empty = held[0] === 0 && held[1] === 0 ? rep : stillFrames(figure, NOTHING_HELD);
   const moments = Array.from({ length: MOMENTS + 1 }, (_, i) =>
     solve(poseAt(figure, i / MOMENTS), figure.view),
   );
@@ -450,6 +442,8 @@ const MOMENTS = 12;
 /** The most of the weight that a drawing has on flat hands, per cent. */
 export function mostOnHands(figure: DrawnFigure): number {
   return percent(
-    most(keysOf(figure, NOTHING_HELD).map((frame) => onHands(frame, USUAL_BODY).reduce((a, b) => a + b, 0))),
+    most(
+      stillFrames(figure, NOTHING_HELD).map((frame) => onHands(frame, USUAL_BODY).reduce((a, b) => a + b, 0)),
+    ),
   );
 }

@@ -36,12 +36,19 @@ export function nonNegativeLeastSquares(
   right: readonly number[],
 ): number[] {
   const n = matrix[0]?.length ?? 0;
-  const gram = Array.from({ length: n }, (_, i) =>
-    Array.from({ length: n }, (_, j) => matrix.reduce((sum, row) => sum + row[i]! * row[j]!, 0)),
-  );
-  const aim = Array.from({ length: n }, (_, i) =>
-    matrix.reduce((sum, row, k) => sum + row[i]! * right[k]!, 0),
-  );
+  // Solved at every pose of every form: loops rather than lists, and most of the rows have one entry.
+  const gram = Array.from({ length: n }, () => new Array<number>(n).fill(0));
+  const aim = new Array<number>(n).fill(0);
+  for (let k = 0; k < matrix.length; k++) {
+    const row = matrix[k]!;
+    for (let i = 0; i < n; i++) {
+      const one = row[i]!;
+      if (one === 0) continue;
+      aim[i]! += one * right[k]!;
+      for (let j = i; j < n; j++) gram[i]![j]! += one * row[j]!;
+    }
+  }
+  for (let i = 0; i < n; i++) for (let j = 0; j < i; j++) gram[i]![j] = gram[j]![i]!;
   const x = Array<number>(n).fill(0);
   const free = new Set<number>();
   // What was tried and let go at once isn't tried again before something else has moved.

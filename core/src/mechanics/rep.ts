@@ -77,6 +77,30 @@ export function heldAs(figure: DrawnFigure, kg: number): Held {
   return thing.is === 'dumbbell' || thing.is === 'bottle' ? [kg, kg] : [kg / 2, kg / 2];
 }
 
+/** What a pose asks of a body, with what bears in it. */
+function frameOf(figure: DrawnFigure, solved: Solved, t: number, body: Body, held: Held): Frame {
+  const standing = placedOf(figure, solved, body, held, pullsOf(figure, solved));
+  const pair = (one: (s: Solved, side: 0 | 1) => number) => [one(solved, 0), one(solved, 1)] as const;
+  return {
+    t,
+    solved,
+    standing,
+    moments: momentsOf(solved, standing, body),
+    lowBack: lowBackOf(solved, standing, body),
+    knee: pair(kneeBend),
+    hip: pair(hipBend),
+    arm: pair(armRaised),
+  };
+}
+
+/** Key poses of a drawing that somebody could stop in; none of one seen from above. */
+export function stillFrames(figure: DrawnFigure, held: Held): Frame[] {
+  if (figure.above) return [];
+  return figure.poses
+    .map((pose) => frameOf(figure, solve(pose, figure.view), 0, USUAL_BODY, held))
+    .filter(couldStop);
+}
+
 /**
  * A rep frame by frame: quasi-static, so that throw, quick reversal and landing come on top (see `landing`). A drawing
  * from above can't be reckoned with.
@@ -87,21 +111,9 @@ export function repOf(
 ): Rep | Unreckoned {
   if (figure.above) return 'seen from above';
   const { body = USUAL_BODY, held = NOTHING_HELD, steps = STEPS } = of;
-  const frames = Array.from({ length: steps + 1 }, (_, i): Frame => {
+  const frames = Array.from({ length: steps + 1 }, (_, i) => {
     const t = i / steps;
-    const solved = solve(poseAt(figure, t), figure.view);
-    const standing = placedOf(figure, solved, body, held, pullsOf(figure, solved));
-    const pair = (one: (s: Solved, side: 0 | 1) => number) => [one(solved, 0), one(solved, 1)] as const;
-    return {
-      t,
-      solved,
-      standing,
-      moments: momentsOf(solved, standing, body),
-      lowBack: lowBackOf(solved, standing, body),
-      knee: pair(kneeBend),
-      hip: pair(hipBend),
-      arm: pair(armRaised),
-    };
+    return frameOf(figure, solve(poseAt(figure, t), figure.view), t, body, held);
   });
   let lifted = 0;
   for (let i = 1; i < frames.length; i++)
