@@ -19,7 +19,7 @@ import { contactsOf } from './contacts.ts';
 import { hiddenLeasts } from './hidden.ts';
 import { BACK_MOST, JOINT_ROWS, type MomentJoint } from './joints.ts';
 import { type Cuts, type Least, levelAt } from './levels.ts';
-import { type Frame, heldAs, momentAt, onHands, repOf, stillFrames } from './rep.ts';
+import { type Frame, frameOf, heldAs, momentAt, onHands, stillFrames } from './rep.ts';
 import { NOTHING_HELD } from './statics.ts';
 
 /** What stands though its drawing shows more, by move and figure, each with why. */
@@ -196,8 +196,8 @@ const IN_A_SET = 20;
 /** What is held without moving through a whole rep, in words; null where nothing is. Most reps move all that bends. */
 function heldThrough(
   moments: readonly Solved[],
-  leaves: boolean,
-  reckoned: () => readonly Frame[],
+  handsLeave: () => boolean,
+  reckoned: (moment: number) => Frame,
 ): string | null {
   const still = (of: (s: Solved, side: 0 | 1) => number, side: 0 | 1, least: number): boolean => {
     const all = moments.map((s) => of(s, side));
@@ -205,24 +205,33 @@ function heldThrough(
   };
   const joints = { knee: kneeBend, hip: hipBend } as const;
   const perKg = USUAL_BODY.massKg;
-  let frames: readonly Frame[] | null = null;
-  const least = (of: (frame: Frame) => number): number => {
-    frames ??= reckoned();
-    const bears = frames.length > 0 && frames.every(({ standing }) => standing.reactions.length > 0);
-    return bears ? Math.min(...frames.map(of)) : 0;
+  const frames: Frame[] = [];
+  // The least through the rep where it is over so much in all of it: the first moment that isn't ends the search.
+  const least = (over: number, of: (frame: Frame) => number): number => {
+    let found = Number.POSITIVE_INFINITY;
+    for (let i = 0; i < moments.length; i++) {
+      frames[i] ??= reckoned(i);
+      const frame = frames[i]!;
+      found = Math.min(found, frame.standing.reactions.length > 0 ? of(frame) : 0);
+      if (found <= over) return 0;
+    }
+    return found;
   };
   for (const side of LIMB_SIDES) {
     for (const joint of ['knee', 'hip'] as const) {
       if (!still(joints[joint], side, HELD_BENT)) continue;
-      const of = least((frame) => Math.abs(frame.moments[joint][side]) / perKg / JOINT_ROWS[joint].most);
+      const of = least(
+        HOLDS_LIMB,
+        (frame) => Math.abs(frame.moments[joint][side]) / perKg / JOINT_ROWS[joint].most,
+      );
+      if (of === 0) continue;
       // A hip that is held folded is so by the back as well.
-      const back = least(({ lowBack }) => lowBack.moment / perKg / BACK_MOST);
-      if (of > HOLDS_LIMB && (joint === 'knee' || back > HOLDS_BACK))
+      if (joint === 'knee' || least(HOLDS_BACK, ({ lowBack }) => lowBack.moment / perKg / BACK_MOST) > 0)
         return `drawn with a ${joint} held bent through all of a rep, at ${percent(of)} % of a usual adult’s strength`;
     }
-    if (!leaves || !still(hipBend, side, -1)) continue;
-    const belly = least(({ lowBack }) => -lowBack.moment / perKg / (BACK_MOST * BELLY));
-    if (belly > HOLDS_BELLY)
+    if (!still(hipBend, side, -1) || !handsLeave()) continue;
+    const belly = least(HOLDS_BELLY, ({ lowBack }) => -lowBack.moment / perKg / (BACK_MOST * BELLY));
+    if (belly > 0)
       return `drawn with the belly held through all of a rep, at ${percent(belly)} % of a usual adult’s strength`;
   }
   return null;
@@ -424,10 +433,11 @@ export function leastsOf(
   );
   const holding =
     move.unit === 'reps'
-      ? heldThrough(moments, new Set(moments.map((s) => handsDown(figure, s))).size > 1, () => {
-          const made = repOf(figure, { held, steps: MOMENTS });
-          return typeof made === 'string' ? [] : made.frames;
-        })
+      ? heldThrough(
+          moments,
+          () => new Set(moments.map((s) => handsDown(figure, s))).size > 1,
+          (i) => frameOf(figure, moments[i]!, i / MOMENTS, USUAL_BODY, held),
+        )
       : null;
   return [
     ...hidden,

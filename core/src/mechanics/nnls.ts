@@ -1,6 +1,8 @@
 /** Stops long before this; a bound so that nothing runs for ever. */
 const MOST_STEPS = 200;
 const TINY = 1e-10;
+/** Times that what comes out below nought is let go, before it is gone about one by one. */
+const GUESSES = 4;
 
 /** Solves the square system by elimination with pivots; null where it has no single answer. */
 function solveSquare(matrix: readonly (readonly number[])[], right: readonly number[]): number[] | null {
@@ -59,6 +61,25 @@ export function nonNegativeLeastSquares(
     for (let j = 0; j < n; j++) sum -= gram[i]![j]! * x[j]!;
     return sum;
   };
+  // Mostly nearly all of them are above nought: those that come out below are let go, and if none of them is then
+  // missed this is the answer, of which there is one.
+  let ids = Array.from({ length: n }, (_, i) => i);
+  for (let turn = 0; turn < GUESSES && ids.length > 0; turn++) {
+    const tried = solveSquare(
+      ids.map((i) => ids.map((j) => gram[i]![j]!)),
+      ids.map((i) => aim[i]!),
+    );
+    if (!tried) break;
+    if (tried.every((value) => value > 0)) {
+      ids.forEach((i, k) => {
+        x[i] = tried[k]!;
+      });
+      if (x.every((value, i) => value > 0 || slope(i) <= enough)) return x;
+      x.fill(0);
+      break;
+    }
+    ids = ids.filter((_, k) => tried[k]! > 0);
+  }
   for (let turn = 0; turn < MOST_STEPS; turn++) {
     let next = -1;
     let most = enough;

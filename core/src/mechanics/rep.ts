@@ -78,7 +78,7 @@ export function heldAs(figure: DrawnFigure, kg: number): Held {
 }
 
 /** What a pose asks of a body, with what bears in it. */
-function frameOf(figure: DrawnFigure, solved: Solved, t: number, body: Body, held: Held): Frame {
+export function frameOf(figure: DrawnFigure, solved: Solved, t: number, body: Body, held: Held): Frame {
   const standing = placedOf(figure, solved, body, held, pullsOf(figure, solved));
   const pair = (one: (s: Solved, side: 0 | 1) => number) => [one(solved, 0), one(solved, 1)] as const;
   return {
