@@ -56,3 +56,22 @@ test('what a move asks of a body: forces through the rep, at a height, by keyboa
   await page.goto(`${server.url}/moves/spine-turn-lying/forces`);
   await expect(page.getByText('It is drawn from above')).toBeVisible();
 });
+
+test('a tall step says by way of what it is climbed, and one leg is one limb instead of two', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/ladders/stand-still`);
+  const step = page.getByRole('button', {
+    name: 'Find a rung between Stand, heel to toe and One-leg stand',
+    exact: true,
+  });
+  await expect(step).toContainText('one limb instead of two');
+  await expect(step).toContainText('by way of One-leg stand, the other toes touch the floor lightly');
+  // A small step needs nothing between.
+  await expect(
+    page.getByRole('button', { name: /^Find a rung between One-leg stand, head turning/ }),
+  ).not.toContainText('by way of');
+  await step.focus();
+  await page.keyboard.press('Enter');
+  await expect(step).toHaveCount(0);
+});
