@@ -107,8 +107,13 @@ describe('the limb that works alone, and the other', () => {
   });
   test.each<[string, string, number | null | undefined]>([
     // As a physiotherapist sees it, in words: what the idle leg or arm has to do.
-    ['split-squat', 'toes.curl', 2],
-    ['split-squat', 'knee.load', 2],
+    // Both legs bear in a split squat, and which of them has more can't be told.
+    ['split-squat', 'toes.curl', null],
+    ['split-squat', 'knee.load', null],
+    ['split-squat', 'hip.extensionDeg', null],
+    ['split-squat', 'hip.bendDeg', 15],
+    ['skater-squat', 'knee.load', undefined],
+    ['wall-sit-one-leg', 'knee.load', undefined],
     ['one-leg-stand', 'knee.load', undefined],
     ['seated-leg-straighten', 'knee.bendDeg', 0],
     ['seated-leg-straighten', 'hip.bendDeg', 95],

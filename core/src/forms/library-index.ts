@@ -1,4 +1,4 @@
-import { type Library, REGIONS } from '../ladder/index.ts';
+import { type Library, otherFigure, REGIONS } from '../ladder/index.ts';
 import {
   CAPABILITY_IDS,
   DEMAND_COUNT,
@@ -81,19 +81,9 @@ const OTHER_KEYS: readonly DemandKey[] = [...LIMB_KEYS.arm, ...LIMB_KEYS.leg];
 export const OTHER_SIZE = OTHER_KEYS.length;
 export const OTHER_AT: readonly number[] = DEMAND_KEYS.map((key) => OTHER_KEYS.indexOf(key));
 
-/**
- * What is asked of the limb that doesn't work: the base posture's figure, or more as its drawing shows; all of what the
- * working one has where an author says so or nothing says otherwise.
- */
+/** What is asked of the limb that doesn't work, Infinity for all that the working one has. */
 const otherOf = (library: Library, move: Move): number[] =>
-  OTHER_KEYS.map((key) => {
-    const standing = library.bases.get(move.base)?.demand[key]?.hi;
-    const drawn = move.other?.[key];
-    const asAll = !move.other || move.shares.includes(key) || drawn === null;
-    return asAll || standing === undefined || standing === null
-      ? Number.POSITIVE_INFINITY
-      : Math.max(standing, drawn ?? 0);
-  });
+  OTHER_KEYS.map((key) => otherFigure(library, move, key) ?? Number.POSITIVE_INFINITY);
 
 /** Holding on by itself: to something that is held, or standing with both hands on a wall or a rail all the while. */
 function holdsOn(library: Library, move: Move): boolean {

@@ -1,4 +1,12 @@
-import { type Demand, demandOf, type FormRef, type Move, PATTERNS, type Pattern } from '../move/index.ts';
+import {
+  type Demand,
+  type DemandKey,
+  demandOf,
+  type FormRef,
+  type Move,
+  PATTERNS,
+  type Pattern,
+} from '../move/index.ts';
 import type { Ladder } from './ladder.ts';
 import type { Library } from './library.ts';
 
@@ -52,3 +60,14 @@ export function muscleOverlap(a: Move, b: Move): number {
 
 /** A form has to share this much of its muscles with a rung to be one of its kind. Estimate. */
 export const KINDRED = 0.5;
+
+/**
+ * What is asked of the limb that doesn't work, of a move that the other does alone: what the base posture asks of both,
+ * or more as its drawing shows; null for as much as of the working one, where an author says so or nothing says otherwise.
+ */
+export function otherFigure(library: Pick<Library, 'bases'>, move: Move, key: DemandKey): number | null {
+  const standing = library.bases.get(move.base)?.demand[key]?.hi;
+  const drawn = move.other?.[key];
+  const asAll = !move.other || move.shares.includes(key) || drawn === null;
+  return asAll || standing === undefined || standing === null ? null : Math.max(standing, drawn ?? 0);
+}

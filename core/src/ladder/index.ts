@@ -23,7 +23,7 @@ export {
   shiftRung,
   splitLadder,
 } from './edit.ts';
-export { familyOf, KINDRED, muscleOverlap, patternOf, rungDemand } from './family.ts';
+export { familyOf, KINDRED, muscleOverlap, otherFigure, patternOf, rungDemand } from './family.ts';
 export type { LibraryFile } from './file.ts';
 export { type Ladder, ladderSchema, type Rung, type WrittenLadder } from './ladder.ts';
 export {

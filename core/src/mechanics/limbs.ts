@@ -1,6 +1,13 @@
-import { type DemandKey, LIMB_KEYS, type LimbFigures, type Move, type WorkingLimb } from '../move/index.ts';
+import {
+  type DemandKey,
+  LIMB_KEYS,
+  type LimbFigures,
+  type Move,
+  readFigure,
+  type WorkingLimb,
+} from '../move/index.ts';
 import { armRaised, type DrawnFigure, hipBend, poseAt, type Solved, solve } from '../pose/index.ts';
-import { USUAL_BODY } from './body.ts';
+import { GRAVITY, USUAL_BODY } from './body.ts';
 import { contactsOf } from './contacts.ts';
 import { BESIDE, EVERY_CM, leastsOf, seenFromTheSide } from './least.ts';
 import { heldAs, onHands, repOf } from './rep.ts';
@@ -26,6 +33,33 @@ const HIDDEN: Readonly<Record<WorkingLimb, readonly DemandKey[]>> = {
 };
 /** What a hand has that holds on or holds something. */
 const CLOSED: readonly DemandKey[] = ['strength.grip', 'hands.clench'];
+
+/** What of a limb bears, and from what share of the weight on it that is more than resting there. Estimates. */
+const BEARS: Readonly<Record<WorkingLimb, { readonly parts: readonly string[]; readonly from: number }>> = {
+  leg: { parts: ['foot', 'knee'], from: 0.15 },
+  arm: { parts: ['hand', 'elbow'], from: 0.05 },
+};
+
+/** The most of the weight that a limb bears in a rep, a share. */
+function shareOn(figure: DrawnFigure, limb: WorkingLimb, side: 0 | 1): number {
+  const rep = repOf(figure, { steps: MOMENTS });
+  if (typeof rep === 'string') return 0;
+  const weight = USUAL_BODY.massKg * GRAVITY;
+  return Math.max(
+    ...rep.frames.map(
+      ({ standing }) =>
+        standing.reactions
+          .filter((one) => one.side === side && BEARS[limb].parts.includes(one.part))
+          .reduce((sum, { force }) => sum + Math.hypot(...force), 0) / weight,
+    ),
+  );
+}
+
+/** What an author says of a figure; Infinity where it isn't known, nothing where it isn't said. */
+function statedOf(move: Pick<Move, 'demand'>, key: DemandKey): number {
+  const written = move.demand[key];
+  return written === undefined ? 0 : (readFigure(written, 'estimate').hi ?? Number.POSITIVE_INFINITY);
+}
 
 /**
  * What a drawing shows to be asked of the arm or leg of one side: its angles through the rep, what it bears and carries;
@@ -91,11 +125,12 @@ export function limbFigures(
 
 /**
  * What is asked of the limb that doesn't work, of a move that the other one does alone, at every height of what it is
- * done on: the most of each figure, null for as much as the working one has. `draw` draws it with what is used so many
+ * done on: the most of each figure, null for as much as the working one has; so is what an author says beyond the drawing of
+ * the working one, where the other bears too. `draw` draws it with what is used so many
  * centimetres high.
  */
 export function otherLimb(
-  move: Pick<Move, 'needs' | 'unit' | 'surface' | 'alone'>,
+  move: Pick<Move, 'needs' | 'unit' | 'surface' | 'alone' | 'demand'>,
   draw: ((cm: number) => DrawnFigure) | null,
 ): LimbFigures | undefined {
   const { alone, surface } = move;
@@ -108,7 +143,16 @@ export function otherLimb(
   }
   const all = [...cms].map((cm) => {
     const figure = draw(cm);
-    return limbFigures(move, figure, alone, figure.works === 'far' ? 0 : 1);
+    const [works, other] = figure.works === 'far' ? ([1, 0] as const) : ([0, 1] as const);
+    const working = limbFigures(move, figure, alone, works);
+    const found = limbFigures(move, figure, alone, other);
+    const bears = shareOn(figure, alone, other) > BEARS[alone].from;
+    // More than the working one is drawn with may be the other's, if that bears as well; a thigh behind the body is so
+    // whether or not it does.
+    for (const key of LIMB_KEYS[alone])
+      if ((bears || key === 'hip.extensionDeg') && statedOf(move, key) > (working[key] ?? 0))
+        found[key] = null;
+    return found;
   });
   return Object.fromEntries(
     LIMB_KEYS[alone].flatMap((key): [DemandKey, number | null][] => {

@@ -1,9 +1,18 @@
 import { shownFor, stripOf, svgOf, turns } from '@inner-rung/core/figure';
 import type { Library } from '@inner-rung/core/ladder';
-import { difficultyOf } from '@inner-rung/core/ladder';
+import { difficultyOf, otherFigure } from '@inner-rung/core/ladder';
 import { findingsOf } from '@inner-rung/core/mechanics';
-import type { Demand } from '@inner-rung/core/move';
-import { DEMAND_KEYS, DEMANDS, demandOf, LAWS, type LawId, LEVERS, type Move } from '@inner-rung/core/move';
+import type { Demand, DemandKey } from '@inner-rung/core/move';
+import {
+  DEMAND_KEYS,
+  DEMANDS,
+  demandOf,
+  LAWS,
+  type LawId,
+  LEVERS,
+  LIMB_KEYS,
+  type Move,
+} from '@inner-rung/core/move';
 import { Download } from 'lucide-react';
 import { useId, useMemo } from 'react';
 import { Link } from 'react-router';
@@ -81,8 +90,16 @@ export function Teach({ move, drawn }: { move: Move; drawn: Shown }) {
   );
 }
 
+/** What is asked of the limb that doesn't work, in words; both have what isn't a limb's own. */
+function otherWords(library: Library, move: Move, key: DemandKey): string {
+  if (!move.alone || !LIMB_KEYS[move.alone].includes(key)) return '';
+  const other = otherFigure(library, move, key);
+  return other === null ? 'as much' : figureWords(key, { lo: other, hi: other, from: 'drawing' });
+}
+
 /** Every figure of a move at a height, and where it comes from. */
 export function Asks(props: {
+  library: Library;
   move: Move;
   demand: Demand;
   surfaceCm: number | undefined;
@@ -131,6 +148,7 @@ export function Asks(props: {
           <tr className="text-base-content">
             <th scope="col">Asks</th>
             <th scope="col">Figure</th>
+            {move.alone && <th scope="col">Of the other {move.alone}</th>}
             <th scope="col">Where it comes from</th>
           </tr>
         </thead>
@@ -141,6 +159,7 @@ export function Asks(props: {
                 {DEMANDS[key].says}
               </th>
               <td>{figureWords(key, demand[key])}</td>
+              {move.alone && <td>{otherWords(props.library, move, key)}</td>}
               <td className="quiet">
                 {ORIGIN[demand[key].from]}
                 {demand[key].source ? `: ${demand[key].source}` : ''}

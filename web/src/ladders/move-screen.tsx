@@ -155,6 +155,7 @@ export default function MoveScreen() {
           </section>
         </div>
         <Asks
+          library={library}
           move={move}
           demand={demand}
           surfaceCm={surfaceCm}
