@@ -1,5 +1,5 @@
 import { FIGURES, shownFor } from '@inner-rung/core/figure';
-import { limbFigures, otherLimb } from '@inner-rung/core/mechanics';
+import { leastsOf, limbFigures, otherLimb } from '@inner-rung/core/mechanics';
 import { LIMB_KEYS, LIMBS, type Move } from '@inner-rung/core/move';
 import { otherSide, solve, touchesOf } from '@inner-rung/core/pose';
 import fc from 'fast-check';
@@ -90,11 +90,25 @@ describe('the limb that works alone, and the other', () => {
       { numRuns: 150 },
     );
   });
-  test('a limb of both is asked no more than both together', () => {
+  test('one limb is drawn with no more than both are, and the harder of the two with as much', () => {
+    expect(alone.length).toBeGreaterThan(90);
     for (const { move, figure } of alone) {
-      const other = otherLimb(move, () => figure)!;
-      expect(Object.keys(other).every((key) => LIMB_KEYS[move.alone!].includes(key as never))).toBe(true);
+      const keys = LIMB_KEYS[move.alone!];
+      expect(Object.keys(move.other!).filter((key) => !keys.includes(key as never))).toEqual([]);
+      const of = (sides?: readonly (0 | 1)[]) =>
+        new Map(leastsOf(move, figure, sides).map(({ key, least }) => [key, least]));
+      const [both, near, far] = [of(), of([0]), of([1])];
+      for (const key of keys)
+        expect([move.id, key, Math.max(near.get(key) ?? 0, far.get(key) ?? 0)]).toEqual([
+          move.id,
+          key,
+          both.get(key) ?? 0,
+        ]);
     }
+  });
+  test('a drawing that says which limb works is of a move that one limb does alone', () => {
+    for (const [id, draw] of Object.entries(FIGURES))
+      if (draw(0.3).works) expect([id, library.move(id)?.alone !== undefined]).toEqual([id, true]);
   });
   test('without a drawing, or seen from above, the other limb may have as much as the working one', () => {
     const curl = library.move('standing-curl')!;

@@ -128,15 +128,15 @@ export function switchesOf(scaler: Scaler, request: ScaleRequest, version: Versi
       if (!way) continue;
       // Harder in the middle of a set is a rung, never another exercise; easier may be whatever is left.
       if (way === 'up' && to.far >= COSTS.otherLadder) continue;
-      const settled =
+      const ofForm =
         (way === 'up' ? to.far : to.away) +
         Math.round(POINT * Math.abs(Math.abs(by) - STEP)) +
         (table.trim[choice.form]! >= 0 ? COSTS.trim : 0) +
         (table.standIn[choice.form] ? COSTS.standIn : 0);
-      if (settled >= (best[way]?.cost ?? Number.POSITIVE_INFINITY)) continue;
+      if (ofForm >= (best[way]?.cost ?? Number.POSITIVE_INFINITY)) continue;
       const given = opened.use(entry, choice);
       const lands = given.lightPerMinute + given.highPerMinute;
-      const cost = settled + (way === 'down' && lands > 0 ? STILL_LANDS : 0);
+      const cost = ofForm + (way === 'down' && lands > 0 ? STILL_LANDS : 0);
       if (cost >= (best[way]?.cost ?? Number.POSITIVE_INFINITY)) continue;
       if (given.lightPerMinute > use.lightPerMinute && opened.budget.light < Number.POSITIVE_INFINITY)
         continue;

@@ -11,16 +11,20 @@ export const TALLEST_POINTS = 20;
 /** Surfaces are tried this far apart, cm: what a stack of steps or a row of bar holes gives. */
 const EVERY_CM = 5;
 
-/** Each way of setting a move, one thing at a time: its heights, its trims, held on to. */
-function waysToSet(move: Move): FormRef[] {
-  const form = (settings: FormRef['settings']): FormRef => ({ move: move.id, settings });
-  const { surface } = move;
+/** Heights that a move can be set to, cm, lowest first; none where its height changes nothing of it. */
+export function heightsToSet({ surface }: Pick<Move, 'surface'>): number[] {
   const heights: number[] = [];
   if (surface && surface.law !== 'place')
     for (let cm = Math.ceil(surface.minCm / EVERY_CM) * EVERY_CM; cm <= surface.maxCm; cm += EVERY_CM)
       heights.push(cm);
+  return heights;
+}
+
+/** Each way of setting a move, one thing at a time: its heights, its trims, held on to. */
+function waysToSet(move: Move): FormRef[] {
+  const form = (settings: FormRef['settings']): FormRef => ({ move: move.id, settings });
   return [
-    ...heights.map((surfaceCm) => form({ surfaceCm })),
+    ...heightsToSet(move).map((surfaceCm) => form({ surfaceCm })),
     ...move.trims.map((trim) => form({ trim: trim.id })),
     ...(move.support ? [form({ support: true })] : []),
   ];
@@ -48,10 +52,10 @@ function reach(
 }
 
 /**
- * What lies between two neighbours of a ladder, lowest first: the two moves at another height, with a
- * trim or a hand hold, and where those don't do, forms of the family in their posture and of their kind. None of it asks for anything that
- * neither neighbour asks for, and on a branch all of it keeps the promise. Empty where the step is no
- * taller than TALLEST_POINTS, or a move of it isn't known; null where somebody new has nothing between.
+ * What lies between two neighbours of a ladder, lowest first: the two moves at another height, with a trim or a hand
+ * hold, and where those don't do, forms of the family in their posture and of their kind. None of it asks for anything
+ * that neither neighbour asks for, and on a branch all of it keeps the promise. Empty where the step is no taller than
+ * TALLEST_POINTS, or a move of it isn't known; null where somebody new has nothing between.
  */
 export function betweenRungs(library: Library, ladder: Ladder, rung: number): FormRef[] | null {
   const [below, above] = [ladder.rungs[rung - 1]!, ladder.rungs[rung]!];

@@ -1,5 +1,5 @@
 export { AVOID_IDS, AVOIDS, type Avoid, breaksPromise, TRUNK_PATTERNS } from './avoids.ts';
-export { betweenRungs, TALLEST_POINTS } from './between.ts';
+export { betweenRungs, heightsToSet, TALLEST_POINTS } from './between.ts';
 export { checkLadder, LADDER_CHECKS, type LadderFinding, TALLEST_STEP } from './check.ts';
 export {
   ANCHORS,

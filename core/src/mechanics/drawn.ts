@@ -23,7 +23,7 @@ import {
 import { GRAVITY, USUAL_BODY } from './body.ts';
 import { contactsOf } from './contacts.ts';
 import { L5_S1 } from './joints.ts';
-import { BESIDE, EVERY_CM, handLoad, LET_STAND, leastsOf, ofSides, seenFromTheSide } from './least.ts';
+import { BESIDE, handLoad, heightsOf, LET_STAND, leastsOf, ofSides, seenFromTheSide } from './least.ts';
 import { type Cuts, levelAt } from './levels.ts';
 import { BACK_ARM } from './moments.ts';
 import { BAND_N, type Frame, heldAs, LOW_BACK_ACTION_N, stillFrames } from './rep.ts';
@@ -289,13 +289,7 @@ export function readDrawing(
   move: DrawnMove & Pick<Move, 'surface'>,
   draw: ((cm: number) => DrawnFigure) | null,
 ): Drawn {
-  const { surface } = move;
-  const cms = new Set<number>([surface?.usualCm ?? 0]);
-  if (surface && draw) {
-    for (let cm = surface.minCm; cm < surface.maxCm; cm += EVERY_CM) cms.add(cm);
-    cms.add(surface.maxCm);
-  }
-  const heights = [...cms].sort((a, b) => a - b);
+  const heights = draw ? heightsOf(move) : [move.surface?.usualCm ?? 0];
   const rows = heights.map((cm) => rowsAt(move, draw ? draw(cm) : null));
   const keys = [...DRAWN_KEYS, ...LEAST_KEYS].filter((key) => rows.some((row) => row.has(key)));
   const said: Drawn = {};

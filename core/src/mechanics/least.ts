@@ -260,7 +260,14 @@ export const BESIDE: readonly LeastKey[] = [
   'shoulder.overheadLoad',
 ];
 /** Heights at which a move is looked at, cm apart. */
-export const EVERY_CM = 5;
+const EVERY_CM = 5;
+/** The heights at which a move's drawing is looked at, cm, lowest first; 0 for one that is done on nothing. */
+export function heightsOf({ surface }: Pick<Move, 'surface'>): number[] {
+  if (!surface) return [0];
+  const cms = new Set([surface.usualCm, surface.maxCm]);
+  for (let cm = surface.minCm; cm < surface.maxCm; cm += EVERY_CM) cms.add(cm);
+  return [...cms].sort((a, b) => a - b);
+}
 
 /** Which of somebody's limbs are looked at: the nearer, the farther, or both. */
 export type Sides = readonly (0 | 1)[];

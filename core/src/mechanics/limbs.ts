@@ -6,11 +6,11 @@ import {
   readFigure,
   type WorkingLimb,
 } from '../move/index.ts';
-import { armRaised, type DrawnFigure, hipBend, poseAt, type Solved, solve } from '../pose/index.ts';
+import { armRaised, type DrawnFigure, hipBend, type Solved } from '../pose/index.ts';
 import { GRAVITY, USUAL_BODY } from './body.ts';
 import { contactsOf } from './contacts.ts';
-import { BESIDE, EVERY_CM, leastsOf, seenFromTheSide } from './least.ts';
-import { heldAs, onHands, repOf } from './rep.ts';
+import { BESIDE, heightsOf, leastsOf, seenFromTheSide } from './least.ts';
+import { type Frame, heldAs, onHands, repOf } from './rep.ts';
 
 /** Moments of a rep that are looked at. */
 const MOMENTS = 12;
@@ -40,13 +40,18 @@ const BEARS: Readonly<Record<WorkingLimb, { readonly parts: readonly string[]; r
   arm: { parts: ['hand', 'elbow'], from: 0.05 },
 };
 
+/** The moments of a rep that are looked at, with nothing held; none of a drawing seen from above. */
+function framesOf(figure: DrawnFigure): readonly Frame[] {
+  const rep = repOf(figure, { steps: MOMENTS });
+  return typeof rep === 'string' ? [] : rep.frames;
+}
+
 /** The most of the weight that a limb bears in a rep, a share. */
 function shareOn(figure: DrawnFigure, limb: WorkingLimb, side: 0 | 1): number {
-  const rep = repOf(figure, { steps: MOMENTS });
-  if (typeof rep === 'string') return 0;
   const weight = USUAL_BODY.massKg * GRAVITY;
   return Math.max(
-    ...rep.frames.map(
+    0,
+    ...framesOf(figure).map(
       ({ standing }) =>
         standing.reactions
           .filter((one) => one.side === side && BEARS[limb].parts.includes(one.part))
@@ -76,15 +81,12 @@ export function limbFigures(
   const found: LimbFigures = {};
   for (const { key, least } of leastsOf(move, figure, [side]))
     if (own.includes(key)) found[key] = Math.max(least, found[key] ?? 0);
-  const moments = Array.from({ length: MOMENTS + 1 }, (_, i) =>
-    solve(poseAt(figure, i / MOMENTS), figure.view),
-  );
   const upTo = (degrees: readonly number[]) =>
     Math.max(0, Math.ceil(Math.max(0, ...degrees) / EVERY) * EVERY);
   const [key, of] = ANGLES[limb];
+  const frames = framesOf(figure);
+  const moments = frames.map(({ solved }) => solved);
   found[key] = upTo(moments.map((s) => of(s, side)));
-  const rep = repOf(figure, { steps: MOMENTS });
-  const frames = typeof rep === 'string' ? [] : rep.frames;
   const bears = (...parts: readonly string[]) =>
     moments.some((s) => contactsOf(figure, s).some((one) => parts.includes(one.part) && one.side === side));
   const unsure = (...keys: readonly DemandKey[]) => {
@@ -125,23 +127,17 @@ export function limbFigures(
 
 /**
  * What is asked of the limb that doesn't work, of a move that the other one does alone, at every height of what it is
- * done on: the most of each figure, null for as much as the working one has; so is what an author says beyond the drawing of
- * the working one, where the other bears too. `draw` draws it with what is used so many
- * centimetres high.
+ * done on: the most of each figure, null for as much as the working one has; so is what an author says beyond the drawing
+ * of the working one, where the other bears too. `draw` draws it with what is used so many centimetres high.
  */
 export function otherLimb(
   move: Pick<Move, 'needs' | 'unit' | 'surface' | 'alone' | 'demand'>,
   draw: ((cm: number) => DrawnFigure) | null,
 ): LimbFigures | undefined {
-  const { alone, surface } = move;
+  const { alone } = move;
   if (!alone) return undefined;
   if (!draw) return Object.fromEntries(LIMB_KEYS[alone].map((key) => [key, null]));
-  const cms = new Set([surface?.usualCm ?? 0]);
-  if (surface) {
-    for (let cm = surface.minCm; cm < surface.maxCm; cm += EVERY_CM) cms.add(cm);
-    cms.add(surface.maxCm);
-  }
-  const all = [...cms].map((cm) => {
+  const all = heightsOf(move).map((cm) => {
     const figure = draw(cm);
     const [works, other] = figure.works === 'far' ? ([1, 0] as const) : ([0, 1] as const);
     const working = limbFigures(move, figure, alone, works);

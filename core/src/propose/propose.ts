@@ -3,6 +3,7 @@ import {
   familyOf,
   harderOf,
   hardnessOn,
+  heightsToSet,
   KINDRED,
   type Ladder,
   type Library,
@@ -82,21 +83,15 @@ const low = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
 
 function heights(library: Library, form: FormRef): Candidate[] {
   const move = library.move(form.move);
-  if (!move?.surface || move.surface.law === 'place') return [];
-  const { minCm, maxCm, for: what } = move.surface;
-  const out: Candidate[] = [];
-  for (let cm = Math.ceil(minCm / 5) * 5; cm <= maxCm; cm += 5) {
-    const draft = draftOf(library, { move: move.id, settings: { surfaceCm: cm } })!;
-    out.push({
-      draft,
-      known: true,
-      levers: ['surface'],
-      pulledFrom: null,
-      reason: `${move.name} with the ${what} at ${cm} cm`,
-      cost: 0,
-    });
-  }
-  return out;
+  if (!move) return [];
+  return heightsToSet(move).map((cm) => ({
+    draft: draftOf(library, { move: move.id, settings: { surfaceCm: cm } })!,
+    known: true,
+    levers: ['surface'],
+    pulledFrom: null,
+    reason: `${move.name} with the ${move.surface!.for} at ${cm} cm`,
+    cost: 0,
+  }));
 }
 
 function kindred(library: Library, ladder: Ladder, near: readonly Draft[]): Candidate[] {
